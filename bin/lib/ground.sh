@@ -1,0 +1,211 @@
+# Shared by bin/start, bin/test and bin/bench: installs what is missing and runs the project's own servers.
+# Ports and folders can be set from outside:
+#   PEBBLERUN_PORT (8800), PEBBLERUN_DB_PORT (8854), PEBBLERUN_RUN (folder for data, logs, secrets)
+
+ROOT=$(cd "$(dirname "${BASH_SOURCE[0]}")/../.." && pwd)
+PG=/usr/lib/postgresql/15/bin
+export DEBIAN_FRONTEND=noninteractive PLAYWRIGHT_SKIP_BROWSER_DOWNLOAD=1 COMPOSER_ALLOW_SUPERUSER=1
+STEP=starting
+
+step() { STEP=$1; [ -n "${QUIET:-}" ] || printf '· %s\n' "$1"; }
+
+# fail "why" "what to do"
+fail() {
+    printf '\nPebblerun stopped while %s.\n  Why: %s\n  Do:  %s\n' "$STEP" "$1" "$2" >&2
+    trap - ERR
+    exit 1
+}
+trap 'fail "a command failed (line $LINENO: $BASH_COMMAND)" "read the lines above and the logs in ${RUN:-.run}/log, then run this again"' ERR
+
+as_root() { [ "$(id -u)" = 0 ]; }
+
+# A folder the database's own user can reach: inside the project where possible.
+choose_run() {
+    RUN=${PEBBLERUN_RUN:-$ROOT/.run}
+    if [ -z "${PEBBLERUN_RUN:-}" ] && as_root && ! setpriv --reuid=65534 --regid=65534 --clear-groups test -x "$ROOT"; then
+        RUN=/var/tmp/pebblerun-$(printf %s "$ROOT" | cksum | cut -d' ' -f1)
+    fi
+    mkdir -p "$RUN"/{log,done,web} && chmod 755 "$RUN" "$RUN/web"
+    RUN=$(cd "$RUN" && pwd)
+    DB_FOLDER=$RUN/postgres
+    PORT=${PEBBLERUN_PORT:-8800}
+    DB_PORT=${PEBBLERUN_DB_PORT:-8854}
+    URL=http://127.0.0.1:$PORT
+}
+
+# once NAME FILES… -- COMMAND…: runs the command unless these files are as they were when it last succeeded.
+once() {
+    local name=$1 inputs=() mark
+    shift
+    while [ "$1" != -- ]; do inputs+=("$1"); shift; done
+    shift
+    mark=$(cd "$ROOT" && { find "${inputs[@]}" -type f -print0 2>/dev/null | sort -z | xargs -0 cat; echo "$*"; } | sha256sum)
+    [ "$(cat "$RUN/done/$name" 2>/dev/null)" = "$mark" ] && return 0
+    rm -f "$RUN/done/$name"
+    "$@"
+    echo "$mark" > "$RUN/done/$name"
+}
+
+DEBIAN_PACKAGES="postgresql-15 php8.2-pgsql php8.2-fpm php8.2-bcmath php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-zip nginx-light curl"
+
+install_debian() {
+    local missing=() package
+    for package in $DEBIAN_PACKAGES "$@"; do
+        dpkg-query -W -f='${Status}' "$package" 2>/dev/null | grep -q 'ok installed' || missing+=("$package")
+    done
+    [ ${#missing[@]} = 0 ] && return 0
+    step "installing Debian's packages: ${missing[*]}"
+    as_root || fail "these packages are missing and only root can install them: ${missing[*]}" "run this as root, or: apt-get install ${missing[*]}"
+    # Debian would start a server on its own port; this project only wants the programs.
+    local policy=/usr/sbin/policy-rc.d made=
+    [ -e $policy ] || { printf '#!/bin/sh\nexit 101\n' > $policy; chmod +x $policy; made=1; }
+    mkdir -p /etc/postgresql-common
+    [ -e /etc/postgresql-common/createcluster.conf ] || echo 'create_main_cluster = false' > /etc/postgresql-common/createcluster.conf
+    { apt-get update -qq && apt-get install -y -qq --no-install-recommends -o Dpkg::Options::=--force-confdef \
+        -o Dpkg::Options::=--force-confold "${missing[@]}"; } > "$RUN/log/apt.log" 2>&1 \
+        || { tail -5 "$RUN/log/apt.log" >&2; [ -z "$made" ] || rm $policy; fail "apt-get could not install ${missing[*]}" "see $RUN/log/apt.log; check the package sources and the network"; }
+    [ -z "$made" ] || rm $policy
+}
+
+composer_packages() {
+    step "installing PHP packages"
+    (cd "$ROOT" && composer update --no-interaction --no-progress $(sed 's/^/--with /' pins.txt)) > "$RUN/log/composer.log" 2>&1 \
+        || { tail -8 "$RUN/log/composer.log" >&2; fail "Composer could not install the pinned packages" "see $RUN/log/composer.log; check the network, then run this again"; }
+    chmod -R a+rX "$ROOT/vendor"
+}
+
+node_packages() {
+    step "installing Node packages"
+    (cd "$ROOT" && npm ci --no-audit --no-fund) > "$RUN/log/npm.log" 2>&1 \
+        || { tail -8 "$RUN/log/npm.log" >&2; fail "npm could not install the locked packages" "see $RUN/log/npm.log; check the network, then run this again"; }
+}
+
+front_end() {
+    step "building the front end"
+    (cd "$ROOT" && node bin/types.mjs && npx vite build && chmod -R a+rX public) > "$RUN/log/vite.log" 2>&1 \
+        || { tail -20 "$RUN/log/vite.log" >&2; fail "the front end did not build" "see $RUN/log/vite.log"; }
+}
+
+install_packages() {
+    command -v php >/dev/null || fail "there is no php" "install PHP 8.2 for the command line (php8.2-cli)"
+    command -v composer >/dev/null || fail "there is no composer" "install Composer 2"
+    command -v node >/dev/null && command -v npm >/dev/null || fail "there is no node or npm" "install Node.js 20 with npm"
+    install_debian "$@"
+    [ -f "$ROOT/vendor/autoload.php" ] || rm -f "$RUN/done/composer"
+    [ -d "$ROOT/node_modules/vite" ] || rm -f "$RUN/done/npm"
+    [ -f "$ROOT/public/build/manifest.json" ] || rm -f "$RUN/done/vite"
+    once composer composer.json pins.txt -- composer_packages
+    once npm package-lock.json -- node_packages
+    once vite package-lock.json vite.config.ts svelte.config.js tsconfig.json resources schemas bin/types.mjs -- front_end
+}
+
+# Secrets and settings live in one file that only this machine has.
+secret() { head -c 24 /dev/urandom | base64 | tr '+/' 'ab'; }
+settings() {
+    local file=$RUN/settings.env
+    if [ ! -s "$file" ]; then
+        step "making the application key and secrets"
+        (umask 077; printf 'APP_KEY=base64:%s\nDB_PASSWORD=%s\n' "$(head -c 32 /dev/urandom | base64)" "$(secret)" > "$file.part" && mv "$file.part" "$file")
+    fi
+    set -a
+    . "$file"
+    APP_ENV=${APP_ENV:-production} APP_URL=$URL DB_HOST=127.0.0.1 DB_PORT=$DB_PORT DB_DATABASE=${DB_DATABASE:-pebblerun} DB_USERNAME=app
+    APP_CONFIG_CACHE=$RUN/web/config.php APP_ROUTES_CACHE=$RUN/web/routes.php
+    set +a
+    mkdir -p "$RUN/php"
+    printf 'opcache.enable_cli=1\nopcache.jit=tracing\nopcache.jit_buffer_size=64M\nopcache.memory_consumption=192\nopcache.max_accelerated_files=20000\nopcache.revalidate_freq=2\nmemory_limit=256M\n' > "$RUN/php/pebblerun.ini"
+    export PHP_INI_SCAN_DIR=:$RUN/php
+}
+
+as_postgres() {
+    if as_root; then setpriv --reuid=postgres --regid=postgres --init-groups "$@"; else "$@"; fi
+}
+
+port_taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
+
+start_database() {
+    if [ ! -s "$DB_FOLDER/PG_VERSION" ]; then
+        step "making the project's own PostgreSQL cluster"
+        rm -rf "$DB_FOLDER"
+        install -d -m 700 "$DB_FOLDER"
+        if as_root; then chown postgres:postgres "$DB_FOLDER"; fi
+        local pw; pw=$(mktemp)
+        printf %s "$DB_PASSWORD" > "$pw"
+        if as_root; then chown postgres "$pw"; fi
+        (cd / && as_postgres $PG/initdb -D "$DB_FOLDER" -U app --pwfile="$pw" --auth=scram-sha-256 -E UTF8 --locale=C.UTF-8) > "$RUN/log/initdb.log" 2>&1 \
+            || { rm -f "$pw"; fail "initdb failed: $(tail -1 "$RUN/log/initdb.log")" "see $RUN/log/initdb.log"; }
+        rm -f "$pw"
+        printf "listen_addresses = '127.0.0.1'\nunix_socket_directories = ''\nmax_connections = 60\n" >> "$DB_FOLDER/postgresql.conf"
+    fi
+    (cd / && as_postgres $PG/pg_ctl -D "$DB_FOLDER" status) >/dev/null 2>&1 && return 0
+    step "starting PostgreSQL on 127.0.0.1:$DB_PORT"
+    if port_taken "$DB_PORT"; then
+        fail "something else already listens on port $DB_PORT" "stop it, or set PEBBLERUN_DB_PORT to a free port"
+    fi
+    touch "$RUN/log/postgres.log"
+    if as_root; then chown postgres "$RUN/log/postgres.log"; fi
+    (cd / && as_postgres $PG/pg_ctl -D "$DB_FOLDER" -l "$RUN/log/postgres.log" -o "-p $DB_PORT" -w -t 30 start) >/dev/null \
+        || { tail -5 "$RUN/log/postgres.log" >&2; fail "PostgreSQL did not start" "see $RUN/log/postgres.log"; }
+}
+
+run_sql() { PGPASSWORD=$DB_PASSWORD psql -h 127.0.0.1 -p "$DB_PORT" -U app -qtA "$@"; }
+
+make_database() {
+    [ "$(run_sql -d postgres -c "select 1 from pg_database where datname = '$1'")" = 1 ] || run_sql -d postgres -c "create database \"$1\""
+}
+
+artisan() { php "$ROOT/artisan" "$@"; }
+
+web_user() { if as_root; then if setpriv --reuid=www-data --regid=www-data --init-groups test -r "$ROOT/artisan"; then echo www-data; else echo root; fi; else id -un; fi; }
+
+prepare_storage() {
+    mkdir -p "$ROOT"/storage/{app,logs,framework/{cache,sessions,views}} "$ROOT/bootstrap/cache"
+    if as_root; then chown -R "$(web_user)" "$ROOT/storage" "$ROOT/bootstrap/cache"; fi
+}
+
+running() { [ -s "$1" ] && [ -d "/proc/$(cat "$1")" ] && ! grep -q '^State:.Z' "/proc/$(cat "$1")/status" 2>/dev/null; }
+
+start_web() {
+    local user; user=$(web_user)
+    sed -e "s#@ROOT@#$ROOT#g; s#@RUN@#$RUN#g; s#@PORT@#$PORT#g; s#@USER@#$user#g" "$ROOT/bin/lib/nginx.conf" > "$RUN/web/nginx.conf"
+    sed -e "s#@RUN@#$RUN#g; s#@USER@#$user#g" "$ROOT/bin/lib/php-fpm.conf" > "$RUN/web/php-fpm.conf"
+    if ! as_root; then sed -i '/^user/d; /^group/d; /^listen.owner/d' "$RUN/web/php-fpm.conf" "$RUN/web/nginx.conf"; fi
+    mkdir -p "$RUN/web/tmp"
+    if as_root; then chown "$user" "$RUN/web/tmp"; fi
+    if ! running "$RUN/web/php-fpm.pid"; then
+        step "starting php-fpm"
+        php-fpm8.2 -y "$RUN/web/php-fpm.conf" -R > "$RUN/log/php-fpm-start.log" 2>&1 \
+            || { cat "$RUN/log/php-fpm-start.log" >&2; fail "php-fpm did not start" "see $RUN/log/php-fpm.log"; }
+    elif [ -n "${RELOAD:-}" ]; then
+        kill -USR2 "$(cat "$RUN/web/php-fpm.pid")"
+    fi
+    if ! running "$RUN/web/nginx.pid"; then
+        step "starting nginx on $URL"
+        if port_taken "$PORT"; then fail "something else already listens on port $PORT" "stop it, or set PEBBLERUN_PORT to a free port"; fi
+        nginx -e "$RUN/log/nginx.log" -c "$RUN/web/nginx.conf" -p "$RUN/web" 2> "$RUN/log/nginx-start.log" \
+            || { cat "$RUN/log/nginx-start.log" >&2; fail "nginx did not start" "see $RUN/log/nginx.log"; }
+    fi
+    step "waiting for a page"
+    local tries
+    for tries in $(seq 60); do
+        curl -fsS -o /dev/null --max-time 5 "$URL/sign-in" 2> "$RUN/log/wait.log" && return 0
+        sleep 0.25
+    done
+    fail "no page answered at $URL/sign-in: $(cat "$RUN/log/wait.log")" "see storage/logs/pebblerun.log and $RUN/log"
+}
+
+stop_one() {
+    running "$1" || { rm -f "$1"; return 0; }
+    kill "-${2:-TERM}" "$(cat "$1")" 2>/dev/null || true
+    local tries
+    for tries in $(seq 100); do running "$1" || break; sleep 0.1; done
+    rm -f "$1"
+}
+
+stop_all() {
+    stop_one "$RUN/web/nginx.pid"
+    stop_one "$RUN/web/php-fpm.pid"
+    if [ -s "$DB_FOLDER/postmaster.pid" ]; then
+        (cd / && as_postgres $PG/pg_ctl -D "$DB_FOLDER" -m fast -w -t 30 stop) >/dev/null 2>&1 || true
+    fi
+}

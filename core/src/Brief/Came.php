@@ -1,0 +1,23 @@
+<?php
+
+namespace Pebblerun\Core\Brief;
+
+use Pebblerun\Core\Curve\Curve;
+
+/** The car as it came in. */
+final readonly class Came
+{
+    /**
+     * @param  list<string>  $parts  keys of the aftermarket parts already on it
+     * @param  string  $fuel  key of the fuel in its tank
+     * @param  ?Curve  $measured  its own baseline at the wheels, in the shop's frame
+     * @param  bool  $healthy  the health check is done and passed
+     */
+    public function __construct(public array $parts, public string $fuel, public ?Curve $measured, public bool $healthy) {}
+
+    /** A chance means something only for a measured, healthy car. */
+    public function allowsChances(): bool
+    {
+        return $this->measured !== null && $this->healthy;
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+namespace Pebblerun\Core\Brief;
+
+/** What the customer wants to reach. */
+final readonly class Target
+{
+    private function __construct(public ?float $power, public ?float $torque, public ?float $atRpm) {}
+
+    /** @param  float  $power  W at the wheels */
+    public static function power(float $power): self
+    {
+        return new self($power, null, null);
+    }
+
+    /**
+     * @param  float  $torque  N·m at the wheels
+     * @param  float  $atRpm  engine speed at which it is wanted
+     */
+    public static function torque(float $torque, float $atRpm): self
+    {
+        return new self(null, $torque, $atRpm);
+    }
+}

@@ -1,0 +1,79 @@
+<?php
+
+namespace Pebblerun\Core\Build;
+
+use Pebblerun\Core\Parts\GainCase;
+use Pebblerun\Core\Parts\Part;
+use Pebblerun\Core\Units\Range;
+
+/** The case of a part that applies in a state, as fractions over engine speed. */
+final readonly class Gain
+{
+    /** With boost the gain shrinks to this share of itself at the lowest speed: no boost, no gain. */
+    private const LOWEST = 0.2;
+
+    /** Names everything that moves its factor: equal signatures give equal draws. */
+    public string $signature;
+
+    /**
+     * @param  string  $family  the family it stacks in; a kit is its own
+     * @param  float  $ceiling  C of that family, INF without one
+     * @param  non-empty-list<float>  $rpms  of the anchors, rising
+     * @param  non-empty-list<Range>  $fractions  gain at each anchor
+     * @param  non-empty-list<float>  $ratios  reference over baseline at each anchor, for the plain sum
+     * @param  float  $share  of a gain that is realised: 1 where a map covers the part
+     * @param  ?float  $fadesFrom  the grid's first rpm, when a gain shrinks below the first anchor
+     */
+    public function __construct(
+        public Part $part,
+        public GainCase $case,
+        public string $family,
+        public float $ceiling,
+        public array $rpms,
+        public array $fractions,
+        public array $ratios,
+        public float $share,
+        public bool $covered,
+        private ?float $fadesFrom,
+    ) {
+        $case = (string) array_search($case, $part->gains, true);
+        $this->signature = implode('/', [$part->key, $case, $share, $ceiling, ...$ratios]);
+    }
+
+    /**
+     * Anchors of the piecewise straight gain, the fading one included.
+     *
+     * @return non-empty-list<float> rpm
+     */
+    public function knots(): array
+    {
+        return $this->fadesFrom === null ? $this->rpms : [$this->fadesFrom, ...$this->rpms];
+    }
+
+    /**
+     * Gains at the knots.
+     *
+     * @param  ?float  $u  0–1 drives all figures of the part at once; null: the likely ones
+     * @return non-empty-list<float> fractions
+     */
+    public function at(?float $u): array
+    {
+        $values = [];
+        foreach ($this->fractions as $fraction) {
+            $gain = $u === null ? $fraction->likely : $fraction->quantile($u);
+            // A missing map takes away gains; what a part loses, it loses anyway.
+            $values[] = $gain > 0.0 ? $gain * $this->share : $gain;
+        }
+        if ($this->fadesFrom !== null) {
+            array_unshift($values, $values[0] > 0.0 ? $values[0] * self::LOWEST : $values[0]);
+        }
+
+        return $values;
+    }
+
+    /** @return non-empty-list<float> reference over baseline at the knots */
+    public function ratiosAtKnots(): array
+    {
+        return $this->fadesFrom === null ? $this->ratios : [$this->ratios[0], ...$this->ratios];
+    }
+}

@@ -1,0 +1,141 @@
+<?php
+
+namespace Pebblerun\Core\Build;
+
+use Pebblerun\Core\Curve\Curve;
+use Pebblerun\Core\Curve\Peak;
+use Pebblerun\Core\Parts\GainCase;
+use Pebblerun\Core\Parts\Part;
+use Pebblerun\Core\Parts\Reference;
+use Pebblerun\Core\Platform\Platform;
+use Pebblerun\Core\Units\Range;
+use Pebblerun\Core\Units\Rpm;
+
+/** Finds the gain cases that apply in a state and turns their figures into fractions of their reference. */
+final class GainFinder
+{
+    private readonly Curve $baseline;
+
+    private readonly Peak $power;
+
+    private readonly Peak $torque;
+
+    private readonly float $kneeRpm;
+
+    public function __construct(private readonly Platform $platform)
+    {
+        $this->baseline = $platform->baseline;
+        $this->power = $this->baseline->peakPower();
+        $this->torque = $this->baseline->peakTorque();
+        $this->kneeRpm = $this->baseline->torqueKnee();
+    }
+
+    /**
+     * @return list<Gain> the map first, then in gas-path order; parts without a case that holds are absent
+     *
+     * @throws AmbiguousCase when two cases of one part apply equally.
+     */
+    public function of(State $state): array
+    {
+        $gains = [];
+        foreach ($state->parts() as $mounted) {
+            $case = self::caseFor($mounted->part, $state);
+            if ($case !== null) {
+                $gains[] = $this->gain($mounted, $case, $state);
+            }
+        }
+
+        return $gains;
+    }
+
+    /**
+     * The most specific case that holds, or null.
+     *
+     * @throws AmbiguousCase
+     */
+    public static function caseFor(Part $part, State $state): ?GainCase
+    {
+        $holding = array_filter($part->gains, fn (GainCase $case): bool => $case->when?->holds($state->situation) ?? true);
+        if ($holding === []) {
+            return null;
+        }
+        $most = max(array_map(fn (GainCase $case): int => $case->terms(), $holding));
+        $best = array_values(array_filter($holding, fn (GainCase $case): bool => $case->terms() === $most));
+
+        return count($best) === 1 ? $best[0] : throw AmbiguousCase::of($part, $state->situation);
+    }
+
+    private function gain(Mounted $mounted, GainCase $case, State $state): Gain
+    {
+        $part = $mounted->part;
+        $covered = $state->covers($mounted);
+        [$family, $ceiling] = $this->family($part, $state);
+        $reference = $this->reference($part, $case, $state);
+        $torqueRatio = $reference->torque / $this->torque->value;
+        $powerRatio = $reference->power / $this->power->value;
+        [$rpms, $fractions, $ratios] = $case->anchors === []
+            ? $this->betweenPeaks($case, $reference, $torqueRatio, $powerRatio)
+            : $this->overAnchors($case, $torqueRatio, $powerRatio);
+
+        return new Gain(
+            $part, $case, $family, $ceiling, $rpms, $fractions, $ratios,
+            $covered ? 1.0 : ($part->runsUnmapped ? $case->unmapped : 0.0),
+            $covered,
+            $case->anchors === [] && $this->platform->boosted && $this->kneeRpm > $this->baseline->first ? $this->baseline->first : null,
+        );
+    }
+
+    /** @return array{string, float} */
+    private function family(Part $part, State $state): array
+    {
+        if ($part->isKit()) {
+            return ["kit:{$part->key}", INF];
+        }
+        $family = $this->platform->families[$this->platform->slots[$part->slots[0]]->family];
+
+        return [$family->key, $family->ceilingIn($state->situation)];
+    }
+
+    /** What the case was measured on; without a stated one, the baseline with the map that the case wants. */
+    private function reference(Part $part, GainCase $case, State $state): Reference
+    {
+        $map = $state->map();
+        if ($case->reference !== null) {
+            return $case->reference;
+        }
+        $mapCase = $map !== null && $map !== $part && $case->wantsMap() ? self::caseFor($map, $state) : null;
+
+        return new Reference(
+            $this->power->value + ($mapCase->power->likely ?? 0.0),
+            $this->torque->value + ($mapCase->torque->likely ?? 0.0),
+        );
+    }
+
+    /** @return array{non-empty-list<float>, non-empty-list<Range>, non-empty-list<float>} */
+    private function betweenPeaks(GainCase $case, Reference $reference, float $torqueRatio, float $powerRatio): array
+    {
+        return [
+            [$this->kneeRpm, max($this->kneeRpm + Curve::STEP, $this->power->rpm)],
+            [$case->torque->scaled(1.0 / $reference->torque), $case->power->scaled(1.0 / $reference->power)],
+            [$torqueRatio, $powerRatio],
+        ];
+    }
+
+    /** @return array{non-empty-list<float>, non-empty-list<Range>, non-empty-list<float>} */
+    private function overAnchors(GainCase $case, float $torqueRatio, float $powerRatio): array
+    {
+        $rpms = $fractions = $ratios = [];
+        foreach ($case->anchors as $anchor) {
+            $span = max(Curve::STEP, $this->power->rpm - $this->kneeRpm);
+            $along = min(1.0, max(0.0, ($anchor->rpm - $this->kneeRpm) / $span));
+            $ratio = $torqueRatio + ($powerRatio - $torqueRatio) * $along;
+            $reference = $this->baseline->torqueAt($anchor->rpm) * $anchor->rpm * Rpm::OMEGA * $ratio;
+            $rpms[] = $anchor->rpm;
+            $fractions[] = $anchor->power->scaled(1.0 / $reference);
+            $ratios[] = $ratio;
+        }
+
+        /** @var array{non-empty-list<float>, non-empty-list<Range>, non-empty-list<float>} */
+        return [$rpms, $fractions, $ratios];
+    }
+}

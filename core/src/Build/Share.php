@@ -1,0 +1,21 @@
+<?php
+
+namespace Pebblerun\Core\Build;
+
+/** What one part is worth in one stage, from likely values. */
+final readonly class Share
+{
+    /**
+     * @param  ?Gain  $gain  the case that applied; null for a part without one
+     * @param  float  $adds  W at the peak, map first, then in gas-path order
+     * @param  float  $addsTorque  N·m at the peak, likewise
+     * @param  float  $lost  W at the peak that would be lost without it
+     */
+    public function __construct(
+        public Mounted $mounted,
+        public ?Gain $gain,
+        public float $adds,
+        public float $addsTorque,
+        public float $lost,
+    ) {}
+}

@@ -1,0 +1,78 @@
+<?php
+
+namespace Pebblerun\Core\Build;
+
+use Pebblerun\Core\Parts\AddedPower;
+use Pebblerun\Core\Platform\Ceiling;
+use Pebblerun\Core\Platform\Platform;
+use Pebblerun\Core\Units\Range;
+
+/** Everything of a state that moves power: gains, spool, added power, ceilings, rev limit. */
+final readonly class StageModel
+{
+    /**
+     * @param  list<Gain>  $gains
+     * @param  list<array{string, Range}>  $spools  part key and rpm by which it moves the rising flank
+     * @param  list<array{string, AddedPower}>  $added  part key and window
+     * @param  list<Ceiling>  $ceilings  those whose condition holds
+     */
+    private function __construct(
+        public State $state,
+        public array $gains,
+        public array $spools,
+        public array $added,
+        public array $ceilings,
+        public float $revLimit,
+    ) {}
+
+    public static function of(State $state, Platform $platform, GainFinder $finder): self
+    {
+        $spools = $added = $ownCeilings = $revLimits = [];
+        foreach ($state->parts() as $mounted) {
+            $effects = $mounted->part->effects;
+            if ($effects->spool !== null) {
+                $spools[] = [$mounted->part->key, $effects->spool];
+            }
+            foreach ($effects->added as $window) {
+                $added[] = [$mounted->part->key, $window];
+            }
+            array_push($ownCeilings, ...$effects->ceilings);
+            if ($effects->revLimit !== null) {
+                $revLimits[] = $effects->revLimit;
+            }
+        }
+        $ceilings = array_values(array_filter(
+            [...$platform->ceilings, ...$ownCeilings],
+            fn (Ceiling $ceiling): bool => $ceiling->when?->holds($state->situation) ?? true,
+        ));
+
+        return new self($state, $finder->of($state), $spools, $added, $ceilings, $revLimits === [] ? $platform->revLimit : max($revLimits));
+    }
+
+    /**
+     * The same state with only some of its parts' effects.
+     *
+     * @param  list<string>  $parts  keys
+     */
+    public function onlyParts(array $parts): self
+    {
+        $kept = fn (array $pair): bool => in_array($pair[0], $parts, true);
+
+        return new self(
+            $this->state,
+            array_values(array_filter($this->gains, fn (Gain $gain): bool => in_array($gain->part->key, $parts, true))),
+            array_values(array_filter($this->spools, $kept)),
+            array_values(array_filter($this->added, $kept)),
+            $this->ceilings,
+            $this->revLimit,
+        );
+    }
+
+    /** The same state without one ceiling. */
+    public function withoutCeiling(Ceiling $gone): self
+    {
+        $ceilings = array_values(array_filter($this->ceilings, fn (Ceiling $ceiling): bool => $ceiling !== $gone));
+
+        return new self($this->state, $this->gains, $this->spools, $this->added, $ceilings, $this->revLimit);
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+namespace Pebblerun\Core\Build;
+
+use Pebblerun\Core\Curve\Curve;
+use Pebblerun\Core\Draws\Percentiles;
+use Pebblerun\Core\Limits\Reading;
+
+/** What a stage gives. */
+final readonly class StageResult
+{
+    /**
+     * @param  Curve  $likely  wheel torque
+     * @param  Percentiles  $power  W, of each draw's highest
+     * @param  Percentiles  $torque  N·m, of each draw's highest
+     * @param  ?Percentiles  $atTarget  N·m at the target's rpm, when the target is a torque
+     * @param  float  $plainSum  W: likely peak when quoted figures are added up
+     * @param  list<Share>  $shares
+     * @param  list<Binding>  $bindings  ceilings that cost something
+     * @param  list<Reading>  $readings
+     * @param  float  $usedGain  mean torque over the brief's range against the car as it came: 0.2 is a fifth more
+     */
+    public function __construct(
+        public StageModel $model,
+        public Curve $likely,
+        public Percentiles $power,
+        public Percentiles $torque,
+        public ?Percentiles $atTarget,
+        public float $plainSum,
+        public array $shares,
+        public array $bindings,
+        public array $readings,
+        public float $usedGain,
+    ) {}
+
+    public function weakest(): ?Reading
+    {
+        $weakest = null;
+        foreach ($this->readings as $reading) {
+            if ($reading->used !== null && $reading->isWeakerThan($weakest)) {
+                $weakest = $reading;
+            }
+        }
+
+        return $weakest;
+    }
+
+    /** Parts that must not be driven at full load until a map covers them. @return list<Mounted> */
+    public function gating(): array
+    {
+        $state = $this->model->state;
+
+        return array_values(array_filter(
+            $state->parts(),
+            fn (Mounted $mounted): bool => ! $mounted->part->runsUnmapped && ! $state->covers($mounted),
+        ));
+    }
+}

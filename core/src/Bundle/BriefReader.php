@@ -1,0 +1,70 @@
+<?php
+
+namespace Pebblerun\Core\Bundle;
+
+use Pebblerun\Core\Brief\Brief;
+use Pebblerun\Core\Brief\Budget;
+use Pebblerun\Core\Brief\Came;
+use Pebblerun\Core\Brief\Target;
+use Pebblerun\Core\Limits\Appetite;
+use Pebblerun\Core\Platform\Car;
+use Pebblerun\Core\Platform\Platform;
+use Pebblerun\Core\Units\UnitSystem;
+
+/** Reads a brief; what is not answered yet may be absent. */
+final readonly class BriefReader
+{
+    public function __construct(private UnitSystem $units, private Platform $platform) {}
+
+    public function read(Node $node): Brief
+    {
+        $car = $node->get('car');
+        $range = $node->maybe('rpm_range');
+        $power = $this->platform->baseline->peakPower()->rpm;
+
+        return new Brief(
+            new Car(
+                $car->get('year')->int(),
+                $car->get('gearbox')->keyword('manual', 'automatic', 'dual-clutch'),
+                $node->maybe('use')?->keyword('road', 'track') ?? 'road',
+                $this->platform->aspiration,
+                $this->platform->drive,
+            ),
+            $this->came($node->get('came')),
+            $this->target($node->maybe('target')),
+            new Budget(
+                $node->maybe('budget')?->maybe('total')?->minor(),
+                $node->maybe('budget')?->maybe('now')?->minor(),
+                $node->maybe('budget')?->maybe('monthly')?->minor(),
+            ),
+            $range === null
+                ? [$this->platform->baseline->torqueKnee(), $power]
+                : [$range->get('from')->number(), $range->get('to')->number()],
+            $node->has('fuels') ? $node->strings('fuels') : null,
+            Appetite::from($node->maybe('appetite')?->keyword('cautious', 'usual', 'bold') ?? 'usual'),
+        );
+    }
+
+    private function came(Node $node): Came
+    {
+        return new Came(
+            $node->strings('parts'),
+            $node->get('fuel')->string(),
+            $node->has('baseline') ? (new CurveReader($this->units))->read($node->get('baseline'), $this->platform->boosted) : null,
+            $node->maybe('healthy')?->bool() ?? false,
+        );
+    }
+
+    private function target(?Node $node): ?Target
+    {
+        return match (true) {
+            $node === null => null,
+            $node->has('power') => Target::power($node->get('power')->number() * $this->units->power->watts()),
+            $node->has('torque') => Target::torque(
+                $node->get('torque')->number() * $this->units->torque->newtonMetres(),
+                $node->get('at_rpm')->number(),
+            ),
+            default => null,
+        };
+    }
+}

@@ -1,0 +1,164 @@
+<?php
+
+namespace Pebblerun\Core\Bundle;
+
+use Pebblerun\Core\Cost\MoneyRange;
+use Pebblerun\Core\Cost\PartPrice;
+use Pebblerun\Core\Limits\Limit;
+use Pebblerun\Core\Parts\AddedPower;
+use Pebblerun\Core\Parts\Anchor;
+use Pebblerun\Core\Parts\Effects;
+use Pebblerun\Core\Parts\Evidence;
+use Pebblerun\Core\Parts\GainCase;
+use Pebblerun\Core\Parts\MapKind;
+use Pebblerun\Core\Parts\MapTraits;
+use Pebblerun\Core\Parts\Need;
+use Pebblerun\Core\Parts\Part;
+use Pebblerun\Core\Parts\Reference;
+use Pebblerun\Core\Platform\Ceiling;
+use Pebblerun\Core\Platform\Platform;
+use Pebblerun\Core\Safety\Caution;
+use Pebblerun\Core\Units\Range;
+use Pebblerun\Core\Units\UnitSystem;
+
+/** Reads a part of the catalog. */
+final readonly class PartReader
+{
+    /** Shares of a gain that come without a covering map, where a part states none. */
+    private const UNMAPPED_BOOSTED = 0.3;
+
+    private const UNMAPPED_NATURAL = 0.65;
+
+    public function __construct(private UnitSystem $units, private Platform $platform) {}
+
+    public function read(Node $node): Part
+    {
+        $unmapped = $node->maybe('unmapped');
+        $runs = $unmapped?->raw() !== 'do-not-run';
+        $share = match (true) {
+            ! $runs => 0.0,
+            $unmapped !== null => $unmapped->number(),
+            default => $this->platform->boosted ? self::UNMAPPED_BOOSTED : self::UNMAPPED_NATURAL,
+        };
+        $map = $node->maybe('map');
+
+        return new Part(
+            $node->get('key')->string(),
+            $node->get('name')->string(),
+            $node->get('maker')->string(),
+            $this->slots($node),
+            $node->strings('contains'),
+            $node->strings('tags'),
+            $map === null ? null : new MapTraits(
+                MapKind::from($map->get('kind')->keyword(...array_column(MapKind::cases(), 'value'))),
+                $map->strings('covers'),
+                $map->maybe('dyno_hours')?->number() ?? 0.0,
+            ),
+            array_map(fn (Node $case): GainCase => $this->gain($case, $share), $node->each('gains')),
+            $runs,
+            $this->effects($node),
+            $this->needs($node, 'requires'),
+            $this->needs($node, 'recommends'),
+            $this->needs($node, 'conflicts'),
+            $this->price($node->get('price')),
+            $node->maybe('law')?->maybe('track_only')?->bool() ?? false,
+            $node->maybe('law')?->maybe('note')?->string() ?? '',
+            array_map(fn (Node $key): Caution => Caution::from($key->keyword(...array_column(Caution::cases(), 'value'))), $node->each('cautions')),
+        );
+    }
+
+    /** @return non-empty-list<string> */
+    private function slots(Node $node): array
+    {
+        $slots = [];
+        foreach ($node->each('slots') as $slot) {
+            $key = $slot->string();
+            isset($this->platform->slots[$key])
+                || $slot->refuse("the platform has no slot \"{$key}\": use one of ".implode(', ', array_keys($this->platform->slots)).'.');
+            $slots[] = $key;
+        }
+
+        return $slots === [] ? $node->refuse('a part needs at least one slot.') : $slots;
+    }
+
+    private function gain(Node $node, float $share): GainCase
+    {
+        $reference = $node->maybe('reference');
+        $anchors = array_map(
+            fn (Node $anchor): Anchor => new Anchor($anchor->get('rpm')->number(), $this->power($anchor->get('power'))),
+            $node->each('over_rpm'),
+        );
+        $evidence = $node->get('evidence');
+
+        return new GainCase(
+            ConditionReader::maybe($node, 'when'),
+            $anchors === [] ? $this->power($node->get('power')) : Range::exact(0.0),
+            $anchors === [] ? $this->torque($node->get('torque')) : Range::exact(0.0),
+            $anchors,
+            $reference === null ? null : new Reference(
+                $reference->get('power')->number() * $this->units->power->watts(),
+                $reference->get('torque')->number() * $this->units->torque->newtonMetres(),
+            ),
+            $node->maybe('unmapped')?->number() ?? $share,
+            Evidence::from($evidence->get('kind')->keyword(...array_column(Evidence::cases(), 'value'))),
+            $evidence->maybe('note')?->string() ?? '',
+        );
+    }
+
+    private function effects(Node $node): Effects
+    {
+        $effects = $node->maybe('effects') ?? new Node([], $node->path);
+        $limits = new LimitReader($this->units);
+
+        return new Effects(
+            $effects->maybe('spool_rpm')?->range(),
+            $effects->maybe('rev_limit')?->number(),
+            array_map(fn (Node $window): AddedPower => new AddedPower(
+                $window->get('from_rpm')->number(),
+                $window->maybe('to_rpm')?->number() ?? INF,
+                $this->power($window->get('power')),
+            ), $effects->each('added_power')),
+            array_map(fn (Node $ceiling): Ceiling => $limits->ceiling($ceiling), $effects->each('ceilings')),
+            array_map(fn (Node $limit): Limit => $limits->limit($limit, $this->platform->slots), $effects->each('limits')),
+        );
+    }
+
+    /** @return list<Need> */
+    private function needs(Node $node, string $key): array
+    {
+        return array_map(fn (Node $need): Need => new Need(
+            ConditionReader::read($need->get('that')),
+            ConditionReader::maybe($need, 'when'),
+            $need->get('reason')->string(),
+        ), $node->each($key));
+    }
+
+    private function price(Node $node): PartPrice
+    {
+        $hours = fn (string $key): int => (int) round(100 * ($node->maybe($key)?->number() ?? 0.0));
+        if ($hours('access_hours') > $hours('hours')) {
+            $node->refuse('access_hours are part of hours and cannot exceed them.');
+        }
+
+        return new PartPrice(
+            $node->get('new')->money(),
+            $node->maybe('used')?->money(),
+            $node->maybe('consumables')?->money() ?? MoneyRange::exact(0),
+            $hours('hours'),
+            $hours('access_hours'),
+            $node->maybe('access_group')?->string(),
+            $node->maybe('resale')?->minor() ?? 0,
+            $node->maybe('as_of')?->string(),
+        );
+    }
+
+    private function power(Node $node): Range
+    {
+        return $node->range()->scaled($this->units->power->watts());
+    }
+
+    private function torque(Node $node): Range
+    {
+        return $node->range()->scaled($this->units->torque->newtonMetres());
+    }
+}

@@ -1,0 +1,48 @@
+<?php
+
+namespace Pebblerun\Core\Bundle;
+
+use Pebblerun\Core\Plan\Basis;
+use Pebblerun\Core\Plan\Change;
+use Pebblerun\Core\Plan\Plan;
+use Pebblerun\Core\Plan\Stacking;
+use Pebblerun\Core\Plan\Stage;
+
+/** Reads a plan. */
+final class PlanReader
+{
+    public static function read(Node $node): Plan
+    {
+        $settings = $node->maybe('settings') ?? new Node([], $node->path);
+
+        return new Plan(
+            Stacking::from($settings->maybe('stacking')?->keyword('diminishing', 'compound', 'sum') ?? 'diminishing'),
+            ($settings->maybe('loss')?->keyword('percentage', 'constant') ?? 'percentage') === 'constant',
+            Basis::from($settings->maybe('price_basis')?->keyword('new', 'used') ?? 'new'),
+            array_map(fn (Node $stage): Stage => new Stage(
+                $stage->get('key')->string(),
+                $stage->get('name')->string(),
+                $stage->get('fuel')->string(),
+                array_map(self::change(...), $stage->each('changes')),
+            ), $node->each('stages')),
+        );
+    }
+
+    private static function change(Node $node): Change
+    {
+        if ($node->has('remove')) {
+            return Change::remove($node->get('remove')->string());
+        }
+        $quantity = $node->maybe('quantity')?->int() ?? 1;
+        $agreed = $node->maybe('agreed')?->minor();
+        $quantity >= 1 || $node->get('quantity')->refuse("{$quantity} is no quantity: give 1 or more.");
+        $agreed === null || $agreed >= 0 || $node->get('agreed')->refuse('an agreed price cannot be negative.');
+
+        return Change::fit(
+            $node->get('fit')->string(),
+            $node->has('basis') ? Basis::from($node->get('basis')->keyword('new', 'used', 'owned')) : null,
+            $agreed,
+            $quantity,
+        );
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+namespace Pebblerun\Core\Condition;
+
+use Pebblerun\Core\Parts\MapKind;
+use Pebblerun\Core\Parts\Part;
+
+/** {"map": ["remote", "dyno"]} */
+final readonly class MapIs implements Term
+{
+    use IsTerm;
+
+    /** @param  non-empty-list<MapKind>  $kinds */
+    public function __construct(public array $kinds) {}
+
+    public function holds(Situation $situation): bool
+    {
+        return in_array($situation->mapKind(), $this->kinds, true);
+    }
+
+    public function asks(Situation $situation): string
+    {
+        return Words::join(array_map(fn (MapKind $kind): string => $kind->words(), $this->kinds), 'or');
+    }
+
+    public function reachable(Catalog $catalog): bool
+    {
+        return array_filter($catalog->parts, fn (Part $part): bool => $part->map !== null && in_array($part->map->kind, $this->kinds, true)) !== [];
+    }
+}

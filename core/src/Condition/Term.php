@@ -1,0 +1,10 @@
+<?php
+
+namespace Pebblerun\Core\Condition;
+
+/** A condition without parts of its own. */
+interface Term extends Condition
+{
+    /** Whether any choice from this catalog could make it hold. */
+    public function reachable(Catalog $catalog): bool;
+}

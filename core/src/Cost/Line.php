@@ -1,0 +1,28 @@
+<?php
+
+namespace Pebblerun\Core\Cost;
+
+use Pebblerun\Core\Parts\Part;
+use Pebblerun\Core\Plan\Basis;
+
+/** One bought part with its fitting. */
+final readonly class Line
+{
+    /**
+     * @param  bool  $agreed  the price was agreed, not listed
+     * @param  int  $hours  hundredths of an hour charged here, shared access counted once in the stage
+     */
+    public function __construct(
+        public Part $part,
+        public Basis $basis,
+        public bool $agreed,
+        public int $quantity,
+        public MoneyRange $goods,
+        public int $hours,
+        public int $labour,
+        public int $dyno,
+        public MoneyRange $net,
+        public MoneyRange $tax,
+        public MoneyRange $gross,
+    ) {}
+}

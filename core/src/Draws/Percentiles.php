@@ -1,0 +1,39 @@
+<?php
+
+namespace Pebblerun\Core\Draws;
+
+/** What a set of draws says: three percentiles and the share at or above a figure. */
+final readonly class Percentiles
+{
+    /** @param  list<float>  $sorted  rising */
+    private function __construct(public float $p10, public float $p50, public float $p90, private array $sorted) {}
+
+    /** @param  non-empty-list<float>  $draws */
+    public static function of(array $draws): self
+    {
+        sort($draws);
+
+        return new self(self::at($draws, 0.1), self::at($draws, 0.5), self::at($draws, 0.9), $draws);
+    }
+
+    /** Share of the draws at or above $figure, 0–1. */
+    public function chanceOf(float $figure): float
+    {
+        $reached = count(array_filter($this->sorted, fn (float $draw): bool => $draw >= $figure));
+
+        return $reached / count($this->sorted);
+    }
+
+    /**
+     * Linear between order statistics.
+     *
+     * @param  non-empty-list<float>  $sorted
+     */
+    private static function at(array $sorted, float $share): float
+    {
+        $at = $share * (count($sorted) - 1);
+        $i = (int) floor($at);
+
+        return $sorted[$i] + ($sorted[min($i + 1, count($sorted) - 1)] - $sorted[$i]) * ($at - $i);
+    }
+}

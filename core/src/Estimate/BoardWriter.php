@@ -1,0 +1,123 @@
+<?php
+
+namespace Pebblerun\Core\Estimate;
+
+use Pebblerun\Core\Build\Mounted;
+use Pebblerun\Core\Build\StageResult;
+use Pebblerun\Core\Findings\Finding;
+use Pebblerun\Core\Findings\Kind;
+use Pebblerun\Core\Parts\Part;
+use Pebblerun\Core\Platform\Slot;
+
+/** The board: slots by lane in gas-path order, and what each cell shows. */
+final readonly class BoardWriter
+{
+    public function __construct(private Estimate $estimate, private Figures $say) {}
+
+    /** @return list<array<string, mixed>> */
+    public function lanes(): array
+    {
+        $platform = $this->estimate->bundle->catalog->platform;
+        $lanes = [];
+        foreach ($platform->lanes as $key => $name) {
+            $slots = array_filter($platform->slots, fn (Slot $slot): bool => $slot->lane === $key && $this->shows($slot));
+            if ($slots !== []) {
+                $lanes[] = ['key' => $key, 'name' => $name, 'slots' => array_values(array_map($this->row(...), $slots))];
+            }
+        }
+
+        return $lanes;
+    }
+
+    /** Internal slots only when a part stands there or a limit there is more than clear. */
+    private function shows(Slot $slot): bool
+    {
+        if (! $slot->internal) {
+            return true;
+        }
+        foreach ($this->estimate->results as $result) {
+            if (isset($result->model->state->mounted[$slot->key])) {
+                return true;
+            }
+        }
+        foreach ($this->estimate->findings as $findings) {
+            foreach ($findings as $finding) {
+                if ($finding->slot === $slot->key) {
+                    return true;
+                }
+            }
+        }
+
+        return $this->estimate->bundle->catalog->forSlot($slot->key) !== [];
+    }
+
+    /** @return array<string, mixed> */
+    private function row(Slot $slot): array
+    {
+        $cells = [];
+        foreach ($this->estimate->results as $i => $result) {
+            $cells[] = $this->cell($slot, $i, $result);
+        }
+
+        return ['key' => $slot->key, 'name' => $slot->name, 'stock' => $slot->stock, 'internal' => $slot->internal, 'cells' => $cells];
+    }
+
+    /** @return array<string, mixed> */
+    private function cell(Slot $slot, int $stage, StageResult $result): array
+    {
+        $mounted = $result->model->state->mounted[$slot->key] ?? null;
+        $before = $stage > 0 ? ($this->estimate->results[$stage - 1]->model->state->mounted[$slot->key] ?? null) : null;
+        $faults = array_values(array_filter($this->estimate->findings[$stage], fn (Finding $finding): bool => $finding->slot === $slot->key && $finding->kind !== Kind::Uncovered));
+        if ($mounted === null) {
+            $missing = array_values(array_filter($faults, fn (Finding $finding): bool => $finding->fixes !== []))[0] ?? null;
+
+            return [
+                'state' => $missing !== null ? ($missing->kind->isFault() ? 'missing' : 'advised') : ($before !== null ? 'removed' : 'stock'),
+                'name' => $missing !== null ? $missing->fixes[0]->name : ($stage === 0 || $before !== null ? $slot->stock : ''),
+                'part' => $missing?->fixes[0]->key,
+                'note' => $missing->sentence ?? '',
+                'value' => '',
+                'flag' => null,
+            ];
+        }
+        $part = $mounted->part;
+        $bought = array_filter($result->model->state->bought, fn (array $pair): bool => $pair[0] === $part) !== [];
+        $flag = $this->flag($mounted, $result, $faults);
+
+        return [
+            'state' => match (true) {
+                $stage === 0 => 'came',
+                $bought => $before?->part === $part ? 'again' : 'new',
+                $before?->part === $part => 'carried',
+                default => 'left-over',
+            },
+            'name' => $part->name,
+            'part' => $part->key,
+            'note' => $faults[0]->sentence ?? '',
+            'value' => $stage > 0 && $bought && $slot->key === $part->slots[0] ? $this->value($part, $result) : '',
+            'flag' => $flag,
+        ];
+    }
+
+    /** @param  list<Finding>  $faults */
+    private function flag(Mounted $mounted, StageResult $result, array $faults): ?string
+    {
+        return match (true) {
+            array_filter($faults, fn (Finding $finding): bool => $finding->kind->isFault()) !== [] => 'fault',
+            ! $result->model->state->covers($mounted) && $mounted->part->gains !== [] => 'uncovered',
+            default => null,
+        };
+    }
+
+    /** What a bought part is worth in its stage: "+14", or what it does instead. */
+    private function value(Part $part, StageResult $result): string
+    {
+        foreach ($result->shares as $share) {
+            if ($share->mounted->part === $part && $share->gain !== null) {
+                return sprintf('%+d', round($this->say->power($share->adds)));
+            }
+        }
+
+        return 'supports';
+    }
+}

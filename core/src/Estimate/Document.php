@@ -1,0 +1,281 @@
+<?php
+
+namespace Pebblerun\Core\Estimate;
+
+use Pebblerun\Core\Build\Binding;
+use Pebblerun\Core\Build\Share;
+use Pebblerun\Core\Build\StageResult;
+use Pebblerun\Core\Build\State;
+use Pebblerun\Core\Cost\Line;
+use Pebblerun\Core\Cost\MoneyRange;
+use Pebblerun\Core\Cost\StageCost;
+use Pebblerun\Core\Curve\Curve;
+use Pebblerun\Core\Draws\Percentiles;
+use Pebblerun\Core\Findings\Finding;
+use Pebblerun\Core\Limits\Limit;
+use Pebblerun\Core\Limits\Quantity;
+use Pebblerun\Core\Limits\Reading;
+use Pebblerun\Core\Limits\Status;
+use Pebblerun\Core\Parts\Part;
+use Pebblerun\Core\Safety\Caution;
+use Pebblerun\Core\Units\UnitSystem;
+use Pebblerun\Core\Verdict\LimitWords;
+use Pebblerun\Core\Verdict\Sentence;
+use Pebblerun\Core\Verdict\Verdict;
+
+/** Writes an estimate as the open document: figures in the reader's units, sentences ready to print. */
+final readonly class Document
+{
+    public const FORMAT = 'pebblerun/estimate';
+
+    private Figures $say;
+
+    private Why $why;
+
+    private function __construct(private Estimate $estimate, UnitSystem $units)
+    {
+        $this->say = new Figures($units, $estimate->bundle->rates->currency);
+        $this->why = new Why($this->say, $estimate->bundle->catalog->platform);
+    }
+
+    /** @return array<string, mixed> valid against schemas/estimate.json */
+    public static function of(Estimate $estimate, UnitSystem $units): array
+    {
+        return (new self($estimate, $units))->write();
+    }
+
+    /** @return array<string, mixed> */
+    private function write(): array
+    {
+        $brief = $this->estimate->bundle->brief;
+        $knee = $this->estimate->knee();
+        $first = $this->estimate->results[0]->likely;
+
+        return [
+            'format' => self::FORMAT,
+            'version' => 1,
+            'units' => $this->say->units->toArray(),
+            'labels' => ['power' => $this->say->powerLabel(), 'torque' => $this->say->torqueLabel(), 'money' => $this->say->symbol()],
+            'grid' => ['first' => $first->first, 'step' => Curve::STEP],
+            'target' => [
+                'power' => $brief->target?->power === null ? null : $this->say->power($brief->target->power),
+                'torque' => $brief->target?->torque === null ? null : $this->say->torque($brief->target->torque),
+                'at_rpm' => $brief->target?->atRpm,
+            ],
+            'budget' => ['total' => self::major($brief->budget->total), 'now' => self::major($brief->budget->now), 'monthly' => self::major($brief->budget->monthly)],
+            'rpm_range' => ['from' => $brief->range[0], 'to' => $brief->range[1]],
+            'measured' => $brief->came->allowsChances(),
+            'sketched' => $first->sketched,
+            'knee' => $knee === null ? null : ['stage' => $knee, 'sentence' => $this->knee($knee)],
+            'verdict' => array_map(fn (Sentence $sentence): array => [
+                'subject' => $sentence->subject,
+                'status' => $sentence->status->value,
+                'headline' => $sentence->headline,
+                'detail' => $sentence->detail,
+                'reasons' => $sentence->reasons,
+            ], (new Verdict($this->estimate, $this->say))->sentences()),
+            'stages' => array_map($this->stage(...), $this->estimate->results, $this->estimate->costs, $this->estimate->findings),
+            'lanes' => (new BoardWriter($this->estimate, $this->say))->lanes(),
+            'torque_limits' => $this->torqueLimits(),
+            'promise' => Caution::promise(),
+        ];
+    }
+
+    private function knee(int $stage): string
+    {
+        $next = $this->estimate->costPerWatt($stage + 1);
+        $each = $this->say->sayMoney((int) round($next * $this->say->units->power->watts()));
+
+        return "the knee: past here {$each} a {$this->say->powerLabel()}";
+    }
+
+    /**
+     * @param  list<Finding>  $findings
+     * @return array<string, mixed>
+     */
+    private function stage(StageResult $result, StageCost $cost, array $findings): array
+    {
+        $state = $result->model->state;
+        $i = $state->index;
+        $target = $this->estimate->bundle->brief->target;
+        $weakest = $result->weakest();
+        $perWatt = $this->estimate->costPerWatt($i);
+        $chance = $target?->power === null || ! $this->estimate->bundle->brief->came->allowsChances() ? null : round($result->power->chanceOf($target->power), 3);
+        $peakPower = $result->likely->peakPower();
+        $peakTorque = $result->likely->peakTorque();
+
+        return [
+            'index' => $i,
+            'key' => $state->stage->key ?? 'came',
+            'name' => $state->stage->name ?? '',
+            'fuel' => ['key' => $state->fuel->key, 'name' => $state->fuel->name, 'changed' => $i > 0 && $state->fuel !== $this->estimate->results[$i - 1]->model->state->fuel],
+            'map' => $state->map()?->name,
+            'status' => self::worst($weakest, $findings)->value,
+            'parts_bought' => count($state->bought),
+            'power' => [...$this->spread($result->power, $this->say->power(...)), 'likely' => $this->say->power($peakPower->value), 'rpm' => $peakPower->rpm, 'plain_sum' => $this->say->power($result->plainSum)],
+            'torque' => [...$this->spread($result->torque, $this->say->torque(...)), 'likely' => $this->say->torque($peakTorque->value), 'rpm' => $peakTorque->rpm],
+            'added' => $i === 0 ? 0.0 : $this->say->power($result->power->p50 - $this->estimate->results[$i - 1]->power->p50),
+            'chance' => $chance,
+            'used_gain_percent' => round(100 * $result->usedGain, 1),
+            'curve' => [
+                'torque' => array_map($this->say->torque(...), $result->likely->torque),
+                'power' => array_map($this->say->power(...), $result->likely->power()),
+            ],
+            'money' => $this->money($cost, $perWatt),
+            'weakest' => $weakest === null ? null : $this->reading($weakest),
+            'limits' => array_map($this->reading(...), $result->readings),
+            'ceilings' => array_map($this->binding(...), $result->bindings),
+            'parts' => array_map(fn (Share $share): array => $this->share($share, $state), $result->shares),
+            'findings' => array_map($this->finding(...), $findings),
+            'gated' => $result->gating() !== [],
+            'cautions' => $this->cautions($state),
+        ];
+    }
+
+    /** @param  list<Finding>  $findings */
+    private static function worst(?Reading $weakest, array $findings): Status
+    {
+        $status = $weakest->status ?? Status::Clear;
+        $fault = array_filter($findings, fn (Finding $finding): bool => $finding->kind->isFault()) !== [];
+
+        return $fault && $status->severity() < Status::Over->severity() ? Status::Over : $status;
+    }
+
+    /**
+     * @param  callable(float): float  $in
+     * @return array{p10: float, p50: float, p90: float}
+     */
+    private function spread(Percentiles $percentiles, callable $in): array
+    {
+        return ['p10' => $in($percentiles->p10), 'p50' => $in($percentiles->p50), 'p90' => $in($percentiles->p90)];
+    }
+
+    /** @return array<string, mixed> */
+    private function money(StageCost $cost, ?float $perWatt): array
+    {
+        return [
+            'spend' => self::moneyRange($cost->spend),
+            'cumulative' => self::moneyRange($cost->cumulative),
+            'net' => self::moneyRange($cost->net),
+            'tax' => self::moneyRange($cost->tax),
+            'reserve' => self::moneyRange($cost->reserve),
+            'hours' => $cost->hours / 100,
+            'resale' => $cost->resale / 100,
+            'per_power' => $perWatt === null ? null : round($perWatt * $this->say->units->power->watts() / 100, 1),
+            'lines' => array_map(fn (Line $line): array => [
+                'part' => $line->part->key,
+                'name' => $line->part->name,
+                'basis' => $line->agreed ? 'agreed' : $line->basis->value,
+                'quantity' => $line->quantity,
+                'goods' => self::moneyRange($line->goods),
+                'hours' => $line->hours / 100,
+                'labour' => $line->labour / 100,
+                'dyno' => $line->dyno / 100,
+                'gross' => self::moneyRange($line->gross),
+            ], $cost->lines),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function reading(Reading $reading): array
+    {
+        $quantity = $reading->limit->quantity;
+
+        return [
+            'key' => $reading->limit->key,
+            'name' => $reading->limit->name,
+            'slot' => $reading->limit->slot,
+            'quantity' => $quantity->value,
+            'unit' => $this->say->limitLabel($quantity),
+            'status' => $reading->status->value,
+            'words' => $reading->status->words(),
+            'used_percent' => $reading->used === null ? null : round(100 * $reading->used, 1),
+            'demand' => $reading->used === null ? null : $this->say->limit($quantity, $reading->demand),
+            'safe' => $this->say->limit($quantity, $reading->safe),
+            'edge' => $this->say->limit($quantity, $reading->edge),
+            'rpm' => $reading->rpm,
+            'sentence' => LimitWords::of($reading, $this->say),
+            'consequence' => $reading->limit->consequence,
+            'evidence' => trim($reading->limit->evidence->words().($reading->limit->note === '' ? '' : ": {$reading->limit->note}")),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function binding(Binding $binding): array
+    {
+        return [
+            'name' => $binding->ceiling->name,
+            'power' => $this->say->power($binding->power),
+            'torque' => $this->say->torque($binding->torque),
+            'sentence' => "{$binding->ceiling->name} takes {$this->say->sayPower($binding->power)} off the peak and {$this->say->sayTorque($binding->torque)} off the torque.",
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function share(Share $share, State $state): array
+    {
+        $part = $share->mounted->part;
+
+        return [
+            'part' => $part->key,
+            'name' => $part->name,
+            'maker' => $part->maker,
+            'slots' => $part->slots,
+            'since' => $share->mounted->since,
+            'adds' => $share->gain === null ? null : $this->say->power($share->adds),
+            'adds_torque' => $share->gain === null ? null : $this->say->torque($share->addsTorque),
+            'lost' => $share->gain === null ? null : $this->say->power($share->lost),
+            'covered' => $share->gain->covered ?? true,
+            'why' => $this->why->of($share, $state),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function finding(Finding $finding): array
+    {
+        return [
+            'kind' => $finding->kind->value,
+            'fault' => $finding->kind->isFault(),
+            'part' => $finding->part->key,
+            'slot' => $finding->slot,
+            'sentence' => $finding->sentence,
+            'fixes' => array_map(fn (Part $part): array => ['part' => $part->key, 'name' => $part->name, 'slot' => $part->slots[0]], array_slice($finding->fixes, 0, 4)),
+            'fuels' => $finding->fuels,
+        ];
+    }
+
+    /** @return list<string> the cautions of what this stage fits, each once */
+    private function cautions(State $state): array
+    {
+        $texts = [];
+        foreach ($state->bought as [$part]) {
+            foreach ($part->cautions as $caution) {
+                $texts[$caution->value] = $caution->text();
+            }
+        }
+
+        return array_values($texts);
+    }
+
+    /** Wheel torque limits of the stock car, for the hatching on the curves. @return list<array<string, mixed>> */
+    private function torqueLimits(): array
+    {
+        $limits = array_filter($this->estimate->bundle->catalog->platform->limits, fn (Limit $limit): bool => $limit->quantity === Quantity::WheelTorque);
+
+        return array_values(array_map(fn (Limit $limit): array => [
+            'name' => $limit->name,
+            'points' => array_map(fn (array $point): array => ['rpm' => $point[0], 'safe' => $this->say->torque($point[1]), 'edge' => $this->say->torque($point[2])], $limit->points),
+        ], $limits));
+    }
+
+    /** @return array{low: float, likely: float, high: float} */
+    private static function moneyRange(MoneyRange $range): array
+    {
+        return ['low' => $range->low / 100, 'likely' => $range->likely / 100, 'high' => $range->high / 100];
+    }
+
+    private static function major(?int $minor): ?float
+    {
+        return $minor === null ? null : $minor / 100;
+    }
+}

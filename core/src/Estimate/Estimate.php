@@ -1,0 +1,65 @@
+<?php
+
+namespace Pebblerun\Core\Estimate;
+
+use Pebblerun\Core\Build\Estimator;
+use Pebblerun\Core\Build\State;
+use Pebblerun\Core\Build\StageResult;
+use Pebblerun\Core\Bundle\Bundle;
+use Pebblerun\Core\Cost\Pricing;
+use Pebblerun\Core\Cost\StageCost;
+use Pebblerun\Core\Findings\Finding;
+use Pebblerun\Core\Findings\Inspector;
+
+/** Everything computed for one bundle. */
+final readonly class Estimate
+{
+    /**
+     * @param  non-empty-list<StageResult>  $results  as it came, then the stages
+     * @param  list<StageCost>  $costs  likewise
+     * @param  list<list<Finding>>  $findings  likewise
+     */
+    private function __construct(public Bundle $bundle, public array $results, public array $costs, public array $findings) {}
+
+    public static function of(Bundle $bundle): self
+    {
+        $results = (new Estimator($bundle->catalog, $bundle->brief, $bundle->plan))->estimate();
+        $states = array_map(fn (StageResult $result): State => $result->model->state, $results);
+        $inspector = new Inspector($bundle->catalog);
+
+        return new self(
+            $bundle,
+            $results,
+            (new Pricing($bundle->rates, $bundle->plan->basis))->of($states),
+            array_map($inspector->of(...), $states),
+        );
+    }
+
+    public function last(): StageResult
+    {
+        return $this->results[count($this->results) - 1];
+    }
+
+    /** Minor units for each W that a stage adds to the median, or null where it adds nothing. */
+    public function costPerWatt(int $stage): ?float
+    {
+        $added = $stage === 0 ? 0.0 : $this->results[$stage]->power->p50 - $this->results[$stage - 1]->power->p50;
+
+        return $added > 0.0 ? $this->costs[$stage]->spend->likely / $added : null;
+    }
+
+    /** The stage past which power gets dear: the next costs more than 1.6 times as much a watt as all before. Null without one. */
+    public function knee(): ?int
+    {
+        $start = $this->results[0]->power->p50;
+        for ($stage = 2; $stage < count($this->results); $stage++) {
+            $gained = $this->results[$stage - 1]->power->p50 - $start;
+            $next = $this->costPerWatt($stage);
+            if ($gained > 0.0 && $next !== null && $next > 1.6 * $this->costs[$stage - 1]->cumulative->likely / $gained) {
+                return $stage - 1;
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,95 @@
+<?php
+
+namespace Pebblerun\Core\Estimate;
+
+use Pebblerun\Core\Build\Gain;
+use Pebblerun\Core\Build\Share;
+use Pebblerun\Core\Build\State;
+use Pebblerun\Core\Platform\Platform;
+
+/** Explains a part's share of a stage: case, reference, fraction, coverage, stacking. */
+final readonly class Why
+{
+    public function __construct(private Figures $say, private Platform $platform) {}
+
+    /** @return list<string> */
+    public function of(Share $share, State $state): array
+    {
+        $gain = $share->gain;
+        if ($gain === null) {
+            return [$share->mounted->part->gains === []
+                ? 'A supporting part: it adds nothing by itself and carries what others need.'
+                : "None of its gain cases holds with this build on {$state->fuel->name}, so it counts as nothing."];
+        }
+
+        return array_values(array_filter([
+            $this->case($gain, $state),
+            $this->fraction($gain),
+            $this->coverage($gain, $state),
+            $this->stacking($gain),
+            $this->worth($share),
+        ]));
+    }
+
+    private function case(Gain $gain, State $state): string
+    {
+        $case = $gain->case;
+        $when = $case->when === null ? 'always' : "with {$case->when->asks($state->situation)}";
+        $note = $case->note === '' ? '' : " ({$case->note})";
+
+        return $case->anchors === []
+            ? sprintf(
+                'Case: %s. %s to %s at peak power, %s to %s at peak torque, likely %s and %s. Evidence: %s%s.',
+                $when,
+                $this->say->power($case->power->low), $this->say->sayPower($case->power->high),
+                $this->say->torque($case->torque->low), $this->say->sayTorque($case->torque->high),
+                $this->say->power($case->power->likely), $this->say->torque($case->torque->likely),
+                $case->evidence->words(), $note,
+            )
+            : "Case: {$when}, stated over engine speed. Evidence: {$case->evidence->words()}{$note}.";
+    }
+
+    private function fraction(Gain $gain): string
+    {
+        $baseline = $this->platform->baseline;
+        $last = count($gain->fractions) - 1;
+
+        return sprintf(
+            'Reference: %s and %s before the part, so it gives %+.1f %% near %s and %+.1f %% from %s.',
+            $this->say->sayPower($gain->ratios[$last] * $baseline->peakPower()->value),
+            $this->say->sayTorque($gain->ratios[0] * $baseline->peakTorque()->value),
+            100 * $gain->fractions[0]->likely, $this->say->sayRpm($gain->rpms[0]),
+            100 * $gain->fractions[$last]->likely, $this->say->sayRpm($gain->rpms[$last]),
+        );
+    }
+
+    private function coverage(Gain $gain, State $state): string
+    {
+        $map = $state->map();
+
+        return match (true) {
+            $gain->part->map !== null => 'It is the map itself.',
+            $gain->covered && $map !== null => "Covered by {$map->name}: the full gain counts.",
+            default => sprintf(
+                'Not covered by %s: only %d %% of the gain counts until the next map.',
+                $map === null ? 'the factory map' : $map->name,
+                round(100 * $gain->share),
+            ),
+        };
+    }
+
+    private function stacking(Gain $gain): string
+    {
+        if ($gain->ceiling === INF) {
+            return 'A measured kit: it stacks by itself, without a family ceiling.';
+        }
+        $family = $this->platform->families[$gain->family] ?? null;
+
+        return sprintf('Family "%s" can give %.0f %% in all; parts in it share that room.', $family->name ?? $gain->family, 100 * $gain->ceiling);
+    }
+
+    private function worth(Share $share): string
+    {
+        return "Here it adds {$this->say->sayPower($share->adds)} in fitting order; without it {$this->say->sayPower($share->lost)} would be lost.";
+    }
+}

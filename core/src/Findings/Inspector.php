@@ -1,0 +1,136 @@
+<?php
+
+namespace Pebblerun\Core\Findings;
+
+use Pebblerun\Core\Build\GainFinder;
+use Pebblerun\Core\Build\Mounted;
+use Pebblerun\Core\Build\State;
+use Pebblerun\Core\Condition\Catalog;
+use Pebblerun\Core\Condition\Condition;
+use Pebblerun\Core\Condition\Situation;
+use Pebblerun\Core\Fuel\Fuel;
+use Pebblerun\Core\Parts\Need;
+use Pebblerun\Core\Parts\Part;
+
+/** Looks a stage over: needs, conflicts, coverage, fuel, law. Every finding explains itself. */
+final readonly class Inspector
+{
+    public function __construct(private Catalog $catalog) {}
+
+    /** @return list<Finding> faults first */
+    public function of(State $state): array
+    {
+        $findings = [];
+        foreach ($state->parts() as $mounted) {
+            array_push($findings, ...$this->part($mounted, $state));
+        }
+        usort($findings, fn (Finding $a, Finding $b): int => $b->kind->isFault() <=> $a->kind->isFault());
+
+        return $findings;
+    }
+
+    /** @return list<Finding> */
+    private function part(Mounted $mounted, State $state): array
+    {
+        $part = $mounted->part;
+        $findings = [
+            ...$this->needs(Kind::Missing, $part, $part->requires, $state),
+            ...$this->conflicts($part, $state),
+            ...$this->coverage($mounted, $state),
+            ...$this->needs(Kind::Advised, $part, $part->recommends, $state),
+        ];
+        if ($part->gains !== [] && $part->map !== null && GainFinder::caseFor($part, $state) === null) {
+            $findings[] = new Finding(Kind::NotAllowed, $part, $part->slots[0], "{$part->name} has no calibration for {$state->fuel->name} with this build.");
+        }
+        if ($part->trackOnly && $state->situation->car->use !== 'track') {
+            $findings[] = new Finding(Kind::Law, $part, $part->slots[0], "{$part->name} is for closed courses only: {$part->lawNote}");
+        }
+        if ($mounted->kit !== null) {
+            $findings[] = new Finding(Kind::KitBroken, $part, $part->slots[0], "{$mounted->kit->name} is broken up, so its measured gain no longer holds: {$part->name} counts by itself.");
+        }
+
+        return $findings;
+    }
+
+    /**
+     * @param  list<Need>  $needs
+     * @return list<Finding>
+     */
+    private function needs(Kind $kind, Part $part, array $needs, State $state): array
+    {
+        $findings = [];
+        foreach ($needs as $need) {
+            if (($need->when?->holds($state->situation) ?? true) && ! $need->that->holds($state->situation)) {
+                $fixes = $this->fixes($need->that, $state->situation);
+                $verb = $kind === Kind::Missing ? 'needs' : 'is better with';
+                $findings[] = new Finding(
+                    $kind,
+                    $part,
+                    $fixes === [] ? $part->slots[0] : $fixes[0]->slots[0],
+                    "{$part->name} {$verb} {$need->that->asks($state->situation)}: {$need->reason}",
+                    $fixes,
+                    $this->fuelFixes($need->that, $state->situation),
+                );
+            }
+        }
+
+        return $findings;
+    }
+
+    /** @return list<Finding> */
+    private function conflicts(Part $part, State $state): array
+    {
+        $findings = [];
+        foreach ($part->conflicts as $need) {
+            if (($need->when?->holds($state->situation) ?? true) && $need->that->holds($state->situation)) {
+                $findings[] = new Finding(
+                    Kind::Conflict, $part, $part->slots[0],
+                    "{$part->name} does not go with {$need->that->asks($state->situation)}: {$need->reason}",
+                );
+            }
+        }
+
+        return $findings;
+    }
+
+    /** @return list<Finding> */
+    private function coverage(Mounted $mounted, State $state): array
+    {
+        $part = $mounted->part;
+        if ($state->covers($mounted)) {
+            return [];
+        }
+        $map = $state->map();
+        $why = match (true) {
+            $map === null => 'the factory map does not know it',
+            $map->map?->kind->isCustom() => "it came after {$map->name}",
+            default => "{$map->name} does not list it",
+        };
+        if (! $part->runsUnmapped) {
+            return [new Finding(Kind::Gated, $part, $part->slots[0], "{$part->name} must not see full load yet: {$why}. Drive gently to the map, and do not stop here.")];
+        }
+        $gains = $part->gains !== [] && min(array_map(fn ($case): float => $case->unmapped, $part->gains)) < 1.0;
+
+        return $gains ? [new Finding(Kind::Uncovered, $part, $part->slots[0], "{$part->name} gives only part of its gain: {$why}.")] : [];
+    }
+
+    /** @return list<Part> single parts that would make it hold, cheapest first */
+    private function fixes(Condition $that, Situation $situation): array
+    {
+        $fixes = array_values(array_filter(
+            $this->catalog->parts,
+            fn (Part $part): bool => ! $situation->hasPart($part->key) && $that->holds($situation->with($part)),
+        ));
+        usort($fixes, fn (Part $a, Part $b): int => $a->price->new->likely <=> $b->price->new->likely);
+
+        return $fixes;
+    }
+
+    /** @return list<string> */
+    private function fuelFixes(Condition $that, Situation $situation): array
+    {
+        $fuels = array_filter($this->catalog->fuels, fn (Fuel $fuel): bool => $that->holds($situation->on($fuel)));
+
+        return array_values(array_map(fn (Fuel $fuel): string => $fuel->name, $fuels));
+    }
+}

@@ -1,0 +1,15 @@
+<?php
+
+namespace Pebblerun\Core\Fuel;
+
+use Pebblerun\Core\Units\Range;
+
+/** A fuel from the shop's list. */
+final readonly class Fuel
+{
+    /**
+     * @param  float  $octane  RON
+     * @param  Range  $ethanol  percent by volume, as the pump really gives it
+     */
+    public function __construct(public string $key, public string $name, public float $octane, public Range $ethanol) {}
+}

@@ -1,0 +1,31 @@
+<?php
+
+namespace Pebblerun\Core\Limits;
+
+/** A limit against one stage's demand. */
+final readonly class Reading
+{
+    /**
+     * @param  ?float  $used  P90 of demand over safe; null when nothing can be said
+     * @param  float  $demand  P90 in the limit's SI unit, overshoot included
+     * @param  float  $safe  there, moved by the map
+     * @param  float  $edge  there, moved by the map
+     * @param  float  $rpm  where along the curve the likely demand is worst
+     */
+    public function __construct(
+        public Limit $limit,
+        public Status $status,
+        public ?float $used,
+        public float $demand,
+        public float $safe,
+        public float $edge,
+        public float $rpm,
+    ) {}
+
+    /** Whether this is the weaker link: worse status, then more used. */
+    public function isWeakerThan(?self $other): bool
+    {
+        return $other === null
+            || [$this->status->severity(), $this->used] > [$other->status->severity(), $other->used];
+    }
+}

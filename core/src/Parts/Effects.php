@@ -1,0 +1,26 @@
+<?php
+
+namespace Pebblerun\Core\Parts;
+
+use Pebblerun\Core\Limits\Limit;
+use Pebblerun\Core\Platform\Ceiling;
+use Pebblerun\Core\Units\Range;
+
+/** What a part does besides its gain. */
+final readonly class Effects
+{
+    /**
+     * @param  ?Range  $spool  rpm by which the rising flank moves; positive is later
+     * @param  ?float  $revLimit  rpm
+     * @param  list<AddedPower>  $added
+     * @param  list<Ceiling>  $ceilings  of its own, while it is fitted
+     * @param  list<Limit>  $limits  in place of the limits of the component it replaces
+     */
+    public function __construct(
+        public ?Range $spool = null,
+        public ?float $revLimit = null,
+        public array $added = [],
+        public array $ceilings = [],
+        public array $limits = [],
+    ) {}
+}

@@ -1,0 +1,29 @@
+<?php
+
+namespace Pebblerun\Core\Plan;
+
+/** One change of a stage: a part fitted (bought again where it already stands), or a slot put back to stock. */
+final readonly class Change
+{
+    private function __construct(
+        public ?string $part,
+        public ?string $slot,
+        public ?Basis $basis,
+        public ?int $agreed,
+        public int $quantity,
+    ) {}
+
+    /**
+     * @param  ?Basis  $basis  null: the plan's
+     * @param  ?int  $agreed  an agreed price a piece in minor units, in place of the list's
+     */
+    public static function fit(string $part, ?Basis $basis = null, ?int $agreed = null, int $quantity = 1): self
+    {
+        return new self($part, null, $basis, $agreed, $quantity);
+    }
+
+    public static function remove(string $slot): self
+    {
+        return new self(null, $slot, null, null, 0);
+    }
+}

@@ -1,0 +1,39 @@
+<?php
+
+namespace Pebblerun\Core\Platform;
+
+use Pebblerun\Core\Curve\Curve;
+use Pebblerun\Core\Limits\Limit;
+
+/** An engine platform: slots in gas-path order, families, limits, ceilings and the stock car's wheel curve. */
+final readonly class Platform
+{
+    /**
+     * @param  Curve  $baseline  wheel torque of the stock car in the shop's frame
+     * @param  bool  $boosted  turbo or blower from the factory
+     * @param  float  $revLimit  rpm
+     * @param  float  $displacement  m³
+     * @param  array<string, string>  $lanes  names by key, in gas-path order
+     * @param  array<string, Slot>  $slots  by key, in gas-path order
+     * @param  array<string, Family>  $families  by key
+     * @param  list<Limit>  $limits
+     * @param  list<Ceiling>  $ceilings
+     */
+    public function __construct(
+        public string $key,
+        public string $name,
+        public string $drive,
+        public string $aspiration,
+        public int $firstYear,
+        public int $lastYear,
+        public float $displacement,
+        public bool $boosted,
+        public float $revLimit,
+        public Curve $baseline,
+        public array $lanes,
+        public array $slots,
+        public array $families,
+        public array $limits,
+        public array $ceilings,
+    ) {}
+}

@@ -1,0 +1,55 @@
+<?php
+
+namespace Pebblerun\Core\Units;
+
+/** A figure with its doubt: low ≤ likely ≤ high, in one SI unit. */
+final readonly class Range
+{
+    private function __construct(public float $low, public float $likely, public float $high) {}
+
+    /** @throws InvalidRange when the three are out of order. */
+    public static function of(float $low, float $likely, float $high): self
+    {
+        foreach (['low' => $low, 'likely' => $likely, 'high' => $high] as $name => $value) {
+            Finite::check("{$name} value", $value);
+        }
+        if ($low > $likely) {
+            throw InvalidRange::lowAboveLikely($low, $likely);
+        }
+        if ($likely > $high) {
+            throw InvalidRange::likelyAboveHigh($likely, $high);
+        }
+
+        return new self($low, $likely, $high);
+    }
+
+    public static function exact(float $value): self
+    {
+        return self::of($value, $value, $value);
+    }
+
+    public function scaled(float $factor): self
+    {
+        return $factor >= 0.0
+            ? new self($this->low * $factor, $this->likely * $factor, $this->high * $factor)
+            : new self($this->high * $factor, $this->likely * $factor, $this->low * $factor);
+    }
+
+    /**
+     * Quantile of the triangular distribution with mode at likely.
+     *
+     * @param  float  $u  0–1
+     */
+    public function quantile(float $u): float
+    {
+        $width = $this->high - $this->low;
+        if ($width <= 0.0) {
+            return $this->likely;
+        }
+        $rise = $this->likely - $this->low;
+
+        return $u * $width <= $rise
+            ? $this->low + sqrt($u * $width * $rise)
+            : $this->high - sqrt((1.0 - $u) * $width * ($this->high - $this->likely));
+    }
+}

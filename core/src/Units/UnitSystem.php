@@ -1,0 +1,57 @@
+<?php
+
+namespace Pebblerun\Core\Units;
+
+use BackedEnum;
+
+/** The units a document names once in its head; the door converts, the inside is SI. */
+final readonly class UnitSystem
+{
+    public function __construct(
+        public PowerUnit $power = PowerUnit::Hp,
+        public TorqueUnit $torque = TorqueUnit::LbFt,
+        public PressureUnit $pressure = PressureUnit::Bar,
+        public TemperatureUnit $temperature = TemperatureUnit::Celsius,
+    ) {}
+
+    /**
+     * @param  array<string, string>  $units  keys power, torque, pressure, temperature
+     *
+     * @throws InvalidQuantity for a unit nobody knows.
+     */
+    public static function parse(array $units): self
+    {
+        return new self(
+            self::unit(PowerUnit::class, 'power', $units['power'] ?? 'hp'),
+            self::unit(TorqueUnit::class, 'torque', $units['torque'] ?? 'lb-ft'),
+            self::unit(PressureUnit::class, 'pressure', $units['pressure'] ?? 'bar'),
+            self::unit(TemperatureUnit::class, 'temperature', $units['temperature'] ?? 'C'),
+        );
+    }
+
+    /** @return array<string, string> */
+    public function toArray(): array
+    {
+        return [
+            'power' => $this->power->value,
+            'torque' => $this->torque->value,
+            'pressure' => $this->pressure->value,
+            'temperature' => $this->temperature->value,
+        ];
+    }
+
+    /**
+     * @template T of BackedEnum
+     *
+     * @param  class-string<T>  $enum
+     * @return T
+     */
+    private static function unit(string $enum, string $dimension, string $value): BackedEnum
+    {
+        return $enum::tryFrom($value) ?? throw InvalidQuantity::unknownUnit(
+            $dimension,
+            $value,
+            implode(', ', array_map(fn (BackedEnum $case): string => (string) $case->value, $enum::cases())),
+        );
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+namespace Pebblerun\Core\Verdict;
+
+use Pebblerun\Core\Estimate\Figures;
+use Pebblerun\Core\Limits\Quantity;
+use Pebblerun\Core\Limits\Reading;
+
+/** Says where a component stands. */
+final class LimitWords
+{
+    public static function of(Reading $reading, Figures $say): string
+    {
+        $quantity = $reading->limit->quantity;
+        $unit = $say->limitLabel($quantity);
+        $figure = fn (float $value): string => number_format($say->limit($quantity, $value), $quantity === Quantity::Boost ? 2 : 0);
+        if ($reading->used === null) {
+            return "{$reading->limit->name}: not estimated, watch it (safe to {$figure($reading->safe)} {$unit}).";
+        }
+        $where = $quantity === Quantity::EngineSpeed ? '' : " near {$say->sayRpm($reading->rpm)}";
+
+        return "{$reading->limit->name} is {$reading->status->words()}: nine cars in ten stay under {$figure($reading->demand)} {$unit}{$where}; safe to {$figure($reading->safe)}, edge {$figure($reading->edge)}.";
+    }
+}

@@ -1,0 +1,199 @@
+<?php
+
+namespace Pebblerun\Core\Verdict;
+
+use Pebblerun\Core\Build\StageResult;
+use Pebblerun\Core\Estimate\Estimate;
+use Pebblerun\Core\Estimate\Figures;
+use Pebblerun\Core\Findings\Finding;
+use Pebblerun\Core\Findings\Kind;
+use Pebblerun\Core\Limits\Reading;
+use Pebblerun\Core\Limits\Status;
+
+/** Says in short sentences how a plan stands against its brief. */
+final readonly class Verdict
+{
+    private const SURE = 0.8;
+
+    private const EVEN = 0.5;
+
+    public function __construct(private Estimate $estimate, private Figures $say) {}
+
+    /** @return list<Sentence> target, budget, limits, build, fuel, law */
+    public function sentences(): array
+    {
+        return [$this->target(), $this->budget(), $this->limits(), $this->build(), $this->fuel(), $this->law()];
+    }
+
+    private function target(): Sentence
+    {
+        $last = $this->estimate->last();
+        $target = $this->estimate->bundle->brief->target;
+        $reached = $this->say->sayPower($last->power->p50);
+        if ($target === null) {
+            return new Sentence('target', Status::Unknown, "{$reached} likely", 'no target asked yet', []);
+        }
+        [$draws, $asked, $words] = $target->power !== null
+            ? [$last->power, $target->power, $this->say->sayPower($target->power)]
+            : [$last->atTarget ?? $last->torque, (float) $target->torque, $this->say->sayTorque((float) $target->torque).' at '.$this->say->sayRpm((float) $target->atRpm)];
+        $reached = $target->power !== null ? $reached : $this->say->sayTorque($draws->p50);
+        $chance = $draws->chanceOf($asked);
+        $status = match (true) {
+            $chance >= self::SURE => Status::Clear,
+            $chance >= self::EVEN => Status::Close,
+            default => Status::Over,
+        };
+        $measured = $this->estimate->bundle->brief->came->allowsChances();
+        $headline = $draws->p50 >= $asked ? "{$reached} likely, {$words} asked" : "{$reached} likely falls short of {$words}";
+        $say = fn (float $value): string => $target->power !== null ? $this->say->sayPower($value) : $this->say->sayTorque($value);
+        $reasons = [
+            "Eight cars in ten land between {$say($draws->p10)} and {$say($draws->p90)}.",
+            "Quoted gains simply added up would promise {$this->say->sayPower($last->plainSum)}.",
+        ];
+        foreach ($last->bindings as $binding) {
+            $reasons[] = "{$binding->ceiling->name} costs {$this->say->sayPower($binding->power)}.";
+        }
+
+        return $measured
+            ? new Sentence('target', $status, $headline, sprintf('%d in 100 such cars get there', round(100 * $chance)), $reasons)
+            : new Sentence('target', $status === Status::Clear ? Status::Close : $status, $headline, 'no chance stated: not measured yet', [
+                'A chance needs this car’s own baseline and a passed health check.', ...$reasons,
+            ]);
+    }
+
+    private function budget(): Sentence
+    {
+        $costs = $this->estimate->costs;
+        $total = $costs[count($costs) - 1]->cumulative;
+        $budget = $this->estimate->bundle->brief->budget;
+        $reasons = [];
+        if ($budget->now !== null && isset($costs[1])) {
+            $spend = $this->say->sayMoney($costs[1]->spend->likely);
+            $reasons[] = $costs[1]->spend->likely > $budget->now
+                ? "Stage 1 costs {$spend}, more than the {$this->say->sayMoney($budget->now)} there is now."
+                : "Stage 1 costs {$spend} of the {$this->say->sayMoney($budget->now)} there is now.";
+        }
+        if ($budget->total === null) {
+            return new Sentence('budget', Status::Unknown, "{$this->say->sayMoney($total->likely)} in all", 'no budget asked yet', $reasons);
+        }
+        $left = $budget->total - $total->likely;
+        $status = match (true) {
+            $left < 0 => Status::Over,
+            $total->high > $budget->total => Status::Close,
+            default => Status::Clear,
+        };
+        $reserve = $this->estimate->bundle->rates->reserve / 100;
+        $reasons[] = "All in: parts, labour, dyno time, tax and a reserve of {$reserve} %. It may run from {$this->say->sayMoney($total->low)} to {$this->say->sayMoney($total->high)}.";
+
+        return new Sentence(
+            'budget', $status,
+            "{$this->say->sayMoney($total->likely)} of {$this->say->sayMoney($budget->total)}",
+            $left < 0 ? "{$this->say->sayMoney(-$left)} too much" : "{$this->say->sayMoney($left)} left, reserve inside",
+            $reasons,
+        );
+    }
+
+    private function limits(): Sentence
+    {
+        $appetite = $this->estimate->bundle->brief->appetite;
+        $worst = null;
+        $stage = 0;
+        $reasons = [];
+        foreach ($this->estimate->results as $i => $result) {
+            $weakest = $result->weakest();
+            if ($i > 0 && $weakest !== null && $weakest->isWeakerThan($worst)) {
+                [$worst, $stage] = [$weakest, $i];
+            }
+            if ($i > 0) {
+                array_push($reasons, ...$this->limitReasons($result, $i));
+            }
+        }
+        if ($worst === null) {
+            return new Sentence('limits', Status::Unknown, 'No stage to check yet', '', []);
+        }
+        $allowed = $appetite->allows($worst->status);
+        $headline = $worst->limit->name.' at '.round(100 * (float) $worst->used)." % in stage {$stage}";
+        $detail = $allowed
+            ? "{$worst->status->words()}; a {$appetite->value} plan allows it"
+            : ucfirst($worst->limit->consequence);
+
+        return new Sentence('limits', $worst->status, $headline, $detail, $reasons ?: ['Every limit is clear at every stage.']);
+    }
+
+    /** @return list<string> */
+    private function limitReasons(StageResult $result, int $stage): array
+    {
+        $noted = array_filter($result->readings, fn (Reading $reading): bool => $reading->status->severity() > Status::Clear->severity());
+
+        return array_values(array_map(fn (Reading $reading): string => "Stage {$stage}: ".LimitWords::of($reading, $this->say), $noted));
+    }
+
+    private function build(): Sentence
+    {
+        $faults = $this->findings(fn (Finding $finding): bool => $finding->kind->isFault() && $finding->kind !== Kind::Law);
+        $notes = $this->findings(fn (Finding $finding): bool => ! $finding->kind->isFault());
+        $count = count($faults);
+        if ($count === 0) {
+            return new Sentence('build', Status::Clear, 'Everything has what it needs', $notes === [] ? 'no conflicts, all covered' : count($notes).' to consider', $notes);
+        }
+
+        return new Sentence('build', Status::Over, $count === 1 ? 'One thing is open' : "{$count} things are open", $faults[0], [...$faults, ...$notes]);
+    }
+
+    private function fuel(): Sentence
+    {
+        $within = $this->estimate->bundle->brief->fuels;
+        $last = $this->estimate->last()->model->state->fuel;
+        $out = [];
+        foreach ($this->estimate->results as $i => $result) {
+            $fuel = $result->model->state->fuel;
+            if ($i > 0 && $within !== null && ! in_array($fuel->key, $within, true)) {
+                $out[] = "Stage {$i} runs on {$fuel->name}, which is not within reach.";
+            }
+        }
+        $content = $last->ethanol->likely > 15.0
+            ? sprintf('pump swings %d–%d %% ethanol', $last->ethanol->low, $last->ethanol->high)
+            : 'at every pump in reach';
+
+        return match (true) {
+            $out !== [] => new Sentence('fuel', Status::Over, "{$last->name} is out of reach", $out[0], $out),
+            $within === null => new Sentence('fuel', Status::Unknown, $last->name, 'fuels within reach not asked yet', []),
+            default => new Sentence('fuel', $last->ethanol->likely > 15.0 ? Status::Close : Status::Clear, $last->name, $content, []),
+        };
+    }
+
+    private function law(): Sentence
+    {
+        $faults = $this->findings(fn (Finding $finding): bool => $finding->kind === Kind::Law);
+        $notes = [];
+        foreach ($this->estimate->last()->model->state->parts() as $mounted) {
+            if ($mounted->part->lawNote !== '' && ! $mounted->part->trackOnly) {
+                $notes[] = "{$mounted->part->name}: {$mounted->part->lawNote}";
+            }
+        }
+        $track = $this->estimate->bundle->brief->car->use === 'track';
+
+        return match (true) {
+            $faults !== [] => new Sentence('law', Status::Over, 'Not for the road', $faults[0], $faults),
+            $track => new Sentence('law', Status::Close, 'Track only', 'never on a public road like this', $notes),
+            $notes !== [] => new Sentence('law', Status::Close, 'Road use, checks due', count($notes).' to show at inspection; local rules decide', $notes),
+            default => new Sentence('law', Status::Clear, 'Nothing that the road forbids', 'local rules decide', []),
+        };
+    }
+
+    /**
+     * @param  callable(Finding): bool  $which
+     * @return list<string> each sentence once, with the first stage it shows in
+     */
+    private function findings(callable $which): array
+    {
+        $sentences = [];
+        foreach ($this->estimate->findings as $stage => $findings) {
+            foreach (array_filter($findings, $which) as $finding) {
+                $sentences[$finding->sentence] ??= ($stage === 0 ? 'As it came: ' : "Stage {$stage}: ").$finding->sentence;
+            }
+        }
+
+        return array_values($sentences);
+    }
+}

@@ -1,0 +1,154 @@
+<?php
+
+namespace Pebblerun\Core\Tests;
+
+use Pebblerun\Core\Brief\Brief;
+use Pebblerun\Core\Brief\Budget;
+use Pebblerun\Core\Brief\Came;
+use Pebblerun\Core\Brief\Target;
+use Pebblerun\Core\Build\Estimator;
+use Pebblerun\Core\Build\StageResult;
+use Pebblerun\Core\Condition\Catalog;
+use Pebblerun\Core\Cost\PartPrice;
+use Pebblerun\Core\Curve\Curve;
+use Pebblerun\Core\Fuel\Fuel;
+use Pebblerun\Core\Limits\Appetite;
+use Pebblerun\Core\Limits\Limit;
+use Pebblerun\Core\Parts\Effects;
+use Pebblerun\Core\Parts\Evidence;
+use Pebblerun\Core\Parts\GainCase;
+use Pebblerun\Core\Parts\MapKind;
+use Pebblerun\Core\Parts\MapTraits;
+use Pebblerun\Core\Parts\Part;
+use Pebblerun\Core\Parts\Reference;
+use Pebblerun\Core\Plan\Basis;
+use Pebblerun\Core\Plan\Change;
+use Pebblerun\Core\Plan\Plan;
+use Pebblerun\Core\Plan\Stacking;
+use Pebblerun\Core\Plan\Stage;
+use Pebblerun\Core\Platform\Car;
+use Pebblerun\Core\Platform\Ceiling;
+use Pebblerun\Core\Platform\Family;
+use Pebblerun\Core\Platform\Platform;
+use Pebblerun\Core\Platform\Slot;
+use Pebblerun\Core\Units\Range;
+
+/** The small platform of the method's worked values: curve, parts and ceilings as the method states them, in kW and N·m. */
+final class Lyre
+{
+    /** @var list<Ceiling> */
+    public array $ceilings = [];
+
+    /** @var list<Limit> */
+    public array $limits = [];
+
+    /** @var array<string, Part> */
+    public array $parts;
+
+    public Stacking $stacking = Stacking::Diminishing;
+
+    /** @var list<string> */
+    public array $came = [];
+
+    public ?Curve $measured = null;
+
+    public ?Target $target = null;
+
+    public function __construct()
+    {
+        $this->parts = [
+            'map' => self::part('map', ['map'], [19, 25, 31], [45, 60, 78], map: new MapTraits(MapKind::Dyno, [], 3.0), reference: null),
+            'intake' => self::part('intake', ['filter'], [2, 4, 6], [0, 3, 6]),
+            'pipe' => self::part('pipe', ['inlet'], [3, 5, 7], [3, 5, 7]),
+            'cooler' => self::part('cooler', ['cooler'], [3, 5, 9], [3, 6, 10]),
+            'downpipe' => self::part('downpipe', ['downpipe'], [6, 9, 12], [10, 16, 20]),
+            'catback' => self::part('catback', ['catback'], [2, 4, 6], [2, 4, 6]),
+        ];
+        $this->measured = self::curve();
+    }
+
+    public static function curve(): Curve
+    {
+        return Curve::fromPoints([[1500.0, 180.0], [2500.0, 300.0], [4500.0, 300.0], [5800.0, 262.0], [6500.0, 215.0]]);
+    }
+
+    /**
+     * @param  non-empty-list<string>  $slots
+     * @param  array{float, float, float}|null  $power  kW
+     * @param  array{float, float, float}|null  $torque  N·m
+     * @param  list<string>  $contains
+     */
+    public static function part(
+        string $key,
+        array $slots,
+        ?array $power,
+        ?array $torque,
+        ?MapTraits $map = null,
+        ?Reference $reference = new Reference(184_000.0, 360.0),
+        array $contains = [],
+        Effects $effects = new Effects,
+        float $unmapped = 0.3,
+        bool $runsUnmapped = true,
+    ): Part {
+        $gains = $power === null || $torque === null ? [] : [new GainCase(
+            null, Range::of(...$power)->scaled(1000.0), Range::of(...$torque), [], $reference, $unmapped, Evidence::ShopDyno, '',
+        )];
+
+        return new Part(
+            $key, ucfirst($key), 'Kolvane', $slots, $contains, [], $map, $gains, $runsUnmapped, $effects,
+            [], [], [], PartPrice::free(), false, '', [],
+        );
+    }
+
+    public function platform(): Platform
+    {
+        $slots = [];
+        foreach (['filter' => 'intake', 'inlet' => 'intake', 'turbo' => 'induction', 'cooler' => 'charge', 'downpipe' => 'exhaust', 'catback' => 'exhaust', 'map' => 'map', 'gearbox' => 'drive'] as $key => $family) {
+            $slots[$key] = new Slot($key, ucfirst($key), 'lane', $family, 'stock', $key === 'gearbox');
+        }
+        $families = [];
+        foreach (['map' => 0.60, 'intake' => 0.06, 'exhaust' => 0.10, 'charge' => 0.08, 'induction' => 0.6, 'drive' => 0.1] as $key => $ceiling) {
+            $families[$key] = new Family($key, $key, $ceiling, []);
+        }
+
+        return new Platform(
+            'lyre', 'Lyre', 'front', 'turbo', 2019, 2024, 0.0016, true, 6500.0, self::curve(),
+            ['lane' => 'Lane'], $slots, $families, $this->limits, $this->ceilings,
+        );
+    }
+
+    /** @param  list<string>  ...$stages  part keys to fit */
+    public function estimator(array ...$stages): Estimator
+    {
+        $steps = [];
+        foreach (array_values($stages) as $i => $keys) {
+            $steps[] = new Stage("s{$i}", '', 'pump', array_map(fn (string $key): Change => Change::fit($key), $keys));
+        }
+
+        return new Estimator($this->catalog(), $this->brief(), new Plan($this->stacking, false, Basis::New, $steps));
+    }
+
+    public function catalog(): Catalog
+    {
+        return new Catalog($this->platform(), $this->parts, ['pump' => new Fuel('pump', 'Pump 98', 98.0, Range::of(0.0, 5.0, 10.0))]);
+    }
+
+    public function brief(): Brief
+    {
+        return new Brief(
+            new Car(2021, 'manual', 'road', 'turbo', 'front'),
+            new Came($this->came, 'pump', $this->measured, true),
+            $this->target, new Budget(null, null, null), [2500.0, 5500.0], null, Appetite::Usual,
+        );
+    }
+
+    /** @param  list<string>  ...$stages */
+    public function last(array ...$stages): StageResult
+    {
+        $results = $this->estimator(...$stages)->estimate();
+
+        return $results[count($results) - 1];
+    }
+
+    public const FULL = ['map', 'intake', 'pipe', 'cooler', 'downpipe', 'catback'];
+}

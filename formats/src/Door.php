@@ -1,0 +1,60 @@
+<?php
+
+namespace Pebblerun\Formats;
+
+use Pebblerun\Core\Bundle\Bundle;
+use Pebblerun\Core\Bundle\BundleReader;
+use Pebblerun\Core\Bundle\CatalogCheck;
+use Pebblerun\Core\Bundle\InvalidBundle;
+
+/** What strangers send: held against its schema, read by the core, checked as a whole. */
+final readonly class Door
+{
+    public function __construct(private SchemaGate $gate) {}
+
+    public static function standard(): self
+    {
+        return new self(new SchemaGate(dirname(__DIR__, 2).'/schemas'));
+    }
+
+    /**
+     * A document of one format.
+     *
+     * @return array<string, mixed>
+     *
+     * @throws Refused
+     */
+    public function document(string $format, string $file): array
+    {
+        $document = JsonFile::read($file);
+        $this->gate->check($format, $document);
+
+        /** @var array<string, mixed> */
+        return json_decode((string) json_encode($document), true);
+    }
+
+    /** @throws Refused */
+    public function bundle(string $file): Bundle
+    {
+        return $this->open($this->document('bundle', $file));
+    }
+
+    /**
+     * A decoded bundle whose parts have passed their schemas.
+     *
+     * @param  array<string, mixed>  $document
+     *
+     * @throws Refused
+     */
+    public function open(array $document): Bundle
+    {
+        try {
+            $bundle = BundleReader::read($document);
+        } catch (InvalidBundle $fault) {
+            throw Refused::because($fault->path, $fault->fault);
+        }
+        $faults = array_map(fn (InvalidBundle $fault): Fault => new Fault($fault->path, $fault->fault), CatalogCheck::faults($bundle->catalog));
+
+        return $faults === [] ? $bundle : throw new Refused($faults);
+    }
+}

@@ -1,0 +1,56 @@
+<?php
+
+namespace Pebblerun\Formats;
+
+use Opis\JsonSchema\Errors\ValidationError;
+
+/** Says in words what a schema asks for. */
+final class SchemaWords
+{
+    public static function of(ValidationError $error): string
+    {
+        $args = $error->args();
+        $value = self::shown($error->data()->value());
+
+        return match ($error->keyword()) {
+            'required' => '"'.implode('", "', (array) ($args['missing'] ?? [])).'" is missing.',
+            'additionalProperties' => '"'.implode('", "', (array) ($args['properties'] ?? [])).'" is not known here: check the spelling, or leave it out.',
+            'enum', 'const' => "{$value} is not known here: use ".self::allowed($error).'.',
+            'type' => "{$value} must be ".self::types($args['expected'] ?? '').'.',
+            'minimum' => "{$value} is too low: give {$args['min']} or more.",
+            'exclusiveMinimum' => "{$value} is too low: give more than {$args['min']}.",
+            'maximum' => "{$value} is too high: give {$args['max']} or less.",
+            'pattern' => "{$value} is not well formed: a key has lower case letters, digits and hyphens; a currency three capitals.",
+            'minItems' => 'needs at least '.($args['min'] ?? 1).' items.',
+            'maxItems' => 'has too many items: '.($args['max'] ?? '').' at most.',
+            'minLength', 'maxLength' => "{$value} is too short or too long.",
+            'format' => "{$value} is not a date like 2026-05-31.",
+            default => "{$value} fits none of the forms allowed here; see docs/formats.md.",
+        };
+    }
+
+    private static function allowed(ValidationError $error): string
+    {
+        $schema = $error->schema()->info()->data();
+        $values = is_object($schema) ? ($schema->enum ?? [$schema->const ?? null]) : [];
+
+        return 'one of '.implode(', ', array_map(fn (mixed $value): string => is_string($value) ? $value : (string) json_encode($value), (array) $values));
+    }
+
+    private static function types(mixed $expected): string
+    {
+        $names = ['object' => 'an object', 'array' => 'a list', 'string' => 'text', 'number' => 'a number', 'integer' => 'a whole number', 'boolean' => 'true or false', 'null' => 'nothing'];
+
+        return implode(' or ', array_map(fn (mixed $type): string => $names[$type] ?? (string) $type, (array) $expected));
+    }
+
+    private static function shown(mixed $value): string
+    {
+        return match (true) {
+            is_string($value) => '"'.mb_strimwidth($value, 0, 40, '…').'"',
+            is_object($value) => 'this object',
+            is_array($value) => 'this list',
+            default => (string) json_encode($value),
+        };
+    }
+}
