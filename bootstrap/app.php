@@ -1,18 +1,40 @@
 <?php
 
+use App\Actions\NothingToUndo;
+use App\Actions\OutdatedBrief;
+use App\Actions\OutdatedRevision;
+use App\Http\Middleware\SecurityHeaders;
+use App\Http\Middleware\SharePageData;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
+use Illuminate\Http\JsonResponse;
+use Pebblerun\Core\CoreException;
+use Pebblerun\Formats\Refused;
 
 return Application::configure(basePath: dirname(__DIR__))
-    ->withRouting(
-        web: __DIR__.'/../routes/web.php',
-        commands: __DIR__.'/../routes/console.php',
-        health: '/up',
-    )
+    ->withRouting(web: __DIR__.'/../routes/web.php')
     ->withMiddleware(function (Middleware $middleware): void {
-        //
+        $middleware->web(append: [SecurityHeaders::class, SharePageData::class]);
+        $middleware->redirectGuestsTo('/sign-in');
+        $middleware->redirectUsersTo('/');
     })
     ->withExceptions(function (Exceptions $exceptions): void {
-        //
+        $refused = fn (Throwable $fault): JsonResponse => response()->json(['message' => $fault->getMessage()], 422);
+        $exceptions->dontReport([OutdatedRevision::class, OutdatedBrief::class, NothingToUndo::class, Refused::class]);
+        $exceptions->render(fn (OutdatedRevision $fault): JsonResponse => response()->json([
+            'message' => $fault->getMessage(),
+            'revision' => $fault->plan->revision,
+            'theirs' => $fault->theirs(),
+        ], 409));
+        $exceptions->render(fn (OutdatedBrief $fault): JsonResponse => response()->json([
+            'message' => "{$fault->author()} saved this brief meanwhile.",
+            'revision' => $fault->job->brief_revision,
+            'brief' => $fault->job->brief,
+            'title' => $fault->job->title,
+            'customer' => $fault->job->customer,
+        ], 409));
+        $exceptions->render(fn (NothingToUndo $fault): JsonResponse => $refused($fault));
+        $exceptions->render(fn (Refused $fault): JsonResponse => $refused($fault));
+        $exceptions->render(fn (CoreException $fault): JsonResponse => $refused($fault));
     })->create();

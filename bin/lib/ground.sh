@@ -113,7 +113,7 @@ settings() {
     APP_CONFIG_CACHE=$RUN/web/config.php APP_ROUTES_CACHE=$RUN/web/routes.php
     set +a
     mkdir -p "$RUN/php"
-    printf 'opcache.enable_cli=1\nopcache.jit=tracing\nopcache.jit_buffer_size=64M\nopcache.memory_consumption=192\nopcache.max_accelerated_files=20000\nopcache.revalidate_freq=2\nmemory_limit=256M\n' > "$RUN/php/pebblerun.ini"
+    printf 'opcache.enable_cli=1\nopcache.jit=1054\nopcache.jit_buffer_size=64M\nopcache.memory_consumption=192\nopcache.max_accelerated_files=20000\nopcache.revalidate_freq=2\nmemory_limit=256M\n' > "$RUN/php/pebblerun.ini"
     export PHP_INI_SCAN_DIR=:$RUN/php
 }
 

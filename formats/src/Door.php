@@ -27,10 +27,25 @@ final readonly class Door
     public function document(string $format, string $file): array
     {
         $document = JsonFile::read($file);
-        $this->gate->check($format, $document);
+        $this->gate->check("{$format}.json", $document);
 
         /** @var array<string, mixed> */
         return json_decode((string) json_encode($document), true);
+    }
+
+    /**
+     * A part of a document that came by itself, such as a brief without its head.
+     *
+     * @param  array<string, mixed>  $section
+     * @return array<string, mixed>
+     *
+     * @throws Refused
+     */
+    public function section(string $definition, array $section): array
+    {
+        $this->gate->check("defs.json#/\$defs/{$definition}", json_decode((string) json_encode($section)));
+
+        return $section;
     }
 
     /** @throws Refused */

@@ -21,14 +21,14 @@ final class SchemaGate
     }
 
     /**
-     * @param  string  $schema  such as "bundle"
+     * @param  string  $schema  such as "bundle.json" or a definition in one
      * @param  mixed  $document  JSON decoded with objects
      *
      * @throws Refused with each fault's path and what would be right.
      */
     public function check(string $schema, mixed $document): void
     {
-        $error = $this->validator->validate($document, self::BASE.$schema.'.json')->error();
+        $error = $this->validator->validate($document, self::BASE.$schema)->error();
         if ($error !== null) {
             throw new Refused(self::faults($error));
         }
@@ -39,8 +39,11 @@ final class SchemaGate
     {
         $faults = [];
         foreach (self::leaves($error) as $leaf) {
-            $fault = new Fault(self::path($leaf->data()->fullPath()), SchemaWords::of($leaf));
-            $faults[(string) $fault] = $fault;
+            $words = SchemaWords::of($leaf);
+            if ($words !== null) {
+                $fault = new Fault(self::path($leaf->data()->fullPath()), $words);
+                $faults[(string) $fault] = $fault;
+            }
         }
 
         /** @var non-empty-list<Fault> */

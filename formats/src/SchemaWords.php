@@ -7,14 +7,19 @@ use Opis\JsonSchema\Errors\ValidationError;
 /** Says in words what a schema asks for. */
 final class SchemaWords
 {
-    public static function of(ValidationError $error): string
+    /** Null for a fault that only follows from another. */
+    public static function of(ValidationError $error): ?string
     {
+        $unknown = self::unknown($error);
+        if ($unknown === []) {
+            return null;
+        }
         $args = $error->args();
         $value = self::shown($error->data()->value());
 
         return match ($error->keyword()) {
             'required' => '"'.implode('", "', (array) ($args['missing'] ?? [])).'" is missing.',
-            'additionalProperties' => '"'.implode('", "', (array) ($args['properties'] ?? [])).'" is not known here: check the spelling, or leave it out.',
+            'additionalProperties' => '"'.implode('", "', $unknown ?? []).'" is not known here: check the spelling, or leave it out.',
             'enum', 'const' => "{$value} is not known here: use ".self::allowed($error).'.',
             'type' => "{$value} must be ".self::types($args['expected'] ?? '').'.',
             'minimum' => "{$value} is too low: give {$args['min']} or more.",
@@ -27,6 +32,22 @@ final class SchemaWords
             'format' => "{$value} is not a date like 2026-05-31.",
             default => "{$value} fits none of the forms allowed here; see docs/formats.md.",
         };
+    }
+
+    /**
+     * The properties that a schema really does not have: a known one with a fault inside is reported by itself.
+     *
+     * @return ?list<string> null when the fault is of another kind
+     */
+    private static function unknown(ValidationError $error): ?array
+    {
+        if ($error->keyword() !== 'additionalProperties') {
+            return null;
+        }
+        $schema = $error->schema()->info()->data();
+        $known = is_object($schema) ? array_keys((array) ($schema->properties ?? [])) : [];
+
+        return array_values(array_diff((array) ($error->args()['properties'] ?? []), $known));
     }
 
     private static function allowed(ValidationError $error): string

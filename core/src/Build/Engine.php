@@ -4,305 +4,203 @@ namespace Pebblerun\Core\Build;
 
 use Pebblerun\Core\Curve\Curve;
 use Pebblerun\Core\Draws\Draws;
-use Pebblerun\Core\Parts\AddedPower;
 use Pebblerun\Core\Plan\Stacking;
 use Pebblerun\Core\Platform\Ceiling;
 use Pebblerun\Core\Platform\Loss;
-use Pebblerun\Core\Units\Range;
 use Pebblerun\Core\Units\Rpm;
 
 /**
- * Wheel power over engine speed for stage models, for the likely figures or for a set of draws at once.
+ * Wheel power over engine speed for stage models, for the likely figures (one row) or for a set of draws (a row each).
  *
- * All curves are flat lists: draw × count of rpms + place of the rpm. Without draws there is one row, the likely one.
- * Factors of a family are kept by their gains' signatures, so stages that share them share the work.
+ * P = base · scale · F(build), P0 = base · scale · F(as it came); a measured base has F(as it came) in it already.
  */
 final class Engine
 {
     private readonly int $width;
 
-    private readonly int $rows;
+    private readonly FamilyFactors $families;
 
-    /** @var array<string, list<float>> */
-    private array $families = [];
+    private readonly SpoolFactors $spools;
 
     /** @var array<string, list<float>> */
     private array $caps = [];
 
+    /** @var list<list<float>> F(as it came), by family; empty for a car that came stock */
+    private array $came = [];
+
     /**
      * @param  non-empty-list<float>  $rpms  rising
+     * @param  non-empty-list<float>  $base  W: the measured car's, or the stock car's
+     * @param  bool  $measured  whether $base is of the car as it came
      * @param  Curve  $baseline  the stock car's, whose rising flank a spool shift moves
      */
     public function __construct(
         private readonly array $rpms,
-        private readonly Curve $baseline,
+        private readonly array $base,
+        private readonly bool $measured,
+        Curve $baseline,
         private readonly Loss $loss,
         private readonly ?Draws $draws = null,
     ) {
         $this->width = count($rpms);
-        $this->rows = $draws?->count() ?? 1;
+        $this->families = new FamilyFactors($rpms, $draws);
+        $this->spools = new SpoolFactors($rpms, $baseline, $draws);
+    }
+
+    public function cameAs(StageModel $came, Stacking $stacking): void
+    {
+        $this->came = $this->factors($came, $stacking);
     }
 
     /**
-     * F(build): what the parts multiply the stock car's power by.
+     * Wheel power of every row, in the method's order: factors, soft ceilings, added power, hard ceilings.
      *
-     * @return list<float> flat
+     * @param  list<float>  $scales  of the whole curve, one a row
+     * @param  int  $count  places within the stage's engine speeds
+     * @return list<float> flat, W: row × count + place
      */
-    public function factor(StageModel $model, Stacking $stacking): array
+    public function power(StageModel $model, Stacking $stacking, array $scales, int $count): array
     {
-        $families = [];
-        foreach ($model->gains as $gain) {
-            $families[$stacking === Stacking::Diminishing ? $gain->family : ''][] = $gain;
-        }
-        $factor = array_fill(0, $this->rows * $this->width, 1.0);
-        foreach ($families as $gains) {
-            foreach ($this->family($gains, $stacking) as $i => $value) {
-                $factor[$i] *= $value;
-            }
-        }
-        if ($model->spools !== []) {
-            foreach ($this->spool($model->spools) as $i => $value) {
-                $factor[$i] *= $value;
-            }
-        }
-
-        return $factor;
-    }
-
-    /**
-     * Wheel power with ceilings and added power, in the method's order.
-     *
-     * @param  list<float>  $start  flat, W: P0, the car as it came
-     * @param  list<float>  $ratio  flat: F(build) / F(as it came)
-     * @return list<float> flat, W
-     */
-    public function power(StageModel $model, array $start, array $ratio): array
-    {
+        $build = $model->state->index === 0 ? $this->came : $this->factors($model, $stacking);
+        $soft = $this->caps($model, true);
+        $hard = $this->caps($model, false);
+        $added = $this->added($model);
         $power = [];
-        foreach ($start as $i => $p0) {
-            $power[] = $p0 * $ratio[$i];
-        }
-        foreach ($model->ceilings as $ceiling) {
-            if ($ceiling->soft) {
-                self::bend($power, $start, $this->cap($ceiling));
-            }
-        }
-        foreach ($model->added as [$part, $window]) {
-            $this->add($power, $part, $window);
-        }
-        foreach ($model->ceilings as $ceiling) {
-            if (! $ceiling->soft) {
-                foreach ($this->cap($ceiling) as $i => $cap) {
-                    if ($power[$i] > $cap) {
-                        $power[$i] = $cap;
+        foreach ($scales as $row => $scale) {
+            $at = $row * $this->width;
+            for ($r = 0; $r < $count; $r++, $at++) {
+                $came = $f = 1.0;
+                foreach ($this->came as $factor) {
+                    $came *= $factor[$at];
+                }
+                foreach ($build as $factor) {
+                    $f *= $factor[$at];
+                }
+                $p0 = $this->base[$r] * $scale;
+                if ($this->measured) {
+                    $watts = $p0 * $f / $came;
+                } else {
+                    $watts = $p0 * $f;
+                    $p0 *= $came;
+                }
+                foreach ($soft as $cap) {
+                    $watts = self::bend($watts, $p0, $cap[$at]);
+                }
+                foreach ($added as $extra) {
+                    $watts += $extra[$at];
+                }
+                foreach ($hard as $cap) {
+                    if ($watts > $cap[$at]) {
+                        $watts = $cap[$at];
                     }
                 }
+                $power[] = $watts;
             }
         }
 
         return $power;
     }
 
+    /** @return list<list<float>> what multiplies the stock car's power, by family */
+    private function factors(StageModel $model, Stacking $stacking): array
+    {
+        $factors = $this->families->of($model->gains, $stacking);
+        if ($model->spools !== []) {
+            $factors[] = $this->spools->of($model->spools);
+        }
+
+        return $factors;
+    }
+
+    /** P0 + ((P−P0)⁻⁶ + (cap−P0)⁻⁶)^(−1/6); min(P, cap) where the cap is not above P0. */
+    private static function bend(float $power, float $p0, float $cap): float
+    {
+        $room = $cap - $p0;
+        if ($room <= 0.0) {
+            return $power < $cap ? $power : $cap;
+        }
+        $gain = $power - $p0;
+        if ($gain <= 0.0) {
+            return $power;
+        }
+        $ratio = $gain < $room ? $gain / $room : $room / $gain;
+        $square = $ratio * $ratio;
+
+        return $p0 + ($gain < $room ? $gain : $room) * (1.0 + $square * $square * $square) ** (-1.0 / 6.0);
+    }
+
     /**
-     * P0 + ((P−P0)⁻⁶ + (cap−P0)⁻⁶)^(−1/6); min(P, cap) where the cap is not above P0.
+     * Caps of the standing ceilings of one kind. As it came nothing is capped: the car passes through unchanged.
      *
-     * @param  list<float>  $power
-     * @param  list<float>  $start
-     * @param  list<float>  $caps
+     * @return list<list<float>> flat, W at the wheels
      */
-    private static function bend(array &$power, array $start, array $caps): void
+    private function caps(StageModel $model, bool $soft): array
     {
-        foreach ($caps as $i => $cap) {
-            $room = $cap - $start[$i];
-            if ($room <= 0.0) {
-                $power[$i] = min($power[$i], $cap);
-
-                continue;
-            }
-            $gain = $power[$i] - $start[$i];
-            if ($gain > 0.2 * $room) {
-                $small = min($gain, $room);
-                $power[$i] = $start[$i] + $small * (1.0 + ($small / max($gain, $room)) ** 6) ** (-1.0 / 6.0);
-            }
-        }
-    }
-
-    /** @param  list<float>  $power */
-    private function add(array &$power, string $part, AddedPower $window): void
-    {
-        $u = $this->draws?->part($part);
-        for ($row = 0; $row < $this->rows; $row++) {
-            $added = $u === null ? $window->power->likely : $window->power->quantile($u[$row]);
-            foreach ($this->rpms as $place => $rpm) {
-                if ($rpm >= $window->from && $rpm <= $window->to) {
-                    $power[$row * $this->width + $place] += $added;
-                }
-            }
-        }
-    }
-
-    /**
-     * @param  non-empty-list<Gain>  $gains  of one family, or all of them for a rule without families
-     * @return list<float> flat
-     */
-    private function family(array $gains, Stacking $stacking): array
-    {
-        $key = $stacking->value.':'.implode('|', array_map(fn (Gain $gain): string => $gain->signature, $gains));
-
-        return $this->families[$key] ??= match ($stacking) {
-            Stacking::Diminishing => $this->diminishing($gains),
-            Stacking::Compound => $this->compound($gains),
-            Stacking::Sum => $this->sum($gains),
-        };
-    }
-
-    /**
-     * (1 + C·(1 − Π(1 − min(g,C)/C))) · Π(1 + loss)
-     *
-     * @param  non-empty-list<Gain>  $gains
-     * @return list<float>
-     */
-    private function diminishing(array $gains): array
-    {
-        $ceiling = $gains[0]->ceiling;
-        if ($ceiling === INF) {
-            return $this->compound($gains);
-        }
-        $open = $losses = array_fill(0, $this->rows * $this->width, 1.0);
-        foreach ($gains as $gain) {
-            foreach ($this->fractions($gain) as $i => $g) {
-                if ($g > 0.0) {
-                    $open[$i] *= $g < $ceiling ? 1.0 - $g / $ceiling : 0.0;
-                } else {
-                    $losses[$i] *= 1.0 + $g;
-                }
-            }
-        }
-        foreach ($open as $i => $left) {
-            $losses[$i] *= 1.0 + $ceiling * (1.0 - $left);
-        }
-
-        return $losses;
-    }
-
-    /**
-     * @param  non-empty-list<Gain>  $gains
-     * @return list<float>
-     */
-    private function compound(array $gains): array
-    {
-        $factor = array_fill(0, $this->rows * $this->width, 1.0);
-        foreach ($gains as $gain) {
-            foreach ($this->fractions($gain) as $i => $g) {
-                $factor[$i] *= 1.0 + $g;
-            }
-        }
-
-        return $factor;
-    }
-
-    /**
-     * 1 + Σ g·reference/baseline: the quoted figures added up.
-     *
-     * @param  non-empty-list<Gain>  $gains
-     * @return list<float>
-     */
-    private function sum(array $gains): array
-    {
-        $factor = array_fill(0, $this->rows * $this->width, 1.0);
-        foreach ($gains as $gain) {
-            $ratios = Knots::spread($gain->knots(), $gain->ratiosAtKnots(), $this->rpms);
-            foreach ($this->fractions($gain) as $i => $g) {
-                $factor[$i] += $g * $ratios[$i % $this->width];
-            }
-        }
-
-        return $factor;
-    }
-
-    /** @return list<float> flat gains of one part */
-    private function fractions(Gain $gain): array
-    {
-        [$places, $along] = Knots::weights($gain->knots(), $this->rpms);
-        $u = $this->draws?->part($gain->part->key);
-        $fractions = [];
-        for ($row = 0; $row < $this->rows; $row++) {
-            $at = $gain->at($u === null ? null : $u[$row]);
-            $at[] = $at[count($at) - 1];
-            foreach ($places as $r => $place) {
-                $fractions[] = $at[$place] + ($at[$place + 1] - $at[$place]) * $along[$r];
-            }
-        }
-
-        return $fractions;
-    }
-
-    /**
-     * The rising flank moved: later by min(T(r), T(r − s)), earlier by max(T(r), T(r − s)).
-     *
-     * @param  non-empty-list<array{string, Range}>  $spools
-     * @return list<float> flat
-     */
-    private function spool(array $spools): array
-    {
-        $factor = [];
-        for ($row = 0; $row < $this->rows; $row++) {
-            $shift = 0.0;
-            foreach ($spools as [$part, $range]) {
-                $shift += $this->draws === null ? $range->likely : $range->quantile($this->draws->part($part)[$row]);
-            }
-            foreach ($this->rpms as $rpm) {
-                $here = $this->baseline->torqueAt($rpm);
-                $there = $this->flank($rpm - $shift);
-                $factor[] = ($shift > 0.0 ? min($here, $there) : max($here, $there)) / $here;
-            }
-        }
-
-        return $factor;
-    }
-
-    /** The baseline's torque up to its knee, carried on below its first speed along its first slope. */
-    private function flank(float $rpm): float
-    {
-        $below = $this->baseline->first - $rpm;
-        if ($below <= 0.0) {
-            return $this->baseline->torqueAt($rpm);
-        }
-        $slope = max(0.0, $this->baseline->torque[1] - $this->baseline->torque[0]) / Curve::STEP;
-
-        return max(0.4 * $this->baseline->torque[0], $this->baseline->torque[0] - $slope * $below);
-    }
-
-    /** @return list<float> flat, W at the wheels */
-    private function cap(Ceiling $ceiling): array
-    {
-        return $this->caps[$ceiling->key] ??= $this->capRows($ceiling);
-    }
-
-    /** @return list<float> */
-    private function capRows(Ceiling $ceiling): array
-    {
-        $knots = array_column($ceiling->points, 0);
-        $ranges = array_column($ceiling->points, 1);
-        [$places, $along] = Knots::weights($knots, $this->rpms);
-        $u = $this->draws?->ceiling($ceiling->key);
         $caps = [];
-        for ($row = 0; $row < $this->rows; $row++) {
-            $at = array_map(fn (Range $range): float => $u === null ? $range->likely : $range->quantile($u[$row]), $ranges);
-            $at[] = $at[count($at) - 1];
-            foreach ($places as $r => $place) {
-                $caps[] = $this->atWheels($ceiling, $at[$place] + ($at[$place + 1] - $at[$place]) * $along[$r], $this->rpms[$r] * Rpm::OMEGA);
+        foreach ($model->state->index === 0 ? [] : $model->ceilings as $ceiling) {
+            if ($ceiling->soft === $soft) {
+                $caps[] = $this->caps[$ceiling->key] ??= $this->cap($ceiling);
             }
         }
 
         return $caps;
     }
 
-    /** A ceiling's figure as wheel power in W. */
-    private function atWheels(Ceiling $ceiling, float $figure, float $omega): float
+    /** @return list<float> flat, W at the wheels */
+    private function cap(Ceiling $ceiling): array
     {
-        $torque = $ceiling->torque ? $figure : $figure / $omega;
+        $knots = array_column($ceiling->points, 0);
+        [$places, $along] = Knots::weights($knots, $this->rpms);
+        $u = $this->draws?->ceiling($ceiling->key);
+        $columns = array_map(fn (array $point): array => $u === null ? [$point[1]->likely] : $point[1]->quantiles($u), $ceiling->points);
+        [$scale, $shift] = $this->toWheelPower($ceiling);
+        $last = count($columns) - 1;
+        $caps = [];
+        foreach (array_keys($columns[0]) as $row) {
+            foreach ($places as $r => $place) {
+                $figure = $columns[$place][$row];
+                $next = $columns[$place < $last ? $place + 1 : $last][$row];
+                $caps[] = max(0.0, ($figure + ($next - $figure) * $along[$r]) * $scale[$r] + $shift[$r]);
+            }
+        }
 
-        return ($ceiling->crank ? $this->loss->toWheels($torque) : $torque) * $omega;
+        return $caps;
+    }
+
+    /**
+     * What brings a ceiling's figure to wheel power: figure × scale + shift at each rpm.
+     *
+     * @return array{list<float>, list<float>}
+     */
+    private function toWheelPower(Ceiling $ceiling): array
+    {
+        $share = $ceiling->crank ? 1.0 - $this->loss->percentageShare() : 1.0;
+        $lost = $ceiling->crank ? $this->loss->torque : 0.0;
+        $scale = $shift = [];
+        foreach ($this->rpms as $rpm) {
+            $omega = $rpm * Rpm::OMEGA;
+            $scale[] = $share * ($ceiling->torque ? $omega : 1.0);
+            $shift[] = -$lost * $omega;
+        }
+
+        return [$scale, $shift];
+    }
+
+    /** @return list<list<float>> flat, W, one for each window */
+    private function added(StageModel $model): array
+    {
+        $all = [];
+        foreach ($model->state->index === 0 ? [] : $model->added as [$part, $window]) {
+            $figures = $this->draws === null ? [$window->power->likely] : $window->power->quantiles($this->draws->part($part));
+            $flat = [];
+            foreach ($figures as $watts) {
+                foreach ($this->rpms as $rpm) {
+                    $flat[] = $rpm >= $window->from && $rpm <= $window->to ? $watts : 0.0;
+                }
+            }
+            $all[] = $flat;
+        }
+
+        return $all;
     }
 }

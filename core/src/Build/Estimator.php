@@ -26,8 +26,10 @@ final class Estimator
     /** A ceiling binds when it costs more than this share. */
     private const BINDS = 0.005;
 
-    /** The draws' grid takes every fifth speed, and every one near the likely peaks. */
-    private const COARSE = 5;
+    /** The draws' grid takes every 14th speed, and the third ones on both sides of every stage's likely peaks. */
+    private const COARSE = 14;
+
+    private const FINE = 3;
 
     private readonly Loss $loss;
 
@@ -43,13 +45,7 @@ final class Estimator
 
     private Engine $engine;
 
-    /** @var list<float> F(as it came), likely */
-    private array $cameFactor;
-
-    /** @var list<float> F(as it came), likely, by the plain sum */
-    private array $cameSum;
-
-    /** @var list<float> W, likely power as it came */
+    /** @var list<float> W, likely, as it came */
     private array $startPower;
 
     public function __construct(
@@ -74,14 +70,9 @@ final class Estimator
         $models = $this->models();
         $this->prepare($models);
         $likely = array_map(fn (StageModel $model): array => $this->likely($model), $models);
-        $drawn = $this->drawn($models, $likely);
+        $sample = $this->sample($models[0], $likely);
 
-        return array_map(
-            fn (StageModel $model, array $power, array $draws): StageResult => $this->result($model, $power, $draws),
-            $models,
-            $likely,
-            $drawn,
-        );
+        return array_map(fn (StageModel $model, array $power): StageResult => $this->result($model, $power, $sample), $models, $likely);
     }
 
     /**
@@ -110,17 +101,19 @@ final class Estimator
     private function prepare(array $models): void
     {
         $end = max(array_map(fn (StageModel $model): float => $this->endOf($model), $models));
-        $start = $this->start->endingAt($end);
-        $this->rpms = $start->rpms();
-        $this->engine = new Engine($this->rpms, $this->catalog->platform->baseline, $this->loss);
-        $this->cameFactor = $this->engine->factor($models[0], $this->plan->stacking);
-        $this->cameSum = $this->engine->factor($models[0], Stacking::Sum);
-        $this->startPower = $start->power();
-        if ($this->brief->came->measured === null) {
-            foreach ($this->cameFactor as $i => $factor) {
-                $this->startPower[$i] *= $factor;
-            }
-        }
+        $this->rpms = $this->start->endingAt($end)->rpms();
+        $this->engine = $this->engineOn(array_keys($this->rpms), null);
+        $this->engine->cameAs($models[0], $this->plan->stacking);
+        $this->startPower = $this->engine->power($models[0], $this->plan->stacking, [1.0], count($this->rpms));
+    }
+
+    /** @param  list<int>  $places  of the full grid */
+    private function engineOn(array $places, ?Draws $draws): Engine
+    {
+        $base = $this->start->endingAt($this->rpms[count($this->rpms) - 1])->power();
+        $pick = fn (array $list): array => array_map(fn (int $place): float => $list[$place], $places);
+
+        return new Engine($pick($this->rpms), $pick($base), $this->brief->came->measured !== null, $this->catalog->platform->baseline, $this->loss, $draws);
     }
 
     /** The speed at which a stage's curve ends: the car's own last one, unless its rev limit was moved. */
@@ -138,82 +131,26 @@ final class Estimator
     /** @return non-empty-list<float> likely wheel power in W up to the stage's end */
     private function likely(StageModel $model): array
     {
-        $power = $model->state->index === 0
-            ? $this->startPower
-            : $this->engine->power($model, $this->startPower, self::ratio($this->engine->factor($model, $this->plan->stacking), $this->cameFactor));
-
         /** @var non-empty-list<float> */
-        return array_slice($power, 0, $this->countTo($this->endOf($model), $this->rpms));
+        return $this->engine->power($model, $this->plan->stacking, [1.0], $this->countTo($this->endOf($model), $this->rpms));
     }
 
     /**
-     * F(build) / F(as it came).
+     * The draws: an engine on a coarser grid, its rpms, and by how much each draw scales the whole curve (1 + σ·z), as it
+     * came and changed.
      *
-     * @param  list<float>  $build
-     * @param  list<float>  $came
-     * @return list<float>
+     * @param  list<non-empty-list<float>>  $likely
      */
-    private static function ratio(array $build, array $came): array
-    {
-        foreach ($build as $i => $factor) {
-            $build[$i] = $factor / $came[$i];
-        }
-
-        return $build;
-    }
-
-    /**
-     * @param  non-empty-list<StageModel>  $models
-     * @param  non-empty-list<non-empty-list<float>>  $likely
-     * @return non-empty-list<array{non-empty-list<float>, non-empty-list<non-empty-list<float>>}> rpms and curves of each stage
-     */
-    private function drawn(array $models, array $likely): array
+    private function sample(StageModel $came, array $likely): Sample
     {
         $places = $this->coarse($likely);
-        $rpms = array_map(fn (int $place): float => $this->rpms[$place], $places);
-        $engine = new Engine($rpms, $this->catalog->platform->baseline, $this->loss, $this->draws);
-        $came = $engine->factor($models[0], $this->plan->stacking);
-        $base = array_map(fn (int $place): float => $this->startPower[$place] / $this->cameFactor[$place], $places);
-        $starts = [$this->starts($base, $came, $places, 0.0), $this->starts($base, $came, $places, self::MODEL)];
-
-        return array_map(function (StageModel $model) use ($engine, $came, $starts, $rpms): array {
-            $power = $starts[0];
-            if ($model->state->index > 0) {
-                $power = $engine->power($model, $starts[1], self::ratio($engine->factor($model, $this->plan->stacking), $came));
-            }
-            $count = $this->countTo($this->endOf($model), $rpms);
-            $curves = [];
-            for ($i = 0, $width = count($rpms); $i < count($power); $i += $width) {
-                $curves[] = array_slice($power, $i, $count);
-            }
-
-            return [array_slice($rpms, 0, $count), $curves];
-        }, $models);
-    }
-
-    /**
-     * The drawn curves as it came: the whole curve scaled by 1 + σ·z.
-     *
-     * @param  list<float>  $base  W, stock car
-     * @param  list<float>  $came  flat, F(as it came)
-     * @param  list<int>  $places
-     * @return list<float> flat, W
-     */
-    private function starts(array $base, array $came, array $places, float $model): array
-    {
+        $engine = $this->engineOn($places, $this->draws);
+        $engine->cameAs($came, $this->plan->stacking);
         $own = $this->start->sketched ? self::SKETCHED : self::MEASURED;
-        $sigma = sqrt($own ** 2 + $model ** 2);
-        $measured = $this->brief->came->measured !== null;
-        $width = count($base);
-        $power = [];
-        foreach ($this->draws->curve() as $row => $z) {
-            $scale = 1.0 + $sigma * $z;
-            foreach ($places as $r => $place) {
-                $power[] = $scale * ($measured ? $this->startPower[$place] : $base[$r] * $came[$row * $width + $r]);
-            }
-        }
+        $scales = fn (float $sigma): array => array_map(fn (float $z): float => 1.0 + $sigma * $z, $this->draws->curve());
+        $rpms = array_map(fn (int $place): float => $this->rpms[$place], $places);
 
-        return $power;
+        return new Sample($engine, $rpms, $scales($own), $scales(sqrt($own ** 2 + self::MODEL ** 2)));
     }
 
     /**
@@ -225,13 +162,12 @@ final class Estimator
     private function coarse(array $likely): array
     {
         $last = count($this->rpms) - 1;
-        $places = array_fill_keys([...range(0, $last, min(self::COARSE, max(1, $last))), $last], true);
+        $places = array_fill_keys([...range(0, $last, min(self::COARSE, max(1, $last))), $last, $this->placeOf($this->catalog->platform->baseline->torqueKnee())], true);
         foreach ($likely as $power) {
-            $torque = array_map(fn (float $watts, float $rpm): float => $watts / $rpm, $power, array_slice($this->rpms, 0, count($power)));
-            foreach ([$power, $torque] as $curve) {
-                $peak = (int) array_search(max($curve), $curve, true);
-                foreach ([-2, 0, 2] as $beside) {
-                    $places[min($last, max(0, $peak + $beside))] = true;
+            foreach ([$power, $this->torqueOf($power)] as $curve) {
+                $peak = intdiv((int) array_search(max($curve), $curve, true), self::FINE) * self::FINE;
+                foreach ([0, self::FINE] as $beside) {
+                    $places[min($last, $peak + $beside)] = true;
                 }
             }
             $places[count($power) - 1] = true;
@@ -256,55 +192,58 @@ final class Estimator
         return max(1, count(array_filter($rpms, fn (float $rpm): bool => $rpm <= $end + 1e-6)));
     }
 
-    /**
-     * @param  non-empty-list<float>  $power
-     * @param  array{non-empty-list<float>, non-empty-list<non-empty-list<float>>}  $drawn
-     */
-    private function result(StageModel $model, array $power, array $drawn): StageResult
+    /** @param  non-empty-list<float>  $power  likely, W */
+    private function result(StageModel $model, array $power, Sample $sample): StageResult
     {
-        [$rpms, $curves] = $drawn;
-        $omega = array_map(fn (float $rpm): float => $rpm * Rpm::OMEGA, $rpms);
-        $highest = $strongest = $atTarget = [];
-        $target = $this->brief->target?->atRpm;
-        $place = $target === null ? null : array_search($this->rpms[$this->placeOf($target)], $rpms, true);
-        foreach ($curves as $curve) {
-            $highest[] = max($curve);
-            $torque = 0.0;
-            foreach ($curve as $r => $watts) {
-                $here = $watts / $omega[$r];
-                $torque = $here > $torque ? $here : $torque;
-            }
-            $strongest[] = $torque;
-            if (is_int($place)) {
-                $atTarget[] = $curve[$place] / $omega[$place];
-            }
-        }
-        /** @var non-empty-list<float> $likelyCoarse */
-        $likelyCoarse = array_map(fn (float $rpm): float => $power[$this->placeOf($rpm)], $rpms);
-        $check = new LimitCheck($this->catalog->platform->limits, $this->losses);
-        /** @var non-empty-list<float> $torque */
-        $torque = array_map(fn (float $watts, float $rpm): float => $watts / ($rpm * Rpm::OMEGA), $power, array_slice($this->rpms, 0, count($power)));
+        $changed = $model->state->index > 0;
+        $count = $this->countTo($this->endOf($model), $sample->rpms);
+        $rpms = array_slice($sample->rpms, 0, $count);
+        $likely = array_map(fn (float $rpm): float => $power[$this->placeOf($rpm)], $rpms);
+        $check = new LimitCheck($this->catalog->platform->limits, $this->losses, $rpms);
+        $target = $this->targetPlace($rpms);
+        $drawn = $sample->engine->power($model, $this->plan->stacking, $changed ? $sample->changed : $sample->came, $count);
+        $peakPower = Percentiles::of(Track::power($rpms)->peaks($drawn));
+        $peakTorque = Percentiles::of(Track::torque($rpms)->peaks($drawn));
 
         return new StageResult(
             $model,
-            Curve::onGrid($this->rpms[0], $torque, $this->start->sketched),
-            Percentiles::of($highest),
-            Percentiles::of($strongest),
-            $atTarget === [] ? null : Percentiles::of($atTarget),
-            $model->state->index === 0 ? max($power) : $this->plainSum($model),
-            $model->state->index === 0 ? [] : $this->shares($model, max($power)),
-            $model->state->index === 0 ? [] : $this->bindings($model, $power),
-            $check->of($model, $rpms, $curves, $likelyCoarse),
+            Curve::onGrid($this->rpms[0], $this->torqueOf($power), $this->start->sketched),
+            $peakPower,
+            $peakTorque,
+            $target === null ? null : Percentiles::of(Track::torqueAt($rpms, $target)->peaks($drawn)),
+            $changed ? $this->plainSum($model) : max($power),
+            $changed ? $this->shares($model, max($power)) : [],
+            $changed ? $this->bindings($model, $power) : [],
+            $check->readings($model, $likely, $peakPower, $peakTorque, $drawn),
             $this->usedGain($power),
         );
     }
 
-    /** Likely peak in W when the quoted figures of what was added since the car came are simply added up. */
+    /**
+     * @param  non-empty-list<float>  $power  W on the full grid
+     * @return non-empty-list<float> N·m
+     */
+    private function torqueOf(array $power): array
+    {
+        return array_map(fn (float $watts, int $i): float => $watts / ($this->rpms[$i] * Rpm::OMEGA), $power, array_keys($power));
+    }
+
+    /** @param  list<float>  $rpms  of the draws */
+    private function targetPlace(array $rpms): ?int
+    {
+        $target = $this->brief->target?->atRpm;
+        $place = $target === null ? false : array_search($this->rpms[$this->placeOf($target)], $rpms, true);
+
+        return $place === false ? null : $place;
+    }
+
+    /** Likely peak in W when the quoted figures of the parts are simply added up. */
     private function plainSum(StageModel $model): float
     {
-        $ratio = self::ratio($this->engine->factor($model, Stacking::Sum), $this->cameSum);
+        $engine = $this->engineOn(array_keys($this->rpms), null);
+        $engine->cameAs($this->models()[0], Stacking::Sum);
 
-        return max($this->engine->power($model, $this->startPower, $ratio));
+        return max($engine->power($model, Stacking::Sum, [1.0], $this->countTo($this->endOf($model), $this->rpms)));
     }
 
     /**
@@ -352,12 +291,7 @@ final class Estimator
      */
     private function peaks(array $power): array
     {
-        $torque = 0.0;
-        foreach ($power as $i => $watts) {
-            $torque = max($torque, $watts / ($this->rpms[$i] * Rpm::OMEGA));
-        }
-
-        return [max($power), $torque];
+        return [max($power), max($this->torqueOf($power))];
     }
 
     /** @param  non-empty-list<float>  $power */

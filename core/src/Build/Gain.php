@@ -51,24 +51,28 @@ final readonly class Gain
     }
 
     /**
-     * Gains at the knots.
+     * Gains at the knots, one row a draw.
      *
-     * @param  ?float  $u  0–1 drives all figures of the part at once; null: the likely ones
-     * @return non-empty-list<float> fractions
+     * @param  ?list<float>  $u  0–1 each, drives all figures of the part at once; null: one row, the likely figures
+     * @return list<float> flat: row × count of knots + knot, fractions
      */
-    public function at(?float $u): array
+    public function rows(?array $u): array
     {
-        $values = [];
-        foreach ($this->fractions as $fraction) {
-            $gain = $u === null ? $fraction->likely : $fraction->quantile($u);
-            // A missing map takes away gains; what a part loses, it loses anyway.
-            $values[] = $gain > 0.0 ? $gain * $this->share : $gain;
-        }
-        if ($this->fadesFrom !== null) {
-            array_unshift($values, $values[0] > 0.0 ? $values[0] * self::LOWEST : $values[0]);
+        $columns = array_map(fn (Range $fraction): array => $u === null ? [$fraction->likely] : $fraction->quantiles($u), $this->fractions);
+        $fades = $this->fadesFrom !== null;
+        $rows = [];
+        foreach ($columns[0] as $row => $first) {
+            if ($fades) {
+                $rows[] = $first > 0.0 ? $first * $this->share * self::LOWEST : $first;
+            }
+            foreach ($columns as $column) {
+                // A missing map takes away gains; what a part loses, it loses anyway.
+                $gain = $column[$row];
+                $rows[] = $gain > 0.0 ? $gain * $this->share : $gain;
+            }
         }
 
-        return $values;
+        return $rows;
     }
 
     /** @return non-empty-list<float> reference over baseline at the knots */

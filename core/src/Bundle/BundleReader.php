@@ -16,7 +16,7 @@ final class BundleReader
      */
     public static function read(array $document): Bundle
     {
-        $node = new Node($document, '');
+        $node = new Node($document);
         $units = self::units($node->get('units'));
         $catalog = self::catalog($node, $units);
         $brief = (new BriefReader($units, $catalog->platform))->read($node->get('brief'));

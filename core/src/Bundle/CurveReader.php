@@ -35,7 +35,7 @@ final readonly class CurveReader
 
             return Curve::fromPoints($points);
         } catch (InvalidCurve $fault) {
-            throw new InvalidBundle($fault->row === null ? $node->path : "{$node->path}[{$fault->row}]", $fault->getMessage(), $fault);
+            throw new InvalidBundle($fault->row === null ? $node->path() : "{$node->path()}[{$fault->row}]", $fault->getMessage(), $fault);
         }
     }
 

@@ -10,7 +10,19 @@ use Pebblerun\Core\Units\Range;
 /** A place in a decoded document that knows its path, so that every fault can name it. */
 final readonly class Node
 {
-    public function __construct(private mixed $value, public string $path) {}
+    public function __construct(private mixed $value, private string|int $name = '', private ?self $parent = null) {}
+
+    /** Such as parts[3].gains[0].power; built only when somebody asks. */
+    public function path(): string
+    {
+        $before = $this->parent?->path() ?? '';
+
+        return match (true) {
+            is_int($this->name) => "{$before}[{$this->name}]",
+            $before === '' => $this->name,
+            default => "{$before}.{$this->name}",
+        };
+    }
 
     public function has(string $key): bool
     {
@@ -22,12 +34,12 @@ final readonly class Node
     {
         $child = $this->maybe($key);
 
-        return $child ?? throw new InvalidBundle($this->path, "\"{$key}\" is missing.");
+        return $child ?? throw new InvalidBundle($this->path(), "\"{$key}\" is missing.");
     }
 
     public function maybe(string $key): ?self
     {
-        return $this->has($key) ? new self($this->value[$key], $this->path === '' ? $key : "{$this->path}.{$key}") : null;
+        return $this->has($key) ? new self($this->value[$key], $key, $this) : null;
     }
 
     /** @return list<self> the items of a list; none when it is absent */
@@ -45,7 +57,7 @@ final readonly class Node
             $this->refuse('must be a list.');
         }
 
-        return array_map(fn (mixed $item, int $i): self => new self($item, "{$this->path}[{$i}]"), $this->value, array_keys($this->value));
+        return array_map(fn (mixed $item, int $i): self => new self($item, $i, $this), $this->value, array_keys($this->value));
     }
 
     public function string(): string
@@ -121,14 +133,14 @@ final readonly class Node
         } catch (InvalidBundle $fault) {
             throw $fault;
         } catch (CoreException $fault) {
-            throw new InvalidBundle($this->path, $fault->getMessage(), $fault);
+            throw new InvalidBundle($this->path(), $fault->getMessage(), $fault);
         }
     }
 
     /** @throws InvalidBundle always. */
     public function refuse(string $fault): never
     {
-        throw new InvalidBundle($this->path, $fault);
+        throw new InvalidBundle($this->path(), $fault);
     }
 
     public function raw(): mixed

@@ -107,7 +107,7 @@ final readonly class PartReader
 
     private function effects(Node $node): Effects
     {
-        $effects = $node->maybe('effects') ?? new Node([], $node->path);
+        $effects = $node->maybe('effects') ?? new Node([]);
         $limits = new LimitReader($this->units);
 
         return new Effects(

@@ -13,7 +13,7 @@ final class PlanReader
 {
     public static function read(Node $node): Plan
     {
-        $settings = $node->maybe('settings') ?? new Node([], $node->path);
+        $settings = $node->maybe('settings') ?? new Node([]);
 
         return new Plan(
             Stacking::from($settings->maybe('stacking')?->keyword('diminishing', 'compound', 'sum') ?? 'diminishing'),

@@ -19,9 +19,18 @@ final readonly class Percentiles
     /** Share of the draws at or above $figure, 0–1. */
     public function chanceOf(float $figure): float
     {
-        $reached = count(array_filter($this->sorted, fn (float $draw): bool => $draw >= $figure));
+        $below = 0;
+        $above = count($this->sorted);
+        while ($below < $above) {
+            $middle = intdiv($below + $above, 2);
+            if ($this->sorted[$middle] < $figure) {
+                $below = $middle + 1;
+            } else {
+                $above = $middle;
+            }
+        }
 
-        return $reached / count($this->sorted);
+        return 1.0 - $below / count($this->sorted);
     }
 
     /**

@@ -12,6 +12,9 @@ use Pebblerun\Core\Platform\Slot;
 /** The board: slots by lane in gas-path order, and what each cell shows. */
 final readonly class BoardWriter
 {
+    /** The row of the fuel, which is no slot. */
+    public const FUEL = 'fuel-in-tank';
+
     public function __construct(private Estimate $estimate, private Figures $say) {}
 
     /** @return list<array<string, mixed>> */
@@ -21,12 +24,43 @@ final readonly class BoardWriter
         $lanes = [];
         foreach ($platform->lanes as $key => $name) {
             $slots = array_filter($platform->slots, fn (Slot $slot): bool => $slot->lane === $key && $this->shows($slot));
-            if ($slots !== []) {
-                $lanes[] = ['key' => $key, 'name' => $name, 'slots' => array_values(array_map($this->row(...), $slots))];
+            $rows = array_values(array_map($this->row(...), $slots));
+            if ($key === $this->laneOfMap()) {
+                array_unshift($rows, $this->fuelRow());
+            }
+            if ($rows !== []) {
+                $lanes[] = ['key' => $key, 'name' => $name, 'slots' => $rows];
             }
         }
 
         return $lanes;
+    }
+
+    /** The fuel stands beside the map that was written for it. */
+    private function laneOfMap(): ?string
+    {
+        foreach ($this->estimate->bundle->catalog->parts as $part) {
+            if ($part->map !== null) {
+                return $this->estimate->bundle->catalog->platform->slots[$part->slots[0]]->lane;
+            }
+        }
+
+        return null;
+    }
+
+    /** @return array<string, mixed> */
+    private function fuelRow(): array
+    {
+        $cells = [];
+        $before = null;
+        foreach ($this->estimate->results as $result) {
+            $fuel = $result->model->state->fuel;
+            $state = $before === null ? 'came' : ($before === $fuel ? 'carried' : 'new');
+            $cells[] = ['state' => $state, 'name' => $fuel->name, 'part' => null, 'note' => '', 'value' => '', 'flag' => null];
+            $before = $fuel;
+        }
+
+        return ['key' => self::FUEL, 'name' => 'Fuel', 'stock' => '', 'internal' => false, 'cells' => $cells];
     }
 
     /** Internal slots only when a part stands there or a limit there is more than clear. */

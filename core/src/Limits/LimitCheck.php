@@ -3,12 +3,13 @@
 namespace Pebblerun\Core\Limits;
 
 use Pebblerun\Core\Build\StageModel;
+use Pebblerun\Core\Build\Track;
 use Pebblerun\Core\Draws\Percentiles;
 use Pebblerun\Core\Platform\Loss;
 use Pebblerun\Core\Units\Rpm;
 
 /** Checks every component that stands in a stage against the stage's drawn curves. */
-final class LimitCheck
+final readonly class LimitCheck
 {
     /** Cold days and overshoot. */
     private const OVERSHOOT = 1.05;
@@ -21,21 +22,25 @@ final class LimitCheck
     /**
      * @param  list<Limit>  $limits  the platform's
      * @param  list<Loss>  $losses  limits at the crank are checked under each and the worst is taken
+     * @param  list<float>  $rpms  of the draws
      */
-    public function __construct(private readonly array $limits, private readonly array $losses) {}
+    public function __construct(private array $limits, private array $losses, private array $rpms) {}
 
     /**
-     * @param  non-empty-list<float>  $rpms
-     * @param  non-empty-list<non-empty-list<float>>  $curves  wheel power in W, one curve a draw
-     * @param  non-empty-list<float>  $likely  wheel power in W
+     * @param  list<float>  $likely  W at the draws' rpms
+     * @param  Percentiles  $power  W, of the drawn curves' peaks
+     * @param  Percentiles  $torque  N·m, likewise
+     * @param  list<float>  $drawn  the drawn curves, flat, W
      * @return list<Reading>
      */
-    public function of(StageModel $model, array $rpms, array $curves, array $likely): array
+    public function readings(StageModel $model, array $likely, Percentiles $power, Percentiles $torque, array $drawn): array
     {
-        return array_map(
-            fn (Limit $limit): Reading => $this->read($limit, $model, $rpms, $curves, $likely),
-            $this->standing($model),
-        );
+        return array_map(fn (Limit $limit): Reading => match (true) {
+            $limit->quantity === Quantity::EngineSpeed => self::speed($limit, $model),
+            $limit->quantity->isTorque() => $this->reading($limit, $model, $likely, $torque->p90, $drawn),
+            $limit->quantity->isPower() => $this->reading($limit, $model, $likely, $power->p90, $drawn),
+            default => new Reading($limit, Status::Unknown, null, 0.0, $limit->safeAt(0.0), $limit->edgeAt(0.0), 0.0),
+        }, $this->standing($model));
     }
 
     /** @return list<Limit> the platform's where the component is stock, a part's own where it brings some */
@@ -54,46 +59,75 @@ final class LimitCheck
     }
 
     /**
-     * @param  non-empty-list<float>  $rpms
-     * @param  non-empty-list<non-empty-list<float>>  $curves
-     * @param  non-empty-list<float>  $likely
+     * P90 of the highest share of what is allowed, under the worst of the losses.
+     *
+     * A flat limit's share rises with the peak alone, so the peak's P90 gives it; others are followed along the curves.
+     *
+     * @param  list<float>  $drawn
+     * @param  callable(float): float  $allowed  by rpm
      */
-    private function read(Limit $limit, StageModel $model, array $rpms, array $curves, array $likely): Reading
+    private function used(Limit $limit, StageModel $model, float $peak, array $drawn, callable $allowed): float
     {
-        $moved = $limit->movedBy($model->state->mapKind());
-        if ($limit->quantity === Quantity::EngineSpeed) {
-            return $this->speed($limit, $model->revLimit, $moved);
+        $used = 0.0;
+        foreach ($limit->quantity->isCrank() ? $this->losses : [Loss::none()] as $loss) {
+            $followed = ! $limit->isFlat() || ($loss->constant && $limit->quantity->isPower());
+            $used = max($used, $followed
+                ? Percentiles::of($this->shareOf($limit, $loss, $model, $allowed)->peaks($drawn))->p90
+                : $loss->toCrank($peak) * self::OVERSHOOT / ($allowed(0.0) * $limit->movedBy($model->state->mapKind())));
         }
-        if (! $limit->quantity->isTorque() && ! $limit->quantity->isPower()) {
-            return new Reading($limit, Status::Unknown, null, 0.0, $limit->safeAt(0.0), $limit->edgeAt(0.0), 0.0);
-        }
-        $safe = $edge = [];
-        foreach ($rpms as $rpm) {
-            $safe[] = $limit->safeAt($rpm) * $moved / self::OVERSHOOT;
-            $edge[] = $limit->edgeAt($rpm) * $moved / self::OVERSHOOT;
-        }
-        [$likelyUsed, $worst] = $this->worst($limit->quantity, $rpms, $likely, $safe);
-        $used = Percentiles::of(array_map(fn (array $curve): float => $this->worst($limit->quantity, $rpms, $curve, $safe)[0], $curves))->p90;
-        $overEdge = $used > 1.0
-            && Percentiles::of(array_map(fn (array $curve): float => $this->worst($limit->quantity, $rpms, $curve, $edge)[0], $curves))->p90 > 1.0;
-        $safeThere = $safe[$worst] * self::OVERSHOOT;
 
-        return new Reading(
-            $limit,
-            match (true) {
-                $overEdge => Status::PastEdge,
-                $used > 1.0 => Status::Over,
-                $used > self::CLEAR => Status::Close,
-                default => Status::Clear,
-            },
-            $used, $used * $safeThere, $safeThere, $edge[$worst] * self::OVERSHOOT, $rpms[$worst],
-        );
+        return $used;
     }
 
-    private function speed(Limit $limit, float $demand, float $moved): Reading
+    /**
+     * Wheel power to the share of what is allowed.
+     *
+     * @param  callable(float): float  $allowed  by rpm
+     */
+    private function shareOf(Limit $limit, Loss $loss, StageModel $model, callable $allowed): Track
     {
-        $safe = $limit->safeAt(0.0) * $moved;
-        $edge = $limit->edgeAt(0.0) * $moved;
+        $moved = $limit->movedBy($model->state->mapKind()) / self::OVERSHOOT;
+        $torque = $limit->quantity->isTorque();
+        $scale = $shift = [];
+        foreach ($this->rpms as $rpm) {
+            $omega = $rpm * Rpm::OMEGA;
+            $most = $allowed($rpm) * $moved;
+            $scale[] = 1.0 / ((1.0 - $loss->percentageShare()) * $most * ($torque ? $omega : 1.0));
+            $shift[] = $loss->torque * ($torque ? 1.0 : $omega) / $most;
+        }
+
+        return new Track($scale, $shift);
+    }
+
+    /**
+     * @param  list<float>  $likely  W
+     * @param  float  $peak  P90 of the peaks in the limit's quantity
+     * @param  list<float>  $drawn
+     */
+    private function reading(Limit $limit, StageModel $model, array $likely, float $peak, array $drawn): Reading
+    {
+        $safe = fn (float $rpm): float => $limit->safeAt($rpm);
+        $used = $this->used($limit, $model, $peak, $drawn, $safe);
+        $edge = $used > 1.0 ? $this->used($limit, $model, $peak, $drawn, fn (float $rpm): float => $limit->edgeAt($rpm)) : 0.0;
+        $track = $this->shareOf($limit, $limit->quantity->isCrank() ? $this->losses[0] : Loss::none(), $model, $safe);
+        $shares = array_map(fn (float $watts, int $r): float => $watts * $track->scale[$r] + $track->shift[$r], $likely, array_keys($likely));
+        $rpm = $this->rpms[(int) array_search(max($shares), $shares, true)];
+        $moved = $limit->movedBy($model->state->mapKind());
+        $status = match (true) {
+            $edge > 1.0 => Status::PastEdge,
+            $used > 1.0 => Status::Over,
+            $used > self::CLEAR => Status::Close,
+            default => Status::Clear,
+        };
+
+        return new Reading($limit, $status, $used, $used * $limit->safeAt($rpm) * $moved, $limit->safeAt($rpm) * $moved, $limit->edgeAt($rpm) * $moved, $rpm);
+    }
+
+    private static function speed(Limit $limit, StageModel $model): Reading
+    {
+        $safe = $limit->safeAt(0.0);
+        $edge = $limit->edgeAt(0.0);
+        $demand = $model->revLimit;
         $status = match (true) {
             $demand > $edge => Status::PastEdge,
             $demand > $safe => Status::Over,
@@ -102,44 +136,5 @@ final class LimitCheck
         };
 
         return new Reading($limit, $status, $demand / $safe, $demand, $safe, $edge, $demand);
-    }
-
-    /**
-     * The highest share of the allowed along one curve, and where.
-     *
-     * @param  non-empty-list<float>  $rpms
-     * @param  non-empty-list<float>  $power  W at the wheels; may end before the rpms do
-     * @param  list<float>  $allowed  in the limit's unit
-     * @return array{float, int}
-     */
-    private function worst(Quantity $quantity, array $rpms, array $power, array $allowed): array
-    {
-        $share = 0.0;
-        $place = 0;
-        $torque = $quantity->isTorque();
-        $crank = $quantity->isCrank();
-        foreach ($power as $r => $watts) {
-            $omega = $rpms[$r] * Rpm::OMEGA;
-            $figure = $torque ? $watts / $omega : $watts;
-            if ($crank) {
-                $figure = $this->atCrank($watts / $omega) * ($torque ? 1.0 : $omega);
-            }
-            $used = $figure / $allowed[$r];
-            if ($used > $share) {
-                [$share, $place] = [$used, $r];
-            }
-        }
-
-        return [$share, $place];
-    }
-
-    private function atCrank(float $wheelTorque): float
-    {
-        $highest = 0.0;
-        foreach ($this->losses as $loss) {
-            $highest = max($highest, $loss->toCrank($wheelTorque));
-        }
-
-        return $highest;
     }
 }

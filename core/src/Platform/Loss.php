@@ -12,6 +12,12 @@ final readonly class Loss
 {
     private function __construct(public float $share, public float $torque, public bool $constant) {}
 
+    /** For figures that are at the wheels already. */
+    public static function none(): self
+    {
+        return new self(0.0, 0.0, false);
+    }
+
     /** @param  float  $share  0.14 for 14 % */
     public static function percentage(float $share): self
     {
@@ -36,6 +42,12 @@ final readonly class Loss
         };
 
         return $gearbox === 'automatic' ? $share + 0.03 : $share;
+    }
+
+    /** The share lost under the percentage model; 0 where the loss is constant. */
+    public function percentageShare(): float
+    {
+        return $this->constant ? 0.0 : $this->share;
     }
 
     /** Wheel torque of a crank torque, N·m. */

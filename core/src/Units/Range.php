@@ -52,4 +52,29 @@ final readonly class Range
             ? $this->low + sqrt($u * $width * $rise)
             : $this->high - sqrt((1.0 - $u) * $width * ($this->high - $this->likely));
     }
+
+    /**
+     * Quantiles for many draws at once; the loop of quantile() without its calls.
+     *
+     * @param  list<float>  $u  0–1
+     * @return list<float>
+     */
+    public function quantiles(array $u): array
+    {
+        $width = $this->high - $this->low;
+        if ($width <= 0.0) {
+            return array_fill(0, count($u), $this->likely);
+        }
+        $low = $this->low;
+        $high = $this->high;
+        $rise = $width * ($this->likely - $low);
+        $fall = $width * ($high - $this->likely);
+        $turn = ($this->likely - $low) / $width;
+        $values = [];
+        foreach ($u as $share) {
+            $values[] = $share <= $turn ? $low + sqrt($share * $rise) : $high - sqrt((1.0 - $share) * $fall);
+        }
+
+        return $values;
+    }
 }

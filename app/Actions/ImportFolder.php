@@ -1,0 +1,91 @@
+<?php
+
+namespace App\Actions;
+
+use App\Assembly\Bundles;
+use App\Models\CustomerJob;
+use App\Models\LibraryVersion;
+use App\Models\Platform;
+use App\Models\Shop;
+use App\Models\User;
+use Illuminate\Support\Facades\DB;
+use Pebblerun\Formats\Door;
+use Pebblerun\Formats\Refused;
+
+/**
+ * Imports a folder in the open formats: shop.json, platforms/*.json, parts/*.json and jobs/<name>/{brief,plan}.json.
+ * Everything is checked before anything is kept; one fault and nothing is.
+ */
+final readonly class ImportFolder
+{
+    public function __construct(private Door $door, private SavePlan $save) {}
+
+    /**
+     * @param  list<array{name: string, email: string, password: string, role: string}>  $people  made with the shop; the first is the jobs' advisor
+     *
+     * @throws Refused with file and path of each fault.
+     */
+    public function into(string $folder, array $people): Shop
+    {
+        return DB::transaction(function () use ($folder, $people): Shop {
+            $document = $this->read('shop', "{$folder}/shop.json");
+            $shop = Shop::create(['name' => $document['shop']['name'], 'units' => $document['units'], 'document' => $document['shop']]);
+            $users = array_map(fn (array $person): User => User::create([...$person, 'shop_id' => $shop->id]), $people);
+            foreach (glob("{$folder}/platforms/*.json") ?: [] as $file) {
+                $this->platform($shop, $file, "{$folder}/parts/".basename($file));
+            }
+            foreach (glob("{$folder}/jobs/*", GLOB_ONLYDIR) ?: [] as $job) {
+                $this->job($shop, $users[0], $job);
+            }
+
+            return $shop;
+        });
+    }
+
+    private function platform(Shop $shop, string $file, string $partsFile): void
+    {
+        $platform = $this->read('platform', $file, $shop);
+        $parts = $this->read('parts', $partsFile, $shop);
+        $row = Platform::create(['shop_id' => $shop->id, 'key' => $platform['platform']['key'], 'name' => $platform['platform']['name']]);
+        LibraryVersion::create(['platform_id' => $row->id, 'number' => 1, 'platform' => $platform['platform'], 'parts' => $parts['parts']]);
+    }
+
+    private function job(Shop $shop, User $advisor, string $folder): void
+    {
+        $brief = $this->read('brief', "{$folder}/brief.json", $shop);
+        $plan = $this->read('plan', "{$folder}/plan.json", $shop);
+        $platform = Platform::query()->where('shop_id', $shop->id)->where('key', $brief['platform'])->first()
+            ?? throw Refused::because("{$folder}/brief.json: platform", "the shop has no platform \"{$brief['platform']}\": import it first, or use the key of one it has.");
+        $library = $platform->versions()->orderByDesc('number')->firstOrFail();
+        $job = CustomerJob::create([
+            'shop_id' => $shop->id,
+            'platform_id' => $platform->id,
+            'advisor_id' => $advisor->id,
+            'title' => $brief['title'],
+            'customer' => $brief['customer'],
+            'brief' => $brief['brief'],
+        ]);
+        $job->briefRevisions()->create(['number' => 1, 'document' => $brief['brief'], 'author_id' => $advisor->id]);
+        try {
+            $this->door->open(Bundles::document($job->load('shop'), $library, $plan['plan']));
+        } catch (Refused $fault) {
+            throw Refused::because($folder, $fault->getMessage());
+        }
+        $this->save->first($job, $library, $plan['plan'], $advisor);
+    }
+
+    /** @return array<string, mixed> */
+    private function read(string $format, string $file, ?Shop $shop = null): array
+    {
+        try {
+            $document = $this->door->document($format, $file);
+        } catch (Refused $fault) {
+            throw Refused::because($file, $fault->getMessage());
+        }
+        if ($shop !== null && $document['units'] != $shop->units) {
+            throw Refused::because("{$file}: units", 'a shop keeps all its documents in one set of units: '.json_encode($shop->units).'.');
+        }
+
+        return $document;
+    }
+}

@@ -1,0 +1,43 @@
+<?php
+
+namespace App\Assembly;
+
+use App\Actions\SavePlan;
+use App\Models\CustomerJob;
+
+/** The documents of the brief page. */
+final class Briefs
+{
+    /** @return array<string, mixed> */
+    public static function page(CustomerJob $job): array
+    {
+        $job->load('shop', 'platform');
+        $plan = $job->plan()->with('library')->firstOrFail();
+
+        return [
+            'job' => ['id' => $job->id, 'title' => $job->title, 'customer' => $job->customer, 'platform' => $job->platform->name],
+            'fuels' => $job->shop->document['fuels'],
+            'parts' => array_map(fn (array $part): array => ['key' => $part['key'], 'name' => $part['name']], $plan->library->parts),
+            'state' => [
+                'brief' => $job->brief,
+                ...self::saved($job, SavePlan::estimate($job, $plan->library, $plan->document)),
+            ],
+        ];
+    }
+
+    /**
+     * What a save answers: the revision, and what the answers mean for the plan.
+     *
+     * @param  array<string, mixed>  $estimate
+     * @return array<string, mixed>
+     */
+    public static function saved(CustomerJob $job, array $estimate): array
+    {
+        return [
+            'revision' => $job->brief_revision,
+            'labels' => $estimate['labels'],
+            'verdict' => $estimate['verdict'],
+            'measured' => $estimate['measured'],
+        ];
+    }
+}

@@ -1,0 +1,38 @@
+<?php
+
+namespace App\Assembly;
+
+use App\Models\CustomerJob;
+use App\Models\LibraryVersion;
+use App\Models\Plan;
+use Pebblerun\Core\Bundle\Bundle;
+use Pebblerun\Core\Bundle\BundleReader;
+
+/** The one place where rows become a bundle, and the bundle core objects. */
+final class Bundles
+{
+    /**
+     * The bundle document of a plan.
+     *
+     * @param  array<string, mixed>  $plan  the plan document
+     * @return array<string, mixed>
+     */
+    public static function document(CustomerJob $job, LibraryVersion $library, array $plan): array
+    {
+        return [
+            'format' => 'pebblerun/bundle',
+            'version' => 1,
+            'units' => $job->shop->units,
+            'shop' => $job->shop->document,
+            'platform' => $library->platform,
+            'parts' => $library->parts,
+            'brief' => $job->brief,
+            'plan' => $plan,
+        ];
+    }
+
+    public static function of(Plan $plan): Bundle
+    {
+        return BundleReader::read(self::document($plan->job, $plan->library, $plan->document));
+    }
+}

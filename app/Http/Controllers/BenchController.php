@@ -1,0 +1,19 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Assembly\Benches;
+use App\Models\CustomerJob;
+use Inertia\Inertia;
+use Inertia\Response;
+
+final class BenchController
+{
+    public function __invoke(CustomerJob $job): Response
+    {
+        $plan = $job->plan()->with('library')->firstOrFail();
+        $plan->setRelation('job', $job->load('shop', 'platform'));
+
+        return Inertia::render('Bench', Benches::page($plan));
+    }
+}

@@ -1,0 +1,26 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Actions\SaveBrief;
+use App\Assembly\Briefs;
+use App\Http\Requests\BriefRequest;
+use App\Models\CustomerJob;
+use Illuminate\Http\JsonResponse;
+use Inertia\Inertia;
+use Inertia\Response;
+
+final class BriefController
+{
+    public function show(CustomerJob $job): Response
+    {
+        return Inertia::render('Brief', Briefs::page($job));
+    }
+
+    public function update(BriefRequest $request, CustomerJob $job, SaveBrief $save): JsonResponse
+    {
+        $estimate = $save->save($job, $request->revision(), $request->brief(), $request->title(), $request->customer(), $request->author());
+
+        return response()->json(Briefs::saved($job, $estimate));
+    }
+}

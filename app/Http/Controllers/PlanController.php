@@ -1,0 +1,72 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Actions\EditPlan;
+use App\Actions\SavePlan;
+use App\Assembly\Benches;
+use App\Assembly\Bundles;
+use App\Http\Requests\CandidatesRequest;
+use App\Http\Requests\CommandsRequest;
+use App\Http\Requests\RevisionRequest;
+use App\Models\Plan;
+use App\Models\PlanRevision;
+use Illuminate\Http\JsonResponse;
+use Pebblerun\Core\Estimate\Figures;
+use Pebblerun\Core\Planning\Candidate;
+use Pebblerun\Core\Planning\CandidateDocument;
+use Pebblerun\Core\Planning\Candidates;
+
+final class PlanController
+{
+    public function show(Plan $plan): JsonResponse
+    {
+        return response()->json(Benches::state($plan, SavePlan::estimate($plan->job, $plan->library, $plan->document)));
+    }
+
+    public function commands(CommandsRequest $request, Plan $plan, EditPlan $edit): JsonResponse
+    {
+        $estimate = $edit->commands($plan, $request->revision(), $request->commands(), $request->author());
+
+        return response()->json(Benches::state($plan, $estimate));
+    }
+
+    public function undo(RevisionRequest $request, Plan $plan, EditPlan $edit): JsonResponse
+    {
+        return response()->json(Benches::state($plan, $edit->undo($plan, $request->revision(), $request->author())));
+    }
+
+    public function redo(RevisionRequest $request, Plan $plan, EditPlan $edit): JsonResponse
+    {
+        return response()->json(Benches::state($plan, $edit->redo($plan, $request->revision(), $request->author())));
+    }
+
+    public function candidates(CandidatesRequest $request, Plan $plan): JsonResponse
+    {
+        $bundle = Bundles::of($plan);
+        $say = new Figures($bundle->units, $bundle->rates->currency);
+        $candidates = (new Candidates($bundle))->of(...$request->place($bundle));
+
+        return response()->json(array_map(fn (Candidate $candidate): array => CandidateDocument::of($candidate, $say), $candidates));
+    }
+
+    public function revisions(Plan $plan): JsonResponse
+    {
+        $revisions = $plan->revisions()->with('author')->orderByDesc('number')->limit(60)->get();
+
+        return response()->json($revisions->map(fn (PlanRevision $revision): array => [
+            'number' => $revision->number,
+            'label' => $revision->label,
+            'author' => $revision->author->name,
+            'at' => $revision->created_at->toIso8601String(),
+        ])->values());
+    }
+
+    /** The plan with everything it needs, in the open bundle format. */
+    public function bundle(Plan $plan): JsonResponse
+    {
+        $document = Bundles::document($plan->job, $plan->library, $plan->document);
+
+        return response()->json($document, 200, ['Content-Disposition' => 'attachment; filename="pebblerun-bundle.json"'], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+    }
+}

@@ -1,0 +1,35 @@
+<?php
+
+namespace App\Http\Requests;
+
+use Illuminate\Validation\Rule;
+
+final class CommandsRequest extends RevisionRequest
+{
+    private const KEY = ['sometimes', 'string', 'regex:/^[a-z0-9][a-z0-9-]{0,63}$/'];
+
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            ...parent::rules(),
+            'commands' => ['required', 'array', 'min:1', 'max:40'],
+            'commands.*.do' => ['required', Rule::in(['fit', 'clear', 'move', 'fuel', 'line', 'add-stage', 'remove-stage', 'rename-stage'])],
+            'commands.*.stage' => self::KEY,
+            'commands.*.to' => self::KEY,
+            'commands.*.part' => self::KEY,
+            'commands.*.slot' => self::KEY,
+            'commands.*.fuel' => self::KEY,
+            'commands.*.name' => ['sometimes', 'string', 'max:60'],
+            'commands.*.basis' => ['sometimes', 'nullable', Rule::in(['new', 'used', 'owned'])],
+            'commands.*.agreed' => ['sometimes', 'nullable', 'numeric', 'min:0', 'max:1000000'],
+            'commands.*.quantity' => ['sometimes', 'integer', 'min:1', 'max:99'],
+        ];
+    }
+
+    /** @return list<array{do: string, stage?: string, to?: string, part?: string, slot?: string, fuel?: string, name?: string, basis?: string, agreed?: float|int|null, quantity?: int}> */
+    public function commands(): array
+    {
+        return array_values($this->validated('commands'));
+    }
+}

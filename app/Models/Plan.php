@@ -1,0 +1,46 @@
+<?php
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Support\Carbon;
+
+/**
+ * @property int $id
+ * @property int $customer_job_id
+ * @property int $library_version_id
+ * @property array{name: string, settings?: array<string, string>, stages: list<array{key: string, name: string, fuel: string, changes: list<array{fit?: string, remove?: string, basis?: string, agreed?: float|int, quantity?: int}>}>} $document
+ * @property int $revision
+ * @property list<int> $redo contents that undo stepped back from, the next to redo last
+ * @property array<string, mixed> $summary what the counter shows, written with every revision
+ * @property Carbon $updated_at
+ * @property-read CustomerJob $job
+ * @property-read LibraryVersion $library
+ */
+final class Plan extends Model
+{
+    protected function casts(): array
+    {
+        return ['document' => 'array', 'redo' => 'array', 'summary' => 'array'];
+    }
+
+    /** @return BelongsTo<CustomerJob, $this> */
+    public function job(): BelongsTo
+    {
+        return $this->belongsTo(CustomerJob::class, 'customer_job_id');
+    }
+
+    /** @return BelongsTo<LibraryVersion, $this> */
+    public function library(): BelongsTo
+    {
+        return $this->belongsTo(LibraryVersion::class, 'library_version_id');
+    }
+
+    /** @return HasMany<PlanRevision, $this> */
+    public function revisions(): HasMany
+    {
+        return $this->hasMany(PlanRevision::class);
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Carbon;
+
+/**
+ * @property int $number
+ * @property int $content_of
+ * @property ?int $previous
+ * @property array<string, mixed> $document
+ * @property string $label
+ * @property int $author_id
+ * @property Carbon $created_at
+ * @property-read User $author
+ */
+final class PlanRevision extends Model
+{
+    public const UPDATED_AT = null;
+
+    protected function casts(): array
+    {
+        return ['document' => 'array'];
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function author(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+}

@@ -1,0 +1,21 @@
+<?php
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+
+/**
+ * @property int $id
+ * @property int $shop_id
+ * @property string $key
+ * @property string $name
+ */
+final class Platform extends Model
+{
+    /** @return HasMany<LibraryVersion, $this> */
+    public function versions(): HasMany
+    {
+        return $this->hasMany(LibraryVersion::class);
+    }
+}

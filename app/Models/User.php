@@ -1,0 +1,30 @@
+<?php
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Foundation\Auth\User as Authenticatable;
+
+/**
+ * @property int $id
+ * @property int $shop_id
+ * @property string $name
+ * @property string $email
+ * @property string $role advisor or owner
+ * @property-read Shop $shop
+ */
+final class User extends Authenticatable
+{
+    protected $hidden = ['password', 'remember_token'];
+
+    protected function casts(): array
+    {
+        return ['password' => 'hashed'];
+    }
+
+    /** @return BelongsTo<Shop, $this> */
+    public function shop(): BelongsTo
+    {
+        return $this->belongsTo(Shop::class);
+    }
+}

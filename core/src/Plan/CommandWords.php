@@ -1,0 +1,56 @@
+<?php
+
+namespace Pebblerun\Core\Plan;
+
+use Pebblerun\Core\Condition\Catalog;
+use Pebblerun\Core\Condition\Words;
+
+/**
+ * Names a change the way the history shows it.
+ *
+ * @phpstan-import-type Command from Editor
+ * @phpstan-import-type PlanDocument from Editor
+ */
+final readonly class CommandWords
+{
+    /** @param  PlanDocument  $plan  as it was before */
+    private function __construct(private array $plan, private Catalog $catalog) {}
+
+    /**
+     * @param  list<Command>  $commands
+     * @param  PlanDocument  $plan
+     */
+    public static function of(array $commands, array $plan, Catalog $catalog): string
+    {
+        $words = new self($plan, $catalog);
+
+        return ucfirst(Words::join(array_map($words->say(...), $commands), 'and'));
+    }
+
+    /** @param  Command  $command */
+    private function say(array $command): string
+    {
+        $stage = $this->stage($command['stage'] ?? '');
+        $part = $this->catalog->parts[$command['part'] ?? '']->name ?? ($command['part'] ?? 'part');
+        $slot = lcfirst($this->catalog->platform->slots[$command['slot'] ?? '']->name ?? 'slot');
+
+        return match ($command['do']) {
+            'fit' => "fit {$part} in {$stage}",
+            'clear' => "clear the {$slot} in {$stage}",
+            'move' => "move {$part} from {$stage} to {$this->stage($command['to'] ?? '')}",
+            'fuel' => "run {$stage} on ".($this->catalog->fuels[$command['fuel'] ?? '']->name ?? 'another fuel'),
+            'line' => "change the price of {$part} in {$stage}",
+            'add-stage' => 'add a stage',
+            'remove-stage' => "remove {$stage}",
+            'rename-stage' => "rename {$stage} to \"".($command['name'] ?? '').'"',
+            default => $command['do'],
+        };
+    }
+
+    private function stage(string $key): string
+    {
+        $place = array_search($key, array_column($this->plan['stages'], 'key'), true);
+
+        return is_int($place) ? 'stage '.($place + 1) : 'a stage';
+    }
+}

@@ -1,0 +1,29 @@
+<?php
+
+namespace Pebblerun\Core\Plan;
+
+use InvalidArgumentException;
+use Pebblerun\Core\CoreException;
+
+final class InvalidCommand extends InvalidArgumentException implements CoreException
+{
+    public static function unknown(string $do): self
+    {
+        return new self("There is no command \"{$do}\": use fit, clear, move, fuel, line, add-stage, remove-stage or rename-stage.");
+    }
+
+    public static function noStage(string $key): self
+    {
+        return new self("The plan has no stage \"{$key}\": it may have been removed meanwhile.");
+    }
+
+    public static function notThere(string $part, string $stage): self
+    {
+        return new self("\"{$part}\" is not fitted in \"{$stage}\": it may have been moved meanwhile.");
+    }
+
+    public static function tooManyStages(int $most): self
+    {
+        return new self("A plan has {$most} stages at most: put parts together, or make a second plan.");
+    }
+}

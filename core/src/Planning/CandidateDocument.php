@@ -1,0 +1,30 @@
+<?php
+
+namespace Pebblerun\Core\Planning;
+
+use Pebblerun\Core\Estimate\Figures;
+use Pebblerun\Core\Findings\Finding;
+
+/** Writes candidates for a page. */
+final class CandidateDocument
+{
+    /** @return array<string, mixed> */
+    public static function of(Candidate $candidate, Figures $say): array
+    {
+        $part = $candidate->part;
+        $adds = round($say->power($candidate->adds));
+
+        return [
+            'part' => $part->key,
+            'name' => $part->name,
+            'maker' => $part->maker,
+            'adds' => $part->gains === [] ? 'supports' : sprintf('%+d %s', $adds, $say->powerLabel()),
+            'adds_torque' => $part->gains === [] ? '' : sprintf('%+d %s', round($say->torque($candidate->addsTorque)), $say->torqueLabel()),
+            'costs' => $say->sayMoney($candidate->costs),
+            'each' => $adds >= 1.0 ? $say->sayMoney((int) round($candidate->costs / $adds))." a {$say->powerLabel()}" : '',
+            'drags' => array_map(fn (Finding $finding): array => ['fault' => $finding->kind->isFault(), 'sentence' => $finding->sentence], $candidate->drags),
+            'cautions' => array_map(fn ($caution): string => $caution->text(), $part->cautions),
+            'chosen' => $candidate->chosen,
+        ];
+    }
+}

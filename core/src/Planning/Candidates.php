@@ -1,0 +1,111 @@
+<?php
+
+namespace Pebblerun\Core\Planning;
+
+use Pebblerun\Core\Build\Estimator;
+use Pebblerun\Core\Build\State;
+use Pebblerun\Core\Build\Timeline;
+use Pebblerun\Core\Bundle\Bundle;
+use Pebblerun\Core\Cost\Pricing;
+use Pebblerun\Core\Findings\Finding;
+use Pebblerun\Core\Findings\Inspector;
+use Pebblerun\Core\Parts\Part;
+use Pebblerun\Core\Plan\Change;
+use Pebblerun\Core\Plan\Plan;
+use Pebblerun\Core\Plan\Stage;
+
+/** Ranks the parts that could stand in a slot at a stage. */
+final readonly class Candidates
+{
+    public function __construct(private Bundle $bundle) {}
+
+    /**
+     * @param  int  $stage  counted from 1
+     * @return list<Candidate> most power per money first, supporting parts by price after them
+     */
+    public function of(string $slot, int $stage): array
+    {
+        $without = $this->planWithout($slot, $stage);
+        [$power, $torque] = $this->peaks($without, $stage);
+        $cost = $this->spend($without, $stage);
+        $known = $this->sentences($without, $stage);
+        $candidates = array_map(function (Part $part) use ($without, $stage, $power, $torque, $cost, $known): Candidate {
+            $plan = $this->with($without, $stage, $part);
+            [$newPower, $newTorque] = $this->peaks($plan, $stage);
+            $drags = array_filter($this->findings($plan, $stage), fn (Finding $finding): bool => ! in_array($finding->sentence, $known, true));
+
+            return new Candidate(
+                $part, $newPower - $power, $newTorque - $torque, $this->spend($plan, $stage) - $cost,
+                array_values($drags), $this->chosen($part, $stage),
+            );
+        }, $this->bundle->catalog->forSlot($slot));
+        usort($candidates, fn (Candidate $a, Candidate $b): int => [$b->adds / max(1, $b->costs), $a->costs] <=> [$a->adds / max(1, $a->costs), $b->costs]);
+
+        return $candidates;
+    }
+
+    private function chosen(Part $part, int $stage): bool
+    {
+        $changes = $this->bundle->plan->stages[$stage - 1]->changes ?? [];
+
+        return array_filter($changes, fn (Change $change): bool => $change->part === $part->key) !== [];
+    }
+
+    /** The plan up to the stage, which leaves the slot as it was. */
+    private function planWithout(string $slot, int $stage): Plan
+    {
+        $stages = array_slice($this->bundle->plan->stages, 0, $stage);
+        $last = $stages[$stage - 1];
+        $kept = array_filter($last->changes, fn (Change $change): bool => $change->slot !== $slot
+            && ! in_array($slot, $this->bundle->catalog->parts[$change->part ?? '']->slots ?? [], true));
+        $stages[$stage - 1] = new Stage($last->key, $last->name, $last->fuel, array_values($kept));
+
+        return $this->plan($stages);
+    }
+
+    private function with(Plan $plan, int $stage, Part $part): Plan
+    {
+        $stages = $plan->stages;
+        $last = $stages[$stage - 1];
+        $stages[$stage - 1] = new Stage($last->key, $last->name, $last->fuel, [...$last->changes, Change::fit($part->key)]);
+
+        return $this->plan($stages);
+    }
+
+    /** @param  list<Stage>  $stages */
+    private function plan(array $stages): Plan
+    {
+        $plan = $this->bundle->plan;
+
+        return new Plan($plan->stacking, $plan->constantLoss, $plan->basis, $stages);
+    }
+
+    /** @return array{float, float} likely W and N·m at the stage */
+    private function peaks(Plan $plan, int $stage): array
+    {
+        return (new Estimator($this->bundle->catalog, $this->bundle->brief, $plan))->likelyPeaks()[$stage];
+    }
+
+    private function spend(Plan $plan, int $stage): int
+    {
+        return (new Pricing($this->bundle->rates, $plan->basis))->of($this->states($plan))[$stage]->spend->likely;
+    }
+
+    /** @return list<Finding> */
+    private function findings(Plan $plan, int $stage): array
+    {
+        return (new Inspector($this->bundle->catalog))->of($this->states($plan)[$stage]);
+    }
+
+    /** @return list<string> */
+    private function sentences(Plan $plan, int $stage): array
+    {
+        return array_map(fn (Finding $finding): string => $finding->sentence, $this->findings($plan, $stage));
+    }
+
+    /** @return list<State> */
+    private function states(Plan $plan): array
+    {
+        return Timeline::of($plan, $this->bundle->brief->came, $this->bundle->catalog, $this->bundle->brief->car);
+    }
+}

@@ -1,0 +1,23 @@
+/** Prints figures of documents. Units come with the documents; nothing is converted here. */
+const whole = new Intl.NumberFormat('en', { maximumFractionDigits: 0 });
+const tenth = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
+
+export function figure(value: number): string {
+    return whole.format(value);
+}
+
+export function precise(value: number): string {
+    return tenth.format(value);
+}
+
+export function money(value: number, symbol: string): string {
+    return `${symbol} ${whole.format(value)}`;
+}
+
+export function clock(iso: string): string {
+    return new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+}
+
+export function day(iso: string): string {
+    return new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
+}

@@ -1,0 +1,15 @@
+<!doctype html>
+<html lang="en">
+    <head>
+        <meta charset="utf-8">
+        <meta name="viewport" content="width=device-width, initial-scale=1">
+        <meta name="csrf-token" content="{{ csrf_token() }}">
+        <meta name="color-scheme" content="light dark">
+        <link rel="icon" href="/favicon.svg" type="image/svg+xml">
+        @vite(['resources/css/app.css', 'resources/js/app.ts'])
+        @inertiaHead
+    </head>
+    <body>
+        @inertia
+    </body>
+</html>

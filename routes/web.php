@@ -1,0 +1,30 @@
+<?php
+
+use App\Http\Controllers\BenchController;
+use App\Http\Controllers\BriefController;
+use App\Http\Controllers\CounterController;
+use App\Http\Controllers\PlanController;
+use App\Http\Controllers\SignInController;
+use Illuminate\Support\Facades\Route;
+
+Route::middleware('guest')->group(function (): void {
+    Route::get('/sign-in', [SignInController::class, 'show'])->name('login');
+    Route::post('/sign-in', [SignInController::class, 'store']);
+});
+
+Route::middleware('auth')->group(function (): void {
+    Route::post('/sign-out', [SignInController::class, 'destroy']);
+    Route::get('/', CounterController::class);
+
+    Route::get('/jobs/{job}/brief', [BriefController::class, 'show'])->can('view', 'job');
+    Route::put('/jobs/{job}/brief', [BriefController::class, 'update'])->can('update', 'job');
+    Route::get('/jobs/{job}/bench', BenchController::class)->can('view', 'job');
+
+    Route::get('/plans/{plan}', [PlanController::class, 'show'])->can('view', 'plan');
+    Route::get('/plans/{plan}/bundle', [PlanController::class, 'bundle'])->can('view', 'plan');
+    Route::get('/plans/{plan}/candidates', [PlanController::class, 'candidates'])->can('view', 'plan');
+    Route::get('/plans/{plan}/revisions', [PlanController::class, 'revisions'])->can('view', 'plan');
+    Route::post('/plans/{plan}/commands', [PlanController::class, 'commands'])->can('update', 'plan');
+    Route::post('/plans/{plan}/undo', [PlanController::class, 'undo'])->can('update', 'plan');
+    Route::post('/plans/{plan}/redo', [PlanController::class, 'redo'])->can('update', 'plan');
+});
