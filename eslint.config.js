@@ -12,12 +12,17 @@ export default ts.config(
     { languageOptions: { globals: { ...globals.browser, ...globals.node } } },
     {
         files: ['**/*.svelte', '**/*.svelte.ts'],
-        languageOptions: { parserOptions: { parser: ts.parser, extraFileExtensions: ['.svelte'], svelteConfig } },
+        languageOptions: {
+            parserOptions: { parser: ts.parser, extraFileExtensions: ['.svelte'], svelteConfig },
+        },
     },
     {
         files: ['resources/js/pages/**'],
         rules: {
-            'no-restricted-imports': ['error', { patterns: [{ group: ['@/pages/*', './*.svelte'], message: 'A page imports no page.' }] }],
+            'no-restricted-imports': [
+                'error',
+                { patterns: [{ group: ['@/pages/*', './*.svelte'], message: 'A page imports no page.' }] },
+            ],
         },
     },
 );

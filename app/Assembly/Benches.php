@@ -21,7 +21,6 @@ final class Benches
                 'car' => "{$job->platform->name}, {$job->brief['car']['year']}, {$job->brief['car']['gearbox']}",
             ],
             'plan' => ['id' => $plan->id, 'name' => $plan->document['name']],
-            'fuels' => array_map(fn (array $fuel): array => ['key' => $fuel['key'], 'name' => $fuel['name']], $job->shop->document['fuels']),
             'state' => self::state($plan, SavePlan::estimate($job, $plan->library, $plan->document)),
         ];
     }

@@ -12,10 +12,12 @@ use App\Http\Requests\RevisionRequest;
 use App\Models\Plan;
 use App\Models\PlanRevision;
 use Illuminate\Http\JsonResponse;
+use Pebblerun\Core\Estimate\BoardWriter;
 use Pebblerun\Core\Estimate\Figures;
 use Pebblerun\Core\Planning\Candidate;
 use Pebblerun\Core\Planning\CandidateDocument;
 use Pebblerun\Core\Planning\Candidates;
+use Pebblerun\Core\Planning\FuelCandidate;
 
 final class PlanController
 {
@@ -45,9 +47,13 @@ final class PlanController
     {
         $bundle = Bundles::of($plan);
         $say = new Figures($bundle->units, $bundle->rates->currency);
-        $candidates = (new Candidates($bundle))->of(...$request->place($bundle));
+        $candidates = new Candidates($bundle);
+        [$slot, $stage] = $request->place($bundle);
+        if ($slot === BoardWriter::FUEL) {
+            return response()->json(array_map(fn (FuelCandidate $one): array => CandidateDocument::ofFuel($one, $say), $candidates->fuels($stage)));
+        }
 
-        return response()->json(array_map(fn (Candidate $candidate): array => CandidateDocument::of($candidate, $say), $candidates));
+        return response()->json(array_map(fn (Candidate $one): array => CandidateDocument::of($one, $say), $candidates->of($slot, $stage)));
     }
 
     public function revisions(Plan $plan): JsonResponse

@@ -5,6 +5,7 @@ namespace App\Http\Requests;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\ValidationException;
 use Pebblerun\Core\Bundle\Bundle;
+use Pebblerun\Core\Estimate\BoardWriter;
 
 final class CandidatesRequest extends FormRequest
 {
@@ -15,7 +16,7 @@ final class CandidatesRequest extends FormRequest
     }
 
     /**
-     * @return array{string, int} a slot of the platform and a stage of the plan
+     * @return array{string, int} a slot of the platform, or the fuel, and a stage of the plan
      *
      * @throws ValidationException
      */
@@ -23,7 +24,7 @@ final class CandidatesRequest extends FormRequest
     {
         $slot = $this->string('slot')->value();
         $stage = $this->integer('stage');
-        if (! isset($bundle->catalog->platform->slots[$slot])) {
+        if ($slot !== BoardWriter::FUEL && ! isset($bundle->catalog->platform->slots[$slot])) {
             throw ValidationException::withMessages(['slot' => "The platform has no slot \"{$slot}\"."]);
         }
         if (! isset($bundle->plan->stages[$stage - 1])) {

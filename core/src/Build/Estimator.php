@@ -9,8 +9,11 @@ use Pebblerun\Core\Draws\Draws;
 use Pebblerun\Core\Draws\LatinDraws;
 use Pebblerun\Core\Draws\Percentiles;
 use Pebblerun\Core\Limits\LimitCheck;
+use Pebblerun\Core\Parts\Part;
+use Pebblerun\Core\Plan\Change;
 use Pebblerun\Core\Plan\Plan;
 use Pebblerun\Core\Plan\Stacking;
+use Pebblerun\Core\Plan\Stage;
 use Pebblerun\Core\Platform\Loss;
 use Pebblerun\Core\Units\Rpm;
 
@@ -260,11 +263,30 @@ final class Estimator
             $gain = current(array_filter($model->gains, fn (Gain $gain): bool => $gain->part->key === $key)) ?: null;
             $with = $this->peaks($this->likely($model->onlyParts($fitted)));
             $without = $this->peaks($this->likely($model->onlyParts(array_values(array_diff($keys, [$key])))));
-            $shares[] = new Share($mounted, $gain, $with[0] - $before[0], $with[1] - $before[1], $peak - $without[0]);
+            $again = $this->isBoughtAgain($mounted, $model->state) ? $peak - $this->peakWithoutBuying($mounted->part, $model->state->index) : null;
+            $shares[] = new Share($mounted, $gain, $with[0] - $before[0], $with[1] - $before[1], $peak - $without[0], $again);
             $before = $with;
         }
 
         return $shares;
+    }
+
+    private function isBoughtAgain(Mounted $mounted, State $state): bool
+    {
+        return $mounted->since < $state->index
+            && array_filter($state->bought, fn (array $pair): bool => $pair[0] === $mounted->part) !== [];
+    }
+
+    /** Likely peak in W of a stage that does not buy this part anew: an old map stays old. */
+    private function peakWithoutBuying(Part $part, int $index): float
+    {
+        $stages = array_slice($this->plan->stages, 0, $index);
+        $last = $stages[$index - 1];
+        $kept = array_filter($last->changes, fn (Change $change): bool => $change->part !== $part->key);
+        $stages[$index - 1] = new Stage($last->key, $last->name, $last->fuel, array_values($kept));
+        $states = Timeline::of($this->plan->withStages($stages), $this->brief->came, $this->catalog, $this->brief->car);
+
+        return max($this->likely(StageModel::of($states[$index], $this->catalog->platform, $this->finder)));
     }
 
     /**

@@ -10,6 +10,7 @@ final readonly class Share
      * @param  float  $adds  W at the peak, map first, then in gas-path order
      * @param  float  $addsTorque  N·m at the peak, likewise
      * @param  float  $lost  W at the peak that would be lost without it
+     * @param  ?float  $again  for a part bought again: W at the peak that buying it anew gives over keeping the old
      */
     public function __construct(
         public Mounted $mounted,
@@ -17,5 +18,6 @@ final readonly class Share
         public float $adds,
         public float $addsTorque,
         public float $lost,
+        public ?float $again = null,
     ) {}
 }

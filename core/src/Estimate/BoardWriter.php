@@ -148,7 +148,7 @@ final readonly class BoardWriter
     {
         foreach ($result->shares as $share) {
             if ($share->mounted->part === $part && $share->gain !== null) {
-                return sprintf('%+d', round($this->say->power($share->adds)));
+                return sprintf('%+d', round($this->say->power($share->again ?? $share->adds)));
             }
         }
 

@@ -12,7 +12,6 @@ use Pebblerun\Core\Cost\StageCost;
 use Pebblerun\Core\Curve\Curve;
 use Pebblerun\Core\Draws\Percentiles;
 use Pebblerun\Core\Findings\Finding;
-use Pebblerun\Core\Limits\Limit;
 use Pebblerun\Core\Limits\Quantity;
 use Pebblerun\Core\Limits\Reading;
 use Pebblerun\Core\Limits\Status;
@@ -76,7 +75,6 @@ final readonly class Document
             ], (new Verdict($this->estimate, $this->say))->sentences()),
             'stages' => array_map($this->stage(...), $this->estimate->results, $this->estimate->costs, $this->estimate->findings),
             'lanes' => (new BoardWriter($this->estimate, $this->say))->lanes(),
-            'torque_limits' => $this->torqueLimits(),
             'promise' => Caution::promise(),
         ];
     }
@@ -127,6 +125,7 @@ final readonly class Document
             'ceilings' => array_map($this->binding(...), $result->bindings),
             'parts' => array_map(fn (Share $share): array => $this->share($share, $state), $result->shares),
             'findings' => array_map($this->finding(...), $findings),
+            'torque_limits' => $this->torqueLimits($result),
             'gated' => $result->gating() !== [],
             'cautions' => $this->cautions($state),
         ];
@@ -257,15 +256,21 @@ final readonly class Document
         return array_values($texts);
     }
 
-    /** Wheel torque limits of the stock car, for the hatching on the curves. @return list<array<string, mixed>> */
-    private function torqueLimits(): array
+    /**
+     * The wheel torque limits that stand in a stage, for the hatching on the curves; the most used first.
+     *
+     * @return list<array<string, mixed>>
+     */
+    private function torqueLimits(StageResult $result): array
     {
-        $limits = array_filter($this->estimate->bundle->catalog->platform->limits, fn (Limit $limit): bool => $limit->quantity === Quantity::WheelTorque);
+        $readings = array_filter($result->readings, fn (Reading $reading): bool => $reading->limit->quantity === Quantity::WheelTorque);
+        usort($readings, fn (Reading $a, Reading $b): int => $b->used <=> $a->used);
+        $moved = fn (Reading $reading, float $value): float => $this->say->torque($value * $reading->limit->movedBy($result->model->state->mapKind()));
 
-        return array_values(array_map(fn (Limit $limit): array => [
-            'name' => $limit->name,
-            'points' => array_map(fn (array $point): array => ['rpm' => $point[0], 'safe' => $this->say->torque($point[1]), 'edge' => $this->say->torque($point[2])], $limit->points),
-        ], $limits));
+        return array_map(fn (Reading $reading): array => [
+            'name' => $reading->limit->name,
+            'points' => array_map(fn (array $point): array => ['rpm' => $point[0], 'safe' => $moved($reading, $point[1]), 'edge' => $moved($reading, $point[2])], $reading->limit->points),
+        ], $readings);
     }
 
     /** @return array{low: float, likely: float, high: float} */

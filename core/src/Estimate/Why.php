@@ -90,6 +90,8 @@ final readonly class Why
 
     private function worth(Share $share): string
     {
-        return "Here it adds {$this->say->sayPower($share->adds)} in fitting order; without it {$this->say->sayPower($share->lost)} would be lost.";
+        $again = $share->again === null ? '' : " Bought anew it gives {$this->say->sayPower($share->again)} over keeping the old one.";
+
+        return "Here it adds {$this->say->sayPower($share->adds)} in fitting order; without it {$this->say->sayPower($share->lost)} would be lost.{$again}";
     }
 }

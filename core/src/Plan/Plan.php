@@ -15,4 +15,14 @@ final readonly class Plan
         public Basis $basis,
         public array $stages,
     ) {}
+
+    /**
+     * The same by the same school, with other stages.
+     *
+     * @param  list<Stage>  $stages
+     */
+    public function withStages(array $stages): self
+    {
+        return new self($this->stacking, $this->constantLoss, $this->basis, $stages);
+    }
 }

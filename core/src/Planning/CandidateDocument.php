@@ -22,9 +22,37 @@ final class CandidateDocument
             'adds_torque' => $part->gains === [] ? '' : sprintf('%+d %s', round($say->torque($candidate->addsTorque)), $say->torqueLabel()),
             'costs' => $say->sayMoney($candidate->costs),
             'each' => $adds >= 1.0 ? $say->sayMoney((int) round($candidate->costs / $adds))." a {$say->powerLabel()}" : '',
-            'drags' => array_map(fn (Finding $finding): array => ['fault' => $finding->kind->isFault(), 'sentence' => $finding->sentence], $candidate->drags),
+            'drags' => self::drags($candidate->drags),
             'cautions' => array_map(fn ($caution): string => $caution->text(), $part->cautions),
             'chosen' => $candidate->chosen,
         ];
+    }
+
+    /** @return array<string, mixed> */
+    public static function ofFuel(FuelCandidate $candidate, Figures $say): array
+    {
+        $fuel = $candidate->fuel;
+
+        return [
+            'part' => $fuel->key,
+            'name' => $fuel->name,
+            'maker' => sprintf('%d octane, %d to %d %% ethanol', $fuel->octane, $fuel->ethanol->low, $fuel->ethanol->high),
+            'adds' => sprintf('%+d %s', round($say->power($candidate->adds)), $say->powerLabel()),
+            'adds_torque' => sprintf('%+d %s', round($say->torque($candidate->addsTorque)), $say->torqueLabel()),
+            'costs' => '',
+            'each' => '',
+            'drags' => self::drags($candidate->drags),
+            'cautions' => [],
+            'chosen' => $candidate->chosen,
+        ];
+    }
+
+    /**
+     * @param  list<Finding>  $findings
+     * @return list<array{fault: bool, sentence: string}>
+     */
+    private static function drags(array $findings): array
+    {
+        return array_map(fn (Finding $finding): array => ['fault' => $finding->kind->isFault(), 'sentence' => $finding->sentence], $findings);
     }
 }

@@ -9,6 +9,7 @@ use Pebblerun\Core\Bundle\Bundle;
 use Pebblerun\Core\Cost\Pricing;
 use Pebblerun\Core\Findings\Finding;
 use Pebblerun\Core\Findings\Inspector;
+use Pebblerun\Core\Fuel\Fuel;
 use Pebblerun\Core\Parts\Part;
 use Pebblerun\Core\Plan\Change;
 use Pebblerun\Core\Plan\Plan;
@@ -44,6 +45,29 @@ final readonly class Candidates
         return $candidates;
     }
 
+    /**
+     * The shop's fuels for a stage: what each adds against the fuel before.
+     *
+     * @return list<FuelCandidate>
+     */
+    public function fuels(int $stage): array
+    {
+        $stages = array_slice($this->bundle->plan->stages, 0, $stage);
+        $last = $stages[$stage - 1];
+        $on = fn (string $fuel): Plan => $this->bundle->plan->withStages([...array_slice($stages, 0, -1), new Stage($last->key, $last->name, $fuel, $last->changes)]);
+        $before = $on($stage > 1 ? $stages[$stage - 2]->fuel : $this->bundle->brief->came->fuel);
+        [$power, $torque] = $this->peaks($before, $stage);
+        $known = $this->sentences($before, $stage);
+
+        return array_values(array_map(function (Fuel $fuel) use ($on, $stage, $power, $torque, $known, $last): FuelCandidate {
+            $plan = $on($fuel->key);
+            [$newPower, $newTorque] = $this->peaks($plan, $stage);
+            $drags = array_filter($this->findings($plan, $stage), fn (Finding $finding): bool => ! in_array($finding->sentence, $known, true));
+
+            return new FuelCandidate($fuel, $newPower - $power, $newTorque - $torque, array_values($drags), $fuel->key === $last->fuel);
+        }, $this->bundle->catalog->fuels));
+    }
+
     private function chosen(Part $part, int $stage): bool
     {
         $changes = $this->bundle->plan->stages[$stage - 1]->changes ?? [];
@@ -60,7 +84,7 @@ final readonly class Candidates
             && ! in_array($slot, $this->bundle->catalog->parts[$change->part ?? '']->slots ?? [], true));
         $stages[$stage - 1] = new Stage($last->key, $last->name, $last->fuel, array_values($kept));
 
-        return $this->plan($stages);
+        return $this->bundle->plan->withStages($stages);
     }
 
     private function with(Plan $plan, int $stage, Part $part): Plan
@@ -69,15 +93,7 @@ final readonly class Candidates
         $last = $stages[$stage - 1];
         $stages[$stage - 1] = new Stage($last->key, $last->name, $last->fuel, [...$last->changes, Change::fit($part->key)]);
 
-        return $this->plan($stages);
-    }
-
-    /** @param  list<Stage>  $stages */
-    private function plan(array $stages): Plan
-    {
-        $plan = $this->bundle->plan;
-
-        return new Plan($plan->stacking, $plan->constantLoss, $plan->basis, $stages);
+        return $this->bundle->plan->withStages($stages);
     }
 
     /** @return array{float, float} likely W and N·m at the stage */

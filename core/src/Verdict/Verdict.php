@@ -152,7 +152,7 @@ final readonly class Verdict
             }
         }
         $content = $last->ethanol->likely > 15.0
-            ? sprintf('pump swings %d–%d %% ethanol', $last->ethanol->low, $last->ethanol->high)
+            ? sprintf('%d–%d %% ethanol at the pump', $last->ethanol->low, $last->ethanol->high)
             : 'at every pump in reach';
 
         return match (true) {
@@ -176,7 +176,7 @@ final readonly class Verdict
         return match (true) {
             $faults !== [] => new Sentence('law', Status::Over, 'Not for the road', $faults[0], $faults),
             $track => new Sentence('law', Status::Close, 'Track only', 'never on a public road like this', $notes),
-            $notes !== [] => new Sentence('law', Status::Close, 'Road use, checks due', count($notes).' to show at inspection; local rules decide', $notes),
+            $notes !== [] => new Sentence('law', Status::Close, 'Road use, checks due', count($notes).' to show; local rules decide', $notes),
             default => new Sentence('law', Status::Clear, 'Nothing that the road forbids', 'local rules decide', []),
         };
     }

@@ -39,7 +39,8 @@ async function send<T>(method: string, url: string, body?: unknown): Promise<T> 
     const answer = (await response.json().catch(() => ({}))) as Record<string, unknown>;
     if (response.ok) return answer as T;
     if (response.status === 401 || response.status === 419) location.assign('/sign-in');
-    const message = typeof answer.message === 'string' ? answer.message : `The server answered ${response.status}.`;
+    const message =
+        typeof answer.message === 'string' ? answer.message : `The server answered ${response.status}.`;
     throw new Refusal(response.status, message, answer);
 }
 

@@ -1,0 +1,116 @@
+<?php
+
+namespace Pebblerun\Core\Tests\Build;
+
+use PHPUnit\Framework\TestCase;
+use Pebblerun\Core\Build\AmbiguousCase;
+use Pebblerun\Core\Build\State;
+use Pebblerun\Core\Build\Timeline;
+use Pebblerun\Core\Build\UnknownChoice;
+use Pebblerun\Core\Condition\MapIs;
+use Pebblerun\Core\Condition\PartFitted;
+use Pebblerun\Core\Findings\Finding;
+use Pebblerun\Core\Findings\Inspector;
+use Pebblerun\Core\Findings\Kind;
+use Pebblerun\Core\Parts\Effects;
+use Pebblerun\Core\Parts\GainCase;
+use Pebblerun\Core\Parts\MapKind;
+use Pebblerun\Core\Parts\MapTraits;
+use Pebblerun\Core\Parts\Need;
+use Pebblerun\Core\Parts\Part;
+use Pebblerun\Core\Plan\Basis;
+use Pebblerun\Core\Plan\Change;
+use Pebblerun\Core\Plan\Plan;
+use Pebblerun\Core\Plan\Stacking;
+use Pebblerun\Core\Plan\Stage;
+use Pebblerun\Core\Tests\Lyre;
+
+final class TimelineTest extends TestCase
+{
+    /**
+     * @param  list<Change>  ...$stages
+     * @return list<State>
+     */
+    private static function play(Lyre $lyre, array ...$stages): array
+    {
+        $plan = new Plan(Stacking::Diminishing, false, Basis::New, array_map(fn (array $changes): Stage => new Stage('s', '', 'pump', $changes), array_values($stages)));
+
+        return Timeline::of($plan, $lyre->brief()->came, $lyre->catalog(), $lyre->brief()->car);
+    }
+
+    /** @return list<string> */
+    private static function kinds(Lyre $lyre, State $state): array
+    {
+        return array_map(fn (Finding $finding): string => $finding->kind->value, (new Inspector($lyre->catalog()))->of($state));
+    }
+
+    public function test_a_custom_map_covers_what_stands_there_when_it_is_made(): void
+    {
+        $states = self::play(new Lyre, [Change::fit('intake'), Change::fit('map')], [Change::fit('downpipe')], [Change::fit('map')]);
+        self::assertTrue($states[1]->covers($states[1]->mounted['filter']));
+        self::assertFalse($states[2]->covers($states[2]->mounted['downpipe']));
+        self::assertTrue($states[3]->covers($states[3]->mounted['downpipe']));
+    }
+
+    public function test_an_off_the_shelf_map_covers_its_list_only(): void
+    {
+        $lyre = new Lyre;
+        $lyre->parts['shelf'] = Lyre::part('shelf', ['map'], [10, 12, 14], [20, 25, 30], new MapTraits(MapKind::OffTheShelf, ['filter', 'catback'], 0.0));
+        $state = self::play($lyre, [Change::fit('shelf'), Change::fit('intake'), Change::fit('catback'), Change::fit('downpipe')])[1];
+        self::assertTrue($state->covers($state->mounted['filter']), 'by slot');
+        self::assertTrue($state->covers($state->mounted['catback']), 'by key');
+        self::assertFalse($state->covers($state->mounted['downpipe']));
+    }
+
+    public function test_removing_a_part_brings_the_slot_back_to_stock(): void
+    {
+        $states = self::play(new Lyre, [Change::fit('intake')], [Change::remove('filter')]);
+        self::assertArrayNotHasKey('filter', $states[2]->mounted);
+        self::assertSame(['intake'], array_map(fn (Part $part): string => $part->key, $states[2]->replaced));
+    }
+
+    public function test_a_part_that_must_not_run_unmapped_gates_its_stage(): void
+    {
+        $lyre = new Lyre;
+        $lyre->parts['turbo'] = Lyre::part('turbo', ['turbo'], [30, 40, 50], [0, 10, 20], runsUnmapped: false);
+        $results = $lyre->estimator(['map'], ['turbo'], ['map'])->estimate();
+        self::assertCount(1, $results[2]->gating());
+        self::assertSame([], $results[3]->gating());
+        self::assertEqualsWithDelta($results[1]->likely->peakPower()->value, $results[2]->likely->peakPower()->value, 1e-6, 'no gain is promised before the map');
+        self::assertContains('gated', self::kinds($lyre, $results[2]->model->state));
+    }
+
+    public function test_an_unmet_need_names_what_would_settle_it_cheapest_first(): void
+    {
+        $lyre = new Lyre;
+        $need = new Need(new PartFitted('cooler'), null, 'it soaks.');
+        $lyre->parts['hot'] = new Part('hot', 'Hot part', 'Kolvane', ['turbo'], [], [], null, [], true, new Effects, [$need], [], [new Need(new PartFitted('downpipe'), null, 'they touch.')], $lyre->parts['intake']->price, true, 'closed courses.', []);
+        $state = self::play($lyre, [Change::fit('hot'), Change::fit('downpipe')])[1];
+        $findings = (new Inspector($lyre->catalog()))->of($state);
+        $missing = array_values(array_filter($findings, fn (Finding $finding): bool => $finding->kind === Kind::Missing))[0];
+        self::assertSame('Hot part needs the Cooler: it soaks.', $missing->sentence);
+        self::assertSame('cooler', $missing->fixes[0]->key);
+        self::assertSame('cooler', $missing->slot);
+        $sentences = array_map(fn (Finding $finding): string => $finding->sentence, $findings);
+        self::assertContains('Hot part does not go with the Downpipe: they touch.', $sentences);
+        self::assertContains('Hot part is for closed courses only: closed courses.', $sentences);
+    }
+
+    public function test_two_cases_that_apply_equally_are_a_data_fault(): void
+    {
+        $lyre = new Lyre;
+        $map = $lyre->parts['map'];
+        $case = fn (): GainCase => new GainCase(new MapIs([MapKind::Dyno]), $map->gains[0]->power, $map->gains[0]->torque, [], null, 0.3, $map->gains[0]->evidence, '');
+        $lyre->parts['twice'] = new Part('twice', 'Twice', 'Kolvane', ['turbo'], [], [], null, [$case(), $case()], true, new Effects, [], [], [], $map->price, false, '', []);
+        $this->expectException(AmbiguousCase::class);
+        $this->expectExceptionMessage('Two gain cases of "Twice" apply equally on Pump 98');
+        $lyre->last(['map', 'twice']);
+    }
+
+    public function test_an_unknown_part_slot_or_fuel_is_refused(): void
+    {
+        $this->expectException(UnknownChoice::class);
+        $this->expectExceptionMessage('The platform has no slot "moon": use one of filter, inlet');
+        self::play(new Lyre, [Change::remove('moon')]);
+    }
+}

@@ -1,0 +1,121 @@
+<?php
+
+namespace Pebblerun\Core\Tests\Limits;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Pebblerun\Core\Limits\Appetite;
+use Pebblerun\Core\Limits\Limit;
+use Pebblerun\Core\Limits\Quantity;
+use Pebblerun\Core\Limits\Reading;
+use Pebblerun\Core\Limits\Status;
+use Pebblerun\Core\Parts\Effects;
+use Pebblerun\Core\Parts\Evidence;
+use Pebblerun\Core\Tests\Lyre;
+
+final class LimitTest extends TestCase
+{
+    private static function limit(Quantity $quantity, array $points, array $moved = [], string $slot = 'gearbox'): Limit
+    {
+        return new Limit('it', 'It', $slot, $quantity, $points, $moved, 'it breaks', Evidence::Judgement, '');
+    }
+
+    private static function reading(Limit $limit, ?Lyre $lyre = null): Reading
+    {
+        $lyre ??= new Lyre;
+        $lyre->limits = [$limit];
+
+        return $lyre->last(Lyre::FULL)->readings[0];
+    }
+
+    /** P90 torque of the full build is 413.4 N·m, so the demand is 434.0: every status by its own safe and edge. */
+    public static function statuses(): iterable
+    {
+        yield 'at 0.89 of safe is clear' => [488.0, 600.0, Status::Clear];
+        yield 'at 0.91 of safe is close' => [477.0, 600.0, Status::Close];
+        yield 'just under safe is close' => [437.0, 600.0, Status::Close];
+        yield 'above safe is over' => [430.0, 600.0, Status::Over];
+        yield 'above edge is past it' => [400.0, 430.0, Status::PastEdge];
+    }
+
+    #[DataProvider('statuses')]
+    public function test_a_status_follows_p90_against_safe_and_edge(float $safe, float $edge, Status $status): void
+    {
+        self::assertSame($status, self::reading(self::limit(Quantity::WheelTorque, [[0.0, $safe, $edge]]))->status);
+    }
+
+    public function test_a_limit_over_rpm_has_no_cliff_and_is_read_where_it_is_worst(): void
+    {
+        $limit = self::limit(Quantity::WheelTorque, [[1500.0, 300.0, 350.0], [3500.0, 300.0, 350.0], [4500.0, 500.0, 550.0]]);
+        self::assertSame(300.0, $limit->safeAt(1000.0));
+        self::assertSame(400.0, $limit->safeAt(4000.0));
+        self::assertSame(500.0, $limit->safeAt(6000.0));
+        self::assertLessThanOrEqual(3500.0, self::reading($limit)->rpm);
+    }
+
+    public function test_a_map_moves_a_limit(): void
+    {
+        $plain = self::reading(self::limit(Quantity::WheelTorque, [[0.0, 420.0, 460.0]]));
+        $moved = self::reading(self::limit(Quantity::WheelTorque, [[0.0, 420.0, 460.0]], ['dyno' => 1.05]));
+        self::assertEqualsWithDelta($plain->used / 1.05, $moved->used, 1e-9);
+        self::assertEqualsWithDelta(441.0, $moved->safe, 1e-9);
+    }
+
+    public function test_a_crank_limit_is_checked_under_both_losses_and_the_worse_is_shown(): void
+    {
+        $reading = self::reading(self::limit(Quantity::CrankTorque, [[0.0, 500.0, 560.0]]));
+        // By hand: 14 % of a front drive. 413.4 / 0.86 = 480.7; constant 413.4 + 262 · 0.14/0.86 = 456.1. Times 1.05 over 500.
+        self::assertEqualsWithDelta(1.05 * 480.7 / 500.0, $reading->used, 0.002);
+    }
+
+    public function test_a_crank_power_limit_is_followed_along_the_curve(): void
+    {
+        // By hand: P90 219.0 kW at the wheels, 254.7 at the crank; times 1.05 over 300.
+        self::assertEqualsWithDelta(1.05 * 254.7 / 300.0, self::reading(self::limit(Quantity::CrankPower, [[0.0, 300_000.0, 330_000.0]]))->used, 0.004);
+    }
+
+    public function test_engine_speed_has_neither_spread_nor_overshoot(): void
+    {
+        self::assertSame(Status::Clear, self::reading(self::limit(Quantity::EngineSpeed, [[0.0, 6700.0, 7000.0]]))->status);
+        self::assertSame(Status::Close, self::reading(self::limit(Quantity::EngineSpeed, [[0.0, 6550.0, 7000.0]]))->status);
+        self::assertSame(Status::Over, self::reading(self::limit(Quantity::EngineSpeed, [[0.0, 6400.0, 7000.0]]))->status);
+    }
+
+    public function test_a_quantity_without_a_demand_is_not_estimated(): void
+    {
+        $reading = self::reading(self::limit(Quantity::ExhaustTemperature, [[0.0, 1_000.0, 1_100.0]]));
+        self::assertSame(Status::Unknown, $reading->status);
+        self::assertNull($reading->used);
+    }
+
+    public function test_a_part_that_replaces_the_component_brings_its_own_limit(): void
+    {
+        $lyre = new Lyre;
+        $own = self::limit(Quantity::WheelTorque, [[0.0, 600.0, 700.0]]);
+        $lyre->limits = [self::limit(Quantity::WheelTorque, [[0.0, 300.0, 350.0]])];
+        $lyre->parts['gears'] = Lyre::part('gears', ['gearbox'], null, null, effects: new Effects(limits: [$own]));
+        $results = $lyre->estimator(Lyre::FULL, ['gears'])->estimate();
+        self::assertSame(Status::PastEdge, $results[1]->weakest()?->status);
+        self::assertSame($own, $results[2]->readings[0]->limit);
+        self::assertCount(1, $results[2]->readings);
+    }
+
+    public function test_a_status_never_improves_when_the_demand_rises(): void
+    {
+        $before = 0;
+        foreach ([600.0, 500.0, 450.0, 430.0, 410.0, 390.0] as $safe) {
+            $severity = self::reading(self::limit(Quantity::WheelTorque, [[0.0, $safe, $safe * 1.08]]))->status->severity();
+            self::assertGreaterThanOrEqual($before, $severity);
+            $before = $severity;
+        }
+    }
+
+    public function test_the_appetite_says_what_a_plan_may_contain(): void
+    {
+        self::assertFalse(Appetite::Cautious->allows(Status::Close));
+        self::assertTrue(Appetite::Usual->allows(Status::Close));
+        self::assertFalse(Appetite::Usual->allows(Status::Over));
+        self::assertTrue(Appetite::Bold->allows(Status::Over));
+        self::assertFalse(Appetite::Bold->allows(Status::PastEdge));
+    }
+}

@@ -1,0 +1,86 @@
+<?php
+
+namespace Pebblerun\Core\Tests\Plan;
+
+use PHPUnit\Framework\TestCase;
+use Pebblerun\Core\Build\UnknownChoice;
+use Pebblerun\Core\Plan\CommandWords;
+use Pebblerun\Core\Plan\Editor;
+use Pebblerun\Core\Plan\InvalidCommand;
+use Pebblerun\Core\Tests\Lyre;
+
+final class EditorTest extends TestCase
+{
+    private const PLAN = ['name' => 'Plan', 'stages' => [
+        ['key' => 's1', 'name' => 'one', 'fuel' => 'pump', 'changes' => [['fit' => 'map'], ['fit' => 'intake', 'basis' => 'used']]],
+        ['key' => 's2', 'name' => 'two', 'fuel' => 'pump', 'changes' => [['fit' => 'downpipe']]],
+    ]];
+
+    private static function apply(array ...$commands): array
+    {
+        return Editor::apply(self::PLAN, $commands, (new Lyre)->catalog());
+    }
+
+    public function test_fitting_replaces_what_the_stage_fits_in_the_slot(): void
+    {
+        $plan = self::apply(['do' => 'fit', 'stage' => 's1', 'part' => 'intake', 'quantity' => 2], ['do' => 'fit', 'stage' => 's2', 'part' => 'cooler']);
+        self::assertSame([['fit' => 'map'], ['fit' => 'intake', 'quantity' => 2]], $plan['stages'][0]['changes']);
+        self::assertSame([['fit' => 'downpipe'], ['fit' => 'cooler']], $plan['stages'][1]['changes']);
+    }
+
+    public function test_clearing_takes_back_a_fit_or_puts_a_carried_slot_to_stock(): void
+    {
+        self::assertSame([['fit' => 'map']], self::apply(['do' => 'clear', 'stage' => 's1', 'slot' => 'filter'])['stages'][0]['changes']);
+        self::assertSame([['fit' => 'downpipe'], ['remove' => 'filter']], self::apply(['do' => 'clear', 'stage' => 's2', 'slot' => 'filter'])['stages'][1]['changes']);
+    }
+
+    public function test_moving_takes_the_line_with_its_price_along_and_back_again(): void
+    {
+        $there = ['do' => 'move', 'stage' => 's1', 'to' => 's2', 'part' => 'intake'];
+        $plan = self::apply($there);
+        self::assertSame([['fit' => 'map']], $plan['stages'][0]['changes']);
+        self::assertSame([['fit' => 'downpipe'], ['fit' => 'intake', 'basis' => 'used']], $plan['stages'][1]['changes']);
+        self::assertSame(self::PLAN, self::apply($there, ['do' => 'move', 'stage' => 's2', 'to' => 's1', 'part' => 'intake']));
+    }
+
+    public function test_a_line_keeps_its_own_price(): void
+    {
+        $plan = self::apply(['do' => 'line', 'stage' => 's1', 'part' => 'intake', 'basis' => null, 'agreed' => 99.5]);
+        self::assertSame(['fit' => 'intake', 'agreed' => 99.5], $plan['stages'][0]['changes'][1]);
+    }
+
+    public function test_stages_are_added_renamed_and_removed(): void
+    {
+        $plan = self::apply(['do' => 'add-stage', 'name' => 'three'], ['do' => 'rename-stage', 'stage' => 's1', 'name' => 'first'], ['do' => 'remove-stage', 'stage' => 's2']);
+        self::assertSame(['first', 'three'], array_column($plan['stages'], 'name'));
+        self::assertSame(['s1', 's3'], array_column($plan['stages'], 'key'));
+        self::assertSame('pump', $plan['stages'][1]['fuel']);
+    }
+
+    public function test_commands_that_cannot_be_done_say_why(): void
+    {
+        $faults = [
+            [['do' => 'fit', 'stage' => 's9', 'part' => 'map'], InvalidCommand::class, 'The plan has no stage "s9"'],
+            [['do' => 'fit', 'stage' => 's1', 'part' => 'moon'], UnknownChoice::class, 'no part "moon"'],
+            [['do' => 'move', 'stage' => 's2', 'to' => 's1', 'part' => 'intake'], InvalidCommand::class, '"intake" is not fitted in "two"'],
+            [['do' => 'fuel', 'stage' => 's2', 'fuel' => 'tea'], UnknownChoice::class, 'no fuel "tea"'],
+            [['do' => 'dance'], InvalidCommand::class, 'There is no command "dance"'],
+        ];
+        foreach ($faults as [$command, $class, $words]) {
+            try {
+                self::apply($command);
+                self::fail("{$command['do']} was taken");
+            } catch (InvalidCommand|UnknownChoice $fault) {
+                self::assertInstanceOf($class, $fault);
+                self::assertStringContainsString($words, $fault->getMessage());
+            }
+        }
+    }
+
+    public function test_the_history_names_a_change_in_words(): void
+    {
+        $words = fn (array ...$commands): string => CommandWords::of($commands, self::PLAN, (new Lyre)->catalog());
+        self::assertSame('Move Intake from stage 1 to stage 2', $words(['do' => 'move', 'stage' => 's1', 'to' => 's2', 'part' => 'intake']));
+        self::assertSame('Fit Cooler in stage 2 and add a stage', $words(['do' => 'fit', 'stage' => 's2', 'part' => 'cooler'], ['do' => 'add-stage']));
+    }
+}

@@ -1,0 +1,217 @@
+<script lang="ts">
+    import { line } from 'd3-shape';
+    import { spread } from '@/charts/labels';
+    import { fixed } from '@/charts/scale';
+    import type { Estimate, StageEstimate } from '@/generated/estimate';
+    import { figure, precise } from '@/lib/format';
+
+    /** Torque above, power below, over one axis of engine speed; every stage over the car as it came. */
+    type Props = { estimate: Estimate; width: number; height: number; chosen: number };
+    let { estimate, width, height, chosen }: Props = $props();
+
+    const left = 40;
+    const right = 70;
+    const bottom = 20;
+    const gap = 12;
+    const panel = $derived((height - bottom - gap - 8) / 2);
+    const torqueBox = $derived<[number, number]>([8 + panel, 8]);
+    const powerBox = $derived<[number, number]>([8 + gap + 2 * panel, 8 + gap + panel]);
+    const stages = $derived(estimate.stages);
+    const shown = $derived(stages[chosen] ?? stages[stages.length - 1]);
+    /** The torque limit that is nearest: the estimate gives the most used first. */
+    const limit = $derived(shown?.torque_limits[0]);
+    const rpms = $derived(Math.max(...stages.map((s) => s.curve.torque.length)));
+    const rpm = (i: number) => estimate.grid.first + i * estimate.grid.step;
+    const x = $derived(fixed([rpm(0), rpm(rpms - 1)], [left, width - right]));
+    const torqueTop = $derived(
+        1.06 *
+            Math.max(
+                ...stages.flatMap((s) => s.curve.torque),
+                1.04 * Math.min(...(limit?.points.map((p) => p.safe) ?? [0])),
+            ),
+    );
+    const torque = $derived(
+        fixed([0.5 * Math.min(...(stages[0]?.curve.torque ?? [0])), torqueTop], torqueBox),
+    );
+    const power = $derived(
+        fixed(
+            [
+                0.6 * Math.min(...(stages[0]?.curve.power ?? [0])),
+                1.06 * Math.max(...stages.flatMap((s) => s.curve.power), estimate.target.power ?? 0),
+            ],
+            powerBox,
+        ),
+    );
+
+    const drawn = (values: number[], scale: (value: number) => number) =>
+        line<number>(
+            (_, i) => x(rpm(i)),
+            (value) => scale(value),
+        )(values) ?? '';
+
+    /** The region a limit forbids, from its safe line up to the top of the panel. */
+    function forbidden(points: { rpm: number; safe: number }[]): string {
+        const ends = [
+            { rpm: rpm(0), safe: points[0]?.safe ?? 0 },
+            ...points.filter((p) => p.rpm > rpm(0)),
+            { rpm: rpm(rpms - 1), safe: points[points.length - 1]?.safe ?? 0 },
+        ];
+        const edge = ends.map(
+            (p) => `${x(Math.min(p.rpm, rpm(rpms - 1)))} ${Math.max(torqueBox[1], torque(p.safe))}`,
+        );
+        return `M${edge.join('L')}V${torqueBox[1]}H${left}Z`;
+    }
+
+    function colour(stage: StageEstimate): string {
+        if (stage.index === 0) return 'var(--stone)';
+        return stage === shown ? 'var(--river)' : 'var(--river-2)';
+    }
+    const name = (stage: StageEstimate) => (stage.index === 0 ? 'as it came' : `stage ${stage.index}`);
+    const labelled = $derived(
+        [stages[0], shown].filter((s, i, all): s is StageEstimate => s !== undefined && all.indexOf(s) === i),
+    );
+    const ends = (key: 'torque' | 'power', scale: (v: number) => number, box: [number, number]) =>
+        spread(
+            labelled.map((s) => scale(s.curve[key][s.curve[key].length - 1] ?? 0) + 4),
+            13,
+            [box[1] + 10, box[0]],
+        );
+    const torqueEnds = $derived(ends('torque', torque, torqueBox));
+    const powerEnds = $derived(ends('power', power, powerBox));
+
+    let pointed = $state<number | null>(null);
+    function point(event: PointerEvent) {
+        const box = (event.currentTarget as SVGElement).getBoundingClientRect();
+        const at = Math.round(
+            (x.invert(event.clientX - box.left) - estimate.grid.first) / estimate.grid.step,
+        );
+        pointed = at >= 0 && at < rpms ? at : null;
+    }
+</script>
+
+<svg
+    class="absolute inset-0"
+    {width}
+    {height}
+    viewBox="0 0 {width} {height}"
+    role="img"
+    aria-label="Wheel torque and power over engine speed, {shown ? name(shown) : ''} over the car as it came"
+    onpointermove={point}
+    onpointerleave={() => (pointed = null)}
+>
+    <defs>
+        <pattern id="hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
+            <path d="M0 0V6" stroke="var(--rust)" stroke-width="1.4" />
+        </pattern>
+    </defs>
+    <rect
+        x={x(estimate.rpm_range.from)}
+        y={torqueBox[1]}
+        width={Math.max(0, Math.min(x(estimate.rpm_range.to), width - right) - x(estimate.rpm_range.from))}
+        height={powerBox[0] - torqueBox[1]}
+        fill="var(--wash)"
+        opacity="0.5"
+    />
+    {#each [{ scale: torque, box: torqueBox, unit: estimate.labels.torque }, { scale: power, box: powerBox, unit: estimate.labels.power }] as axis (axis.unit)}
+        {#each axis.scale.ticks(4) as tick (tick)}
+            <path d="M{left} {axis.scale(tick)}H{width - right}" stroke="var(--faint)" />
+            <text x={left - 5} y={axis.scale(tick) + 4} text-anchor="end" font-size="11" fill="var(--soft)"
+                >{figure(tick)}</text
+            >
+        {/each}
+        <text x={left + 5} y={axis.box[1] + 11} font-size="11" font-weight="600" fill="var(--ink)"
+            >{axis.unit}</text
+        >
+        <path d="M{left} {axis.box[0]}H{width - right}" stroke="var(--line)" />
+    {/each}
+    {#each x.ticks(6) as tick (tick)}
+        <text x={x(tick)} y={height - 5} text-anchor="middle" font-size="11" fill="var(--soft)"
+            >{figure(tick)}</text
+        >
+    {/each}
+    <text x={width - right + 8} y={height - 5} font-size="11" fill="var(--soft)">rpm</text>
+    {#if limit}
+        <path
+            d={forbidden(limit.points)}
+            fill="url(#hatch)"
+            stroke="var(--rust)"
+            stroke-width="1"
+            opacity="0.5"><title>{limit.name}</title></path
+        >
+    {/if}
+    {#each [...stages].sort((a, b) => Number(a === shown) - Number(b === shown)) as stage (stage.key)}
+        <path
+            d={drawn(stage.curve.torque, torque)}
+            fill="none"
+            stroke={colour(stage)}
+            stroke-width={stage === shown ? 2.4 : 1.2}
+        />
+        <path
+            d={drawn(stage.curve.power, power)}
+            fill="none"
+            stroke={colour(stage)}
+            stroke-width={stage === shown ? 2.4 : 1.2}
+        />
+    {/each}
+    {#each labelled as stage, i (stage.key)}
+        <text
+            x={width - right + 6}
+            y={torqueEnds[i]}
+            font-size="11"
+            fill={stage.index ? 'var(--river)' : 'var(--soft)'}>{name(stage)}</text
+        >
+        <text
+            x={width - right + 6}
+            y={powerEnds[i]}
+            font-size="11"
+            fill={stage.index ? 'var(--river)' : 'var(--soft)'}>{name(stage)}</text
+        >
+    {/each}
+    {#if shown}
+        <text
+            x={Math.min(x(estimate.rpm_range.to), width - right) - 5}
+            y={powerBox[0] - 5}
+            text-anchor="end"
+            font-size="11"
+            fill="var(--soft)"
+        >
+            used range: {shown.used_gain_percent >= 0 ? '+' : ''}{precise(shown.used_gain_percent)} % torque
+        </text>
+    {/if}
+    {#if limit}
+        <text
+            x={width - right - 5}
+            y={torqueBox[1] + 12}
+            text-anchor="end"
+            font-size="11"
+            fill="var(--rust)"
+            paint-order="stroke"
+            stroke="var(--ground)"
+            stroke-width="4"
+        >
+            {limit.name}: safe to {figure(limit.points[0]?.safe ?? 0)}
+            {estimate.labels.torque}{limit.points.length > 1 ? ' low down' : ''}
+        </text>
+    {/if}
+    {#if pointed !== null && shown}
+        <path
+            d="M{x(rpm(pointed))} {torqueBox[1]}V{powerBox[0]}"
+            stroke="var(--ink)"
+            stroke-width="1"
+            stroke-dasharray="2 3"
+        />
+        <text
+            x={Math.min(x(rpm(pointed)) + 6, width - 190)}
+            y={powerBox[1] - 2}
+            font-size="11.5"
+            fill="var(--ink)"
+            paint-order="stroke"
+            stroke="var(--ground)"
+            stroke-width="4"
+        >
+            {figure(rpm(pointed))} rpm: {figure(shown.curve.torque[pointed] ?? 0)}
+            {estimate.labels.torque}, {figure(shown.curve.power[pointed] ?? 0)}
+            {estimate.labels.power}
+        </text>
+    {/if}
+</svg>

@@ -1,0 +1,216 @@
+<script lang="ts">
+    import { place } from '@/charts/labels';
+    import { fixed, roomy } from '@/charts/scale';
+    import type { Estimate } from '@/generated/estimate';
+    import { figure, money } from '@/lib/format';
+    import { stone, waterline } from '@/lib/stones';
+
+    /** The run: money spent on x, wheel power on y, a pebble for every stage. */
+    type Props = {
+        estimate: Estimate;
+        width: number;
+        height: number;
+        /** The stage picked out, by index. */
+        chosen: number;
+        choose: (stage: number) => void;
+    };
+    let { estimate, width, height, chosen, choose }: Props = $props();
+
+    const left = 46;
+    const right = 16;
+    const top = 14;
+    const bottom = 22;
+    const stages = $derived(estimate.stages);
+    const symbol = $derived(estimate.labels.money);
+    const target = $derived(estimate.target.power);
+    const budget = $derived(estimate.budget.total);
+    const x = $derived(
+        fixed(
+            [0, 1.09 * Math.max(1000, budget ?? 0, ...stages.map((s) => s.money.cumulative.likely))],
+            [left, width - right],
+        ),
+    );
+    const y = $derived(
+        roomy(
+            [...stages.flatMap((s) => [s.power.p10, s.power.p90]), ...(target === null ? [] : [target])],
+            [height - bottom, top],
+            {
+                below: 0.22,
+                above: 0.12,
+            },
+        ),
+    );
+    const points = $derived(
+        stages.map((s) => ({
+            stage: s,
+            x: x(s.money.cumulative.likely),
+            y: y(s.power.p50),
+            size: 0.62 + Math.min(0.5, s.parts_bought * 0.08),
+        })),
+    );
+    const path = $derived(points.map((p, i) => `${i ? 'L' : 'M'}${p.x} ${p.y}`).join(''));
+    const words = (i: number) => (i === 0 ? `as it came` : `stage ${i}`);
+    const knee = (i: number) => (estimate.knee?.stage === i ? estimate.knee.sentence : '');
+
+    /** Each label takes the free side of its pebble, clear of the water, the bank, the whiskers and the path. */
+    const boxes = $derived.by(() => {
+        const taken = points.map((p) => ({
+            x: p.x - 11,
+            y: y(p.stage.power.p90) - 3,
+            width: 22,
+            height: y(p.stage.power.p10) - y(p.stage.power.p90) + 6,
+        }));
+        if (target !== null)
+            taken.push(
+                { x: left, y: y(target) - 4, width: width - left - right, height: 8 },
+                { x: left, y: y(target) - 20, width: 110, height: 18 },
+            );
+        if (budget !== null)
+            taken.push(
+                { x: x(budget) - 2, y: top, width: 4, height: height - top - bottom },
+                { x: x(budget) - 96, y: height - bottom - 20, width: 96, height: 20 },
+            );
+        for (const [i, p] of points.entries()) {
+            const next = points[i + 1];
+            for (let t = 0.1; next && t < 1; t += 0.1)
+                taken.push({
+                    x: p.x + (next.x - p.x) * t - 6,
+                    y: p.y + (next.y - p.y) * t - 4,
+                    width: 12,
+                    height: 8,
+                });
+        }
+        const wanted = points.map((p, i) => {
+            const size = { width: Math.max(118, knee(i).length * 5.6), height: knee(i) ? 32 : 18 };
+            const above = y(p.stage.power.p90) - size.height - 4;
+            const below = y(p.stage.power.p10) + 4;
+            return [p.y + 6, below, p.y - size.height - 4, above].flatMap((at) => [
+                { x: p.x + 14, y: at, ...size },
+                { x: p.x - 14 - size.width, y: at, ...size },
+            ]);
+        });
+        return place(wanted, taken, {
+            x: left,
+            y: top,
+            width: width - left - right,
+            height: height - top - bottom,
+        });
+    });
+</script>
+
+<svg
+    class="absolute inset-0"
+    {width}
+    {height}
+    viewBox="0 0 {width} {height}"
+    role="group"
+    aria-label="The run: money spent against wheel power"
+>
+    {#if target !== null && budget !== null}
+        <rect
+            x={left}
+            y={top}
+            width={Math.max(0, x(budget) - left)}
+            height={Math.max(0, y(target) - top)}
+            fill="var(--wash)"
+            opacity="0.6"
+        />
+    {/if}
+    {#each y.ticks(5) as tick (tick)}
+        <path d="M{left} {y(tick)}H{width - right}" stroke="var(--faint)" />
+        <text x={left - 6} y={y(tick) + 4} text-anchor="end" font-size="11" fill="var(--soft)"
+            >{figure(tick)}</text
+        >
+    {/each}
+    <text x={left - 6} y={top - 3} text-anchor="end" font-size="11" fill="var(--soft)"
+        >{estimate.labels.power}</text
+    >
+    {#each x.ticks(6) as tick (tick)}
+        <text x={x(tick)} y={height - 6} text-anchor="middle" font-size="11" fill="var(--soft)"
+            >{money(tick, symbol)}</text
+        >
+    {/each}
+    {#if target !== null}
+        <path
+            d={waterline(left, width - right, y(target))}
+            fill="none"
+            stroke="var(--river)"
+            stroke-width="1.5"
+        />
+        <text x={left + 8} y={y(target) - 6} font-size="11.5" fill="var(--river)"
+            >asked {figure(target)} {estimate.labels.power}</text
+        >
+    {/if}
+    {#if budget !== null}
+        <path
+            d="M{x(budget)} {top}V{height - bottom}"
+            stroke="var(--ink)"
+            stroke-width="1.5"
+            stroke-dasharray="1 4"
+            stroke-linecap="round"
+        />
+        <text x={x(budget) - 6} y={height - bottom - 6} text-anchor="end" font-size="11.5" fill="var(--ink)"
+            >budget {money(budget, symbol)}</text
+        >
+    {/if}
+    <path d={path} fill="none" stroke="var(--river-2)" stroke-width="3" stroke-linejoin="round" />
+    {#each points as point, i (point.stage.key)}
+        {@const low = y(point.stage.power.p10)}
+        {@const high = y(point.stage.power.p90)}
+        {@const over = point.stage.status === 'over' || point.stage.status === 'past-edge'}
+        <path
+            d="M{point.x} {low}V{high}M{point.x - 5} {low}h10M{point.x - 5} {high}h10"
+            stroke={i ? 'var(--river)' : 'var(--stone)'}
+            stroke-width="1.5"
+        />
+        <!-- The stones can be reached by pointer; the keyboard reaches stages on the board. -->
+        <g
+            transform="translate({point.x} {point.y}) scale({point.size}) rotate({i * 23})"
+            role="button"
+            tabindex="-1"
+            aria-label="{i ? `Stage ${i}` : 'As it came'}: {figure(point.stage.power.p50)} {estimate.labels
+                .power}"
+            onclick={() => choose(i)}
+            onkeydown={(event) => event.key === 'Enter' && choose(i)}
+        >
+            <path
+                d={stone(i)}
+                fill={i === 0 ? 'var(--stone)' : 'var(--river)'}
+                stroke={i === chosen ? 'var(--ink)' : 'var(--ground)'}
+                stroke-width="2.5"
+            />
+            {#if over}<path
+                    d="M2 -8l-3 6 4 3-4 4 2 4"
+                    fill="none"
+                    stroke="var(--ground)"
+                    stroke-width="2"
+                />{/if}
+        </g>
+        {@const box = boxes[i]}
+        {#if box}
+            {@const before = box.x < point.x}
+            {@const at = before ? box.x + box.width : box.x}
+            <text
+                x={at}
+                y={box.y + 13}
+                text-anchor={before ? 'end' : 'start'}
+                font-size="14"
+                font-weight="650"
+                fill={i ? 'var(--ink)' : 'var(--soft)'}
+            >
+                {figure(point.stage.power.p50)}<tspan font-size="11.5" font-weight="400" fill="var(--soft)"
+                    >&nbsp;{estimate.labels.power}, {words(i)}</tspan
+                >
+            </text>
+            {#if knee(i)}
+                <text
+                    x={at}
+                    y={box.y + 27}
+                    text-anchor={before ? 'end' : 'start'}
+                    font-size="11.5"
+                    fill="var(--soft)">{knee(i)}</text
+                >
+            {/if}
+        {/if}
+    {/each}
+</svg>

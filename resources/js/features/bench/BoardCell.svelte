@@ -1,0 +1,45 @@
+<script lang="ts">
+    import type { Cell } from '@/generated/estimate';
+
+    type Props = { cell: Cell; column: number };
+    let { cell, column }: Props = $props();
+    const bought = $derived(cell.state === 'new' || cell.state === 'again');
+</script>
+
+{#if bought}
+    <span class="flex items-baseline gap-1.5">
+        {#if cell.flag === 'fault'}<span class="font-bold text-rust" title={cell.note}>!</span>{/if}
+        {#if cell.flag === 'uncovered'}<span class="text-straw" title="not covered by a map">◔</span>{/if}
+        <span class="min-w-0 flex-1 truncate font-medium" title={cell.name}>{cell.name}</span>
+        {#if cell.state === 'again'}<span class="text-[11px] text-soft">again</span>{/if}
+        <span class="text-[12px] font-medium text-river">{cell.value}</span>
+    </span>
+{:else if cell.state === 'carried'}
+    <span class="relative block h-full" title={cell.name}>
+        <span class="absolute inset-x-0 top-1/2 border-t-[1.5px] border-river-2"></span>
+        {#if cell.flag === 'uncovered'}<span class="relative bg-ground px-1 text-[11px] text-straw"
+                >◔ not in the map</span
+            >{/if}
+        {#if cell.flag === 'fault'}<span class="relative bg-ground px-1 text-[11px] text-rust">! see why</span
+            >{/if}
+        <span class="sr-only">{cell.name}, carried on</span>
+    </span>
+{:else if cell.state === 'missing'}
+    <span class="block truncate text-[12px] text-rust" title={cell.note}
+        ><span class="border-b border-dashed border-rust">needs {cell.name}</span></span
+    >
+{:else if cell.state === 'advised'}
+    <span class="block truncate text-[12px] text-soft" title={cell.note}
+        ><span class="border-b border-dotted border-stone">advised: {cell.name}</span></span
+    >
+{:else if cell.state === 'removed'}
+    <span class="block truncate text-[12px] text-soft">back to stock</span>
+{:else if cell.state === 'left-over'}
+    <span class="block truncate text-[12px]" title={cell.note}
+        >{cell.name} <span class="text-soft">from the kit</span></span
+    >
+{:else if cell.state === 'came'}
+    <span class="block truncate {column === 0 ? 'font-medium' : ''}">{cell.name}</span>
+{:else}
+    <span class="block truncate text-[12px] text-soft" title={cell.name}>{cell.name}</span>
+{/if}

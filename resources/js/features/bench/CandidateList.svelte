@@ -1,0 +1,77 @@
+<script lang="ts">
+    import type { Candidate } from './types';
+
+    type Props = {
+        candidates: Candidate[];
+        loading: boolean;
+        /** What the factory fitted, and whether it stays; absent where nothing can be taken out. */
+        stock?: { name: string; stays: boolean };
+        pick: (candidate: Candidate) => void;
+        clear?: () => void;
+        leave: () => void;
+    };
+    let { candidates, loading, stock, pick, clear, leave }: Props = $props();
+    let list: HTMLUListElement;
+
+    /** Arrows walk the candidates, Escape goes back to the board. */
+    function keydown(event: KeyboardEvent) {
+        const buttons = [...list.querySelectorAll<HTMLButtonElement>('button')];
+        const at = buttons.indexOf(document.activeElement as HTMLButtonElement);
+        const to = { ArrowDown: at + 1, ArrowUp: at - 1, Home: 0, End: buttons.length - 1 }[event.key];
+        if (to !== undefined) {
+            event.preventDefault();
+            buttons[Math.min(Math.max(0, to), buttons.length - 1)]?.focus();
+        }
+        if (event.key === 'Escape') leave();
+    }
+</script>
+
+<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
+<ul bind:this={list} onkeydown={keydown} aria-busy={loading}>
+    {#each candidates as one (one.part)}
+        <li>
+            <button
+                class="grid w-full grid-cols-[1fr_auto_62px] gap-x-2 border-t border-faint px-1 py-1.5 text-left text-[12.5px] hover:bg-faint {one.chosen
+                    ? 'bg-wash'
+                    : ''}"
+                aria-pressed={one.chosen}
+                data-candidate
+                onclick={() => pick(one)}
+            >
+                <b class="font-semibold">{one.name}</b>
+                <span class="text-right whitespace-nowrap">{one.adds}</span>
+                <span class="text-right whitespace-nowrap">{one.costs}</span>
+                <small class="col-span-3 text-[11.5px] leading-snug text-soft">
+                    {one.maker}{one.adds_torque ? `, ${one.adds_torque}` : ''}{one.each
+                        ? `, ${one.each}`
+                        : ''}
+                </small>
+                {#each one.drags as drag (drag.sentence)}
+                    <small
+                        class="col-span-3 text-[11.5px] leading-snug {drag.fault ? 'text-rust' : 'text-soft'}"
+                        >{drag.fault ? '! ' : ''}{drag.sentence}</small
+                    >
+                {/each}
+            </button>
+        </li>
+    {/each}
+    {#if stock && !loading && candidates.length > 0}
+        <li>
+            <button
+                class="flex w-full justify-between border-t border-faint px-1 py-1.5 text-left text-[12.5px] hover:bg-faint {stock.stays
+                    ? 'bg-wash'
+                    : ''}"
+                aria-pressed={stock.stays}
+                onclick={clear}
+            >
+                <b class="font-semibold">{stock.stays ? 'Stock stays' : 'Take it out here'}</b><span
+                    class="truncate pl-2 text-soft">{stock.name}</span
+                >
+            </button>
+        </li>
+    {/if}
+    {#if !loading && candidates.length === 0}<li class="border-t border-faint py-1.5 text-soft">
+            The catalog has no part for this slot.
+        </li>{/if}
+    {#if loading}<li class="border-t border-faint py-1.5 text-soft">working out…</li>{/if}
+</ul>

@@ -1,0 +1,115 @@
+<script lang="ts">
+    import { tick } from 'svelte';
+    import { get } from '@/lib/api';
+    import Kbd from '@/ui/Kbd.svelte';
+    import type { Bench } from './bench.svelte';
+    import CandidateList from './CandidateList.svelte';
+    import { FUEL, type Candidate } from './types';
+
+    type Props = { bench: Bench; leave: () => void };
+    let { bench, leave }: Props = $props();
+
+    let candidates = $state<Candidate[]>([]);
+    let loading = $state(false);
+    const stage = $derived(bench.stage);
+    const row = $derived(bench.row);
+    const share = $derived(stage?.parts.find((part) => row && part.slots.includes(row.key)));
+    const findings = $derived(
+        stage?.findings.filter(
+            (finding) => row && (finding.slot === row.key || (share && finding.part === share.part)),
+        ) ?? [],
+    );
+    const where = $derived(stage?.index ? `stage ${stage.index}` : 'as it came');
+    const wanted = $derived(
+        row && stage && stage.index > 0
+            ? {
+                  url: `/plans/${bench.plan}/candidates?slot=${row.key}&stage=${stage.index}`,
+                  revision: bench.state.revision,
+              }
+            : null,
+    );
+
+    /** A choice goes to the board, and so does the focus: the list is about to change. */
+    function choose(change: () => void) {
+        change();
+        leave();
+    }
+
+    /** Whoever entered the panel before the list was there gets it now. */
+    async function greet() {
+        await tick();
+        const panel = document.activeElement;
+        if (panel instanceof HTMLElement && panel.dataset.panel !== undefined)
+            panel.querySelector<HTMLElement>('[data-candidate]')?.focus();
+    }
+
+    // Candidates belong to the cell and the revision; a short wait spares the server while arrows run over the board.
+    $effect(() => {
+        const request = wanted;
+        candidates = [];
+        if (!request) return;
+        loading = true;
+        let current = true;
+        const timer = setTimeout(async () => {
+            const answer = await get<Candidate[]>(request.url).catch(() => []);
+            if (current) {
+                candidates = answer;
+                loading = false;
+                void greet();
+            }
+        }, 140);
+        return () => {
+            current = false;
+            clearTimeout(timer);
+        };
+    });
+</script>
+
+<h2 class="text-[14px] font-semibold">{row?.name}, {where}</h2>
+
+{#if stage?.index === 0}
+    <p class="mt-1 text-soft">
+        {bench.cell?.name}. What the car came with is part of its baseline; change it in the brief.
+    </p>
+{:else if row?.key === FUEL}
+    <p class="mt-1 text-[12px] text-soft">
+        what each adds over the fuel before; later stages on the same fuel go along
+    </p>
+    <CandidateList
+        {candidates}
+        {loading}
+        pick={(one) => choose(() => bench.burn(one.part, one.name))}
+        {leave}
+    />
+{:else}
+    {#each findings as finding (finding.sentence)}
+        <p class="mt-1 text-[12px] {finding.fault ? 'text-rust' : 'text-soft'}">
+            {finding.fault ? '! ' : ''}{finding.sentence}
+        </p>
+        {#each finding.fixes as fix (fix.part)}
+            <button
+                class="btn mt-1 mr-1 text-[12px]"
+                onclick={() => choose(() => bench.fit(fix.part, fix.name))}>Fit {fix.name}</button
+            >
+        {/each}
+    {/each}
+    <p class="mt-1 text-[12px] text-soft">what each adds here, costs here and drags in</p>
+    <CandidateList
+        {candidates}
+        {loading}
+        stock={{ name: row?.stock ?? '', stays: bench.cell?.state === 'stock' }}
+        pick={(one) => choose(() => bench.fit(one.part, one.name))}
+        clear={() => choose(() => bench.clear())}
+        {leave}
+    />
+    <p class="mt-2 leading-6 text-soft">
+        <Kbd>Enter</Kbd> choose <Kbd>[</Kbd>
+        <Kbd>]</Kbd> stage earlier, later <Kbd>Del</Kbd> clear <Kbd>A</Kbd> accept what is missing
+    </p>
+    {#if share}
+        <h3 class="mt-2 font-semibold">Why: {share.name}</h3>
+        <ul class="mt-0.5 flex flex-col gap-1 text-[12px] leading-snug text-soft">
+            {#each share.why as reason (reason)}<li>{reason}</li>{/each}
+        </ul>
+    {/if}
+{/if}

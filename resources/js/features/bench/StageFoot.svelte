@@ -1,0 +1,57 @@
+<script lang="ts">
+    import type { Estimate, StageEstimate } from '@/generated/estimate';
+    import { figure, money, precise } from '@/lib/format';
+    import { statusWords } from '@/ui/Pebble.svelte';
+
+    type Props = { stage: StageEstimate; labels: Estimate['labels'] };
+    let { stage, labels }: Props = $props();
+    const weakest = $derived(stage.weakest);
+    const tone = $derived(
+        weakest?.status === 'clear'
+            ? 'var(--moss)'
+            : weakest?.status === 'close'
+              ? 'var(--straw)'
+              : 'var(--rust)',
+    );
+    const filled = $derived(Math.min(100, (weakest?.used_percent ?? 0) / 1.25));
+</script>
+
+<div class="leading-tight">
+    <div class="whitespace-nowrap">
+        <span class="text-[19px] font-bold tracking-tight {stage.index ? 'text-river' : ''}"
+            >{figure(stage.power.p50)}</span
+        >
+        <span class="text-[12px] text-soft">{labels.power} · {figure(stage.torque.p50)} {labels.torque}</span>
+    </div>
+    {#if stage.index === 0}
+        <div class="text-[12px] text-soft">before any work</div>
+    {:else}
+        <div class="truncate text-[12px] text-soft">
+            {money(stage.money.cumulative.likely, labels.money)} · {precise(stage.money.hours)} h{stage.money
+                .per_power === null
+                ? ''
+                : ` · ${money(stage.money.per_power, labels.money)} a ${labels.power}`}
+        </div>
+    {/if}
+    {#if weakest}
+        <svg
+            class="mt-1 block h-[7px] w-full"
+            preserveAspectRatio="none"
+            viewBox="0 0 100 7"
+            aria-hidden="true"
+        >
+            <rect y="1" width="100" height="5" fill="var(--faint)" />
+            <rect y="1" width={filled} height="5" fill={tone} />
+            <path d="M80 0V7" stroke="var(--ink)" stroke-width="1" vector-effect="non-scaling-stroke" />
+        </svg>
+        <div
+            class="truncate text-[12px]"
+            style:color={weakest.status === 'clear' ? 'var(--soft)' : tone}
+            title={weakest.sentence}
+        >
+            {weakest.name}
+            {figure(weakest.used_percent ?? 0)} %, {statusWords[weakest.status]}
+        </div>
+    {/if}
+    {#if stage.gated}<div class="truncate text-[12px] text-rust">gated: no full load, no stop here</div>{/if}
+</div>

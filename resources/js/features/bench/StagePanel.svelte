@@ -1,0 +1,91 @@
+<script lang="ts">
+    import { figure, money, precise } from '@/lib/format';
+    import Pebble from '@/ui/Pebble.svelte';
+    import type { Bench } from './bench.svelte';
+
+    let { bench }: { bench: Bench } = $props();
+    const stage = $derived(bench.stage);
+    const labels = $derived(bench.estimate.labels);
+</script>
+
+{#if stage}
+    <h2 class="text-[14px] font-semibold">
+        {stage.index ? `Stage ${stage.index} ${stage.name}` : 'As it came'}
+    </h2>
+    <p class="mt-0.5">
+        <b>{figure(stage.power.p10)}–{figure(stage.power.p90)} {labels.power}</b>
+        <span class="text-soft"
+            >in eight cars of ten, likely {figure(stage.power.likely)} near {figure(stage.power.rpm)} rpm</span
+        >
+    </p>
+    <p class="text-soft">
+        {figure(stage.torque.p10)}–{figure(stage.torque.p90)}
+        {labels.torque}, likely {figure(stage.torque.likely)} near {figure(stage.torque.rpm)} rpm. Simply added
+        up: {figure(stage.power.plain_sum)}
+        {labels.power}.
+    </p>
+    {#if stage.chance !== null}<p class="text-soft">
+            {figure(100 * stage.chance)} in 100 such cars reach the target here.
+        </p>{/if}
+    {#each stage.ceilings as ceiling (ceiling.name)}<p class="mt-1 text-straw">{ceiling.sentence}</p>{/each}
+
+    <h3 class="mt-2 font-semibold">Limits</h3>
+    <ul>
+        {#each stage.limits as limit (limit.key)}
+            <li class="flex gap-2 border-t border-faint py-1">
+                <span class="mt-0.5 shrink-0"><Pebble status={limit.status} size={14} /></span>
+                <span class="min-w-0 text-[12px] leading-snug">
+                    {limit.sentence}
+                    <span class="text-soft"
+                        >{limit.status === 'clear' || limit.status === 'not-estimated'
+                            ? ''
+                            : `Then ${limit.consequence}.`} ({limit.evidence})</span
+                    >
+                </span>
+            </li>
+        {/each}
+    </ul>
+
+    {#if stage.money.lines.length > 0}
+        <h3 class="mt-2 font-semibold">Money</h3>
+        <table class="w-full text-[12px]">
+            <tbody>
+                {#each stage.money.lines as line (line.part)}
+                    <tr class="border-t border-faint align-top">
+                        <td class="py-0.5"
+                            >{line.name}{line.basis === 'new' ? '' : `, ${line.basis}`}{line.hours
+                                ? `, ${precise(line.hours)} h`
+                                : ''}</td
+                        >
+                        <td class="py-0.5 pl-2 text-right whitespace-nowrap"
+                            >{money(line.gross.likely, labels.money)}</td
+                        >
+                    </tr>
+                {/each}
+                <tr class="border-t border-faint"
+                    ><td class="py-0.5 text-soft">reserve for breakage</td><td class="py-0.5 text-right"
+                        >{money(stage.money.reserve.likely, labels.money)}</td
+                    ></tr
+                >
+                <tr class="border-t border-line font-semibold"
+                    ><td class="py-0.5">this stage, tax in</td><td class="py-0.5 text-right"
+                        >{money(stage.money.spend.likely, labels.money)}</td
+                    ></tr
+                >
+                {#if stage.money.resale > 0}<tr
+                        ><td class="text-soft">old parts may bring</td><td class="text-right text-soft"
+                            >{money(stage.money.resale, labels.money)}</td
+                        ></tr
+                    >{/if}
+            </tbody>
+        </table>
+    {/if}
+    {#if stage.cautions.length > 0}
+        <h3 class="mt-2 font-semibold text-rust">Cautions</h3>
+        <ul class="text-[12px] leading-snug">
+            {#each stage.cautions as caution (caution)}<li class="border-t border-faint py-0.5">
+                    {caution}
+                </li>{/each}
+        </ul>
+    {/if}
+{/if}

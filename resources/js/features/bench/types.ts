@@ -1,0 +1,48 @@
+import type { Estimate } from '@/generated/estimate';
+
+/** What every answer of the server about a plan holds. */
+export type PlanState = {
+    revision: number;
+    label: string;
+    author: string;
+    saved_at: string;
+    can_undo: boolean;
+    can_redo: boolean;
+    estimate: Estimate;
+};
+
+export type Command =
+    | { do: 'fit'; stage: string; part: string }
+    | { do: 'clear'; stage: string; slot: string }
+    | { do: 'move'; stage: string; to: string; part: string }
+    | { do: 'fuel'; stage: string; fuel: string }
+    | { do: 'add-stage'; name: string }
+    | { do: 'remove-stage'; stage: string }
+    | { do: 'rename-stage'; stage: string; name: string };
+
+export type Candidate = {
+    part: string;
+    name: string;
+    maker: string;
+    adds: string;
+    adds_torque: string;
+    costs: string;
+    each: string;
+    drags: { fault: boolean; sentence: string }[];
+    cautions: string[];
+    chosen: boolean;
+};
+
+export type RevisionNote = { number: number; label: string; author: string; at: string };
+
+/** Somebody saved in between: what they did, and what we wanted. */
+export type Conflict = { revision: number; theirs: RevisionNote[]; mine: Command[]; words: string };
+
+export type View =
+    { kind: 'cell' } | { kind: 'stage' } | { kind: 'verdict'; subject: string } | { kind: 'history' };
+
+/** The rows of the board that are no slots. */
+export const HEAD = '@head';
+export const FOOT = '@foot';
+/** The row of the fuel, named by the estimate. */
+export const FUEL = 'fuel-in-tank';

@@ -1,0 +1,170 @@
+<script lang="ts">
+    import { Link } from '@inertiajs/svelte';
+    import { untrack } from 'svelte';
+    import Curves from '@/charts/Curves.svelte';
+    import Run from '@/charts/Run.svelte';
+    import { Bench } from '@/features/bench/bench.svelte';
+    import Board from '@/features/bench/Board.svelte';
+    import CellPanel from '@/features/bench/CellPanel.svelte';
+    import ConflictSheet from '@/features/bench/ConflictSheet.svelte';
+    import HelpSheet from '@/features/bench/HelpSheet.svelte';
+    import HistoryPanel from '@/features/bench/HistoryPanel.svelte';
+    import StagePanel from '@/features/bench/StagePanel.svelte';
+    import Verdict from '@/features/bench/Verdict.svelte';
+    import VerdictPanel from '@/features/bench/VerdictPanel.svelte';
+    import { FOOT, type PlanState } from '@/features/bench/types';
+    import { clock } from '@/lib/format';
+    import Frame from '@/ui/Frame.svelte';
+    import Kbd from '@/ui/Kbd.svelte';
+
+    type Props = {
+        job: { id: number; title: string; car: string };
+        plan: { id: number; name: string };
+        state: PlanState;
+    };
+    let { job, plan, state: start }: Props = $props();
+
+    const bench = untrack(() => new Bench(plan.id, start));
+    let board: Board;
+    let panel: HTMLElement;
+    let help = $state(false);
+    let runWidth = $state(640);
+    let curvesWidth = $state(560);
+    let picturesHeight = $state(246);
+
+    function enter() {
+        (panel.querySelector<HTMLElement>('[data-candidate]') ?? panel).focus();
+    }
+
+    function leave() {
+        board.focus();
+    }
+
+    const shortcuts: Record<string, () => void> = {
+        u: bench.undo,
+        U: bench.redo,
+        n: () => bench.addStage(),
+        h: () => (bench.view = bench.view.kind === 'history' ? { kind: 'cell' } : { kind: 'history' }),
+        '?': () => (help = true),
+    };
+
+    function keydown(event: KeyboardEvent) {
+        const inText =
+            event.target instanceof HTMLElement &&
+            event.target.closest('input, textarea, select, [role="dialog"]');
+        if (inText || event.ctrlKey || event.metaKey || event.altKey) return;
+        const run = shortcuts[event.key];
+        if (!run) return;
+        event.preventDefault();
+        run();
+    }
+</script>
+
+<svelte:head><title>{job.title} · Pebblerun</title></svelte:head>
+<svelte:window onkeydown={keydown} ononline={bench.retry} />
+
+<Frame fixed>
+    {#snippet crumbs()}
+        <span>/</span>
+        <Link href="/jobs/{job.id}/brief" class="truncate font-semibold text-ink hover:underline"
+            >{job.title}</Link
+        >
+        <span>/</span>
+        <span class="truncate">{plan.name} · {job.car}</span>
+    {/snippet}
+    {#snippet tools()}
+        <button
+            class="whitespace-nowrap text-soft hover:text-ink"
+            onclick={() => (bench.view = { kind: 'history' })}
+        >
+            {#if bench.offline}<span class="text-rust">not saved: no connection</span>
+            {:else if bench.saving}saving…
+            {:else}saved {clock(bench.state.saved_at)}, revision {bench.state.revision}{/if}
+        </button>
+        <button
+            class="whitespace-nowrap text-soft hover:text-ink disabled:opacity-50"
+            disabled={!bench.state.can_undo}
+            onclick={bench.undo}>Undo <Kbd>U</Kbd></button
+        >
+        <Link href="/jobs/{job.id}/brief" class="text-soft hover:text-ink">Brief</Link>
+        <button class="whitespace-nowrap text-soft hover:text-ink" onclick={() => (help = true)}
+            >Keys <Kbd>?</Kbd></button
+        >
+    {/snippet}
+
+    <h1 class="sr-only">Bench: {job.title}</h1>
+    <Verdict {bench} />
+    {#if bench.error}
+        <p class="flex justify-between border-b border-rust bg-rust-wash px-4 py-1.5 text-ink" role="alert">
+            {bench.error}<button class="font-semibold" onclick={() => (bench.error = '')}>Close</button>
+        </p>
+    {/if}
+    {#if bench.offline}
+        <p class="flex justify-between border-b border-rust bg-rust-wash px-4 py-1.5 text-ink" role="alert">
+            The server does not answer. Your last changes are kept here and go out when it does.
+            <button class="font-semibold" onclick={bench.retry}>Try now</button>
+        </p>
+    {/if}
+    <section class="grid h-[33%] min-h-[190px] shrink-0 grid-cols-[1.18fr_1fr] border-b border-line">
+        <figure class="flex min-w-0 flex-col px-3.5 pt-1.5">
+            <figcaption class="truncate text-[12px] text-soft">
+                <b class="mr-2 text-[13px] font-semibold text-ink">The run</b>money spent, wheel power
+                reached; whiskers hold eight cars in ten
+            </figcaption>
+            <div
+                class="relative min-h-0 flex-1"
+                bind:clientWidth={runWidth}
+                bind:clientHeight={picturesHeight}
+            >
+                <Run
+                    estimate={bench.estimate}
+                    width={runWidth}
+                    height={picturesHeight}
+                    chosen={bench.column}
+                    choose={(stage) => bench.select(FOOT, stage)}
+                />
+            </div>
+        </figure>
+        <figure class="flex min-w-0 flex-col border-l border-line px-3.5 pt-1.5">
+            <figcaption class="truncate text-[12px] text-soft">
+                <b class="mr-2 text-[13px] font-semibold text-ink">Curves</b>likely, at the wheels{bench
+                    .estimate.sketched
+                    ? '; sketched from peaks'
+                    : ''}; shaded: the speeds really used
+            </figcaption>
+            <div class="relative min-h-0 flex-1" bind:clientWidth={curvesWidth}>
+                <Curves
+                    estimate={bench.estimate}
+                    width={curvesWidth}
+                    height={picturesHeight}
+                    chosen={bench.column}
+                />
+            </div>
+        </figure>
+    </section>
+    <section class="grid min-h-0 flex-1 grid-cols-[1fr_264px] xl:grid-cols-[1fr_312px]">
+        <Board bind:this={board} {bench} {enter} />
+        <!-- svelte-ignore a11y_no_noninteractive_element_interactions, a11y_no_noninteractive_tabindex -->
+        <aside
+            bind:this={panel}
+            data-panel
+            tabindex="0"
+            class="min-h-0 overflow-auto border-l border-line bg-paper px-3.5 py-2"
+            aria-label="Candidates and reasons"
+            onkeydown={(event) => event.key === 'Escape' && leave()}
+        >
+            {#if bench.view.kind === 'history'}
+                <HistoryPanel {bench} />
+            {:else if bench.view.kind === 'verdict'}
+                <VerdictPanel {bench} subject={bench.view.subject} />
+            {:else if bench.view.kind === 'stage'}
+                <StagePanel {bench} />
+            {:else}
+                <CellPanel {bench} {leave} />
+            {/if}
+        </aside>
+    </section>
+    <p class="sr-only" role="status" aria-live="polite">{bench.announcement}</p>
+</Frame>
+<ConflictSheet {bench} />
+<HelpSheet bind:open={help} />

@@ -1,0 +1,51 @@
+<script lang="ts">
+    import { Link, page, router } from '@inertiajs/svelte';
+    import Moon from '@lucide/svelte/icons/moon';
+    import Sun from '@lucide/svelte/icons/sun';
+    import type { Snippet } from 'svelte';
+    import { theme } from '@/lib/theme.svelte';
+    import Mark from './Mark.svelte';
+
+    type Props = {
+        /** Where one is, after the counter. */
+        crumbs?: Snippet;
+        tools?: Snippet;
+        children: Snippet;
+        /** Fill the window without page scroll. @default false */
+        fixed?: boolean;
+    };
+    let { crumbs, tools, children, fixed = false }: Props = $props();
+    const person = $derived((page.props as { person?: { name: string; role: string } }).person);
+</script>
+
+<a class="sr-only z-50 bg-paper p-2 focus:not-sr-only focus:absolute" href="#main">To the content</a>
+<div class={fixed ? 'flex h-dvh min-h-[620px] flex-col' : 'flex min-h-dvh flex-col'}>
+    <header class="flex h-11 shrink-0 items-center gap-3 border-b border-line px-4">
+        <Link href="/" class="flex items-center gap-2.5 text-[15px] font-semibold tracking-tight"
+            ><Mark />Pebblerun</Link
+        >
+        <nav class="flex min-w-0 items-center gap-1.5 whitespace-nowrap text-soft" aria-label="Where you are">
+            <Link href="/" class="hover:text-ink">Counter</Link>
+            {@render crumbs?.()}
+        </nav>
+        <span class="flex-1"></span>
+        {@render tools?.()}
+        <button
+            class="p-1 text-soft hover:text-ink"
+            onclick={theme.toggle}
+            aria-label={theme.current === 'light' ? 'Go dark' : 'Go light'}
+        >
+            {#if theme.current === 'light'}<Moon size={15} />{:else}<Sun size={15} />{/if}
+        </button>
+        {#if person}
+            <button
+                class="whitespace-nowrap text-soft hover:text-ink"
+                title="Signed in as {person.name}, {person.role}"
+                onclick={() => router.post('/sign-out')}
+            >
+                {person.name.split(' ')[0]} · sign out
+            </button>
+        {/if}
+    </header>
+    <main id="main" class="min-h-0 flex-1 {fixed ? 'flex flex-col' : ''}">{@render children()}</main>
+</div>

@@ -1,0 +1,57 @@
+<?php
+
+namespace Tests\Feature;
+
+use Illuminate\Testing\TestResponse;
+use Tests\TestCase;
+
+final class BriefTest extends TestCase
+{
+    private function save(int $revision, array $changes, string $role = 'advisor'): TestResponse
+    {
+        return $this->actingAs($this->person($role))->putJson("/jobs/{$this->job()->id}/brief", [
+            'revision' => $revision,
+            'title' => 'Skarn Hill commuter',
+            'customer' => 'Maren Tollef',
+            'brief' => array_replace($this->job()->brief, $changes),
+        ]);
+    }
+
+    public function test_an_answer_changes_the_verdict_beside_it_and_is_a_revision(): void
+    {
+        $this->save(1, ['target' => ['power' => 250]])->assertOk()->assertJsonPath('verdict.0.status', 'clear');
+        $this->save(2, ['target' => ['power' => 350]])->assertOk()->assertJsonPath('verdict.0.status', 'over');
+        $this->save(3, ['fuels' => ['pump-98']])->assertOk()->assertJsonPath('verdict.4.headline', 'Strong blend, 30 % is out of reach');
+        $this->assertDatabaseHas('brief_revisions', ['customer_job_id' => $this->job()->id, 'number' => 4]);
+        self::assertSame('over', $this->plan()->summary['verdict'][4]['status'], 'the counter knows');
+    }
+
+    public function test_a_brief_from_an_outdated_revision_is_refused_with_the_other_side(): void
+    {
+        $this->save(1, ['target' => ['power' => 300]], 'owner')->assertOk();
+        $refusal = $this->save(1, ['target' => ['power' => 260]])->assertStatus(409);
+        self::assertSame('Odd Lindqvar saved this brief meanwhile.', $refusal->json('message'));
+        self::assertSame(300, $refusal->json('brief.target.power'));
+        self::assertSame(300, $this->job()->brief['target']['power']);
+    }
+
+    public function test_an_answer_that_makes_no_sense_is_refused_with_its_path(): void
+    {
+        $this->save(1, ['target' => ['power' => -3]])->assertStatus(422);
+        $message = $this->save(1, ['use' => 'moon'])->assertStatus(422)->json('message');
+        self::assertStringContainsString('use: "moon" is not known here: use one of road, track.', $message);
+        self::assertSame(1, $this->job()->brief_revision);
+    }
+
+    public function test_no_chance_is_stated_without_a_health_check(): void
+    {
+        $came = $this->job()->brief['came'];
+        $this->save(1, ['came' => [...$came, 'healthy' => false]])->assertOk()
+            ->assertJsonPath('measured', false)->assertJsonPath('verdict.0.detail', 'no chance stated: not measured yet');
+    }
+
+    public function test_a_track_car_is_told_to_stay_off_the_road(): void
+    {
+        $this->save(1, ['use' => 'track'])->assertOk()->assertJsonPath('verdict.5.headline', 'Track only');
+    }
+}

@@ -1,0 +1,103 @@
+<?php
+
+namespace Tests\Feature;
+
+use App\Models\Plan;
+use Illuminate\Testing\TestResponse;
+use Tests\TestCase;
+
+final class PlanEditingTest extends TestCase
+{
+    private const MOVE = ['do' => 'move', 'stage' => 's2', 'to' => 's3', 'part' => 'kolvane-top-large'];
+
+    private function edit(int $revision, array $command = self::MOVE, string $role = 'advisor'): TestResponse
+    {
+        return $this->actingAs($this->person($role))->postJson("/plans/{$this->plan()->id}/commands", ['revision' => $revision, 'commands' => [$command]]);
+    }
+
+    private function step(string $path, int $revision): TestResponse
+    {
+        return $this->actingAs($this->person('advisor'))->postJson("/plans/{$this->plan()->id}/{$path}", ['revision' => $revision]);
+    }
+
+    public function test_moving_a_part_changes_power_limit_and_money_of_its_stage_and_is_a_revision(): void
+    {
+        $before = $this->actingAs($this->person('advisor'))->getJson("/plans/{$this->plan()->id}")->assertOk()->json('estimate.stages.2');
+        $answer = $this->edit(1)->assertOk();
+        $after = $answer->json('estimate.stages.2');
+        self::assertLessThan($before['power']['p50'], $after['power']['p50']);
+        self::assertLessThan($before['money']['spend']['likely'], $after['money']['spend']['likely']);
+        self::assertLessThan($before['limits'][0]['used_percent'], $after['limits'][0]['used_percent']);
+        self::assertSame(2, $answer->json('revision'));
+        $this->assertDatabaseHas('plan_revisions', ['plan_id' => $this->plan()->id, 'number' => 2, 'label' => 'Move Top cooler, 6 L from stage 2 to stage 3', 'previous' => 1]);
+    }
+
+    public function test_a_save_from_an_outdated_revision_is_refused_with_what_happened_meanwhile(): void
+    {
+        $this->edit(1, ['do' => 'rename-stage', 'stage' => 's1', 'name' => 'first'], 'owner')->assertOk();
+        $refusal = $this->edit(1)->assertStatus(409);
+        self::assertSame(2, $refusal->json('revision'));
+        self::assertSame('Odd Lindqvar', $refusal->json('theirs.0.author'));
+        self::assertSame('Rename stage 1 to "first"', $refusal->json('theirs.0.label'));
+        self::assertSame(2, $this->plan()->revision, 'nothing was written');
+        $this->edit(2)->assertOk();
+    }
+
+    public function test_undo_and_redo_walk_the_changes_and_are_revisions_themselves(): void
+    {
+        $start = $this->plan()->document;
+        $this->edit(1)->assertOk();
+        $moved = $this->plan()->document;
+        $this->edit(2, ['do' => 'add-stage', 'name' => 'later'])->assertOk();
+        $this->step('undo', 3)->assertOk()->assertJson(['revision' => 4, 'can_redo' => true, 'label' => 'Undo: add a stage']);
+        self::assertEquals($moved, $this->plan()->document);
+        $this->step('undo', 4)->assertOk()->assertJson(['revision' => 5, 'can_undo' => false]);
+        self::assertEquals($start, $this->plan()->document);
+        $this->step('undo', 5)->assertStatus(422)->assertJson(['message' => 'Nothing to undo: this is how the plan started.']);
+        $this->step('redo', 5)->assertOk()->assertJson(['revision' => 6]);
+        self::assertEquals($moved, $this->plan()->document);
+        $this->edit(6, ['do' => 'remove-stage', 'stage' => 's3'])->assertOk()->assertJson(['can_redo' => false]);
+        $this->step('undo', 7)->assertOk();
+        self::assertEquals($moved, $this->plan()->document);
+    }
+
+    public function test_a_command_that_cannot_be_done_says_why_and_writes_nothing(): void
+    {
+        $this->edit(1, ['do' => 'fit', 'stage' => 's2', 'part' => 'no-such-part'])->assertStatus(422)
+            ->assertJson(['message' => 'The catalog has no part "no-such-part": use the key of one of its parts.']);
+        $this->edit(1, ['do' => 'fit', 'stage' => 'DROP TABLE', 'part' => 'x'])->assertStatus(422);
+        $this->edit(1, ['do' => 'explode'])->assertStatus(422);
+        self::assertSame(1, $this->plan()->revision);
+        $this->assertDatabaseCount('plan_revisions', 3);
+    }
+
+    public function test_candidates_say_what_each_adds_costs_and_drags_in(): void
+    {
+        $answer = $this->actingAs($this->person('advisor'))->getJson("/plans/{$this->plan()->id}/candidates?slot=turbo&stage=2")->assertOk();
+        $hybrid = collect($answer->json())->firstWhere('part', 'kolvane-h2');
+        self::assertMatchesRegularExpression('/^\+\d+ whp$/', $hybrid['adds']);
+        self::assertMatchesRegularExpression('/^€ [\d,]+$/', $hybrid['costs']);
+        self::assertStringContainsString('Hybrid H3, 52 mm needs upgraded injectors', str_replace('an ', '', collect($answer->json())->firstWhere('part', 'kolvane-h3')['drags'][0]['sentence']));
+        $fuels = $this->getJson("/plans/{$this->plan()->id}/candidates?slot=fuel-in-tank&stage=3")->assertOk();
+        self::assertTrue(collect($fuels->json())->firstWhere('part', 'blend-30')['chosen']);
+        $this->getJson("/plans/{$this->plan()->id}/candidates?slot=moon&stage=3")->assertStatus(422);
+        $this->getJson("/plans/{$this->plan()->id}/candidates?slot=turbo&stage=9")->assertStatus(422);
+    }
+
+    public function test_the_counters_summary_follows_every_save(): void
+    {
+        $answer = $this->edit(1)->assertOk();
+        self::assertEquals($answer->json('estimate.stages.3.power.p50'), Plan::query()->findOrFail($this->plan()->id)->summary['run'][3]['power']['p50']);
+    }
+
+    public function test_the_plan_can_be_taken_along_as_an_open_bundle(): void
+    {
+        $bundle = $this->actingAs($this->person('owner'))->get("/plans/{$this->plan()->id}/bundle")->assertOk();
+        $file = tempnam(sys_get_temp_dir(), 'bundle');
+        file_put_contents($file, $bundle->getContent());
+        exec('php '.escapeshellarg(base_path('bin/pebblerun')).' estimate '.escapeshellarg($file), $output, $code);
+        self::assertSame(0, $code);
+        $here = $this->getJson("/plans/{$this->plan()->id}")->json('estimate');
+        self::assertEquals($here['stages'][3]['power'], json_decode(implode("\n", $output), true)['stages'][3]['power']);
+    }
+}

@@ -1,0 +1,118 @@
+<?php
+
+namespace Tests\Formats;
+
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Pebblerun\Formats\SchemaGate;
+
+/** The command line, run as people run it. */
+final class CommandLineTest extends TestCase
+{
+    private const ROOT = __DIR__.'/../..';
+
+    /** @return array<string, mixed> */
+    private static function bundle(): array
+    {
+        $read = fn (string $file): array => json_decode((string) file_get_contents(self::ROOT."/demo/{$file}"), true);
+
+        return [
+            'format' => 'pebblerun/bundle', 'version' => 1, 'units' => ['power' => 'hp', 'torque' => 'lb-ft'],
+            'shop' => $read('shop.json')['shop'],
+            'platform' => $read('platforms/corvane-lyre-16t.json')['platform'],
+            'parts' => $read('parts/corvane-lyre-16t.json')['parts'],
+            'brief' => $read('jobs/skarn-hill-commuter/brief.json')['brief'],
+            'plan' => $read('jobs/skarn-hill-commuter/plan.json')['plan'],
+        ];
+    }
+
+    /** @return array{int, string, string} exit code, output, errors */
+    private static function runOn(string $text, string ...$words): array
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'bundle');
+        file_put_contents($file, $text);
+        $process = proc_open(['php', self::ROOT.'/bin/pebblerun', 'estimate', $file, ...$words], [1 => ['pipe', 'w'], 2 => ['pipe', 'w']], $pipes);
+        self::assertIsResource($process);
+        $output = (string) stream_get_contents($pipes[1]);
+        $errors = (string) stream_get_contents($pipes[2]);
+        unlink($file);
+
+        return [proc_close($process), $output, $errors];
+    }
+
+    public function test_the_estimate_document_follows_its_schema(): void
+    {
+        [$code, $output] = self::runOn((string) json_encode(self::bundle()));
+        self::assertSame(0, $code);
+        (new SchemaGate(self::ROOT.'/schemas'))->check('estimate.json', json_decode($output));
+        self::assertSame([0, 1, 2, 3], array_column(json_decode($output, true)['stages'], 'index'));
+    }
+
+    public function test_the_table_is_for_people(): void
+    {
+        [$code, $output] = self::runOn((string) json_encode(self::bundle()), '--table');
+        self::assertSame(0, $code);
+        self::assertMatchesRegularExpression('/^3 strong fuel +\d+ whp +\d+–\d+ +\d+ lb-ft +€ [\d,]+ +€ [\d,]+ +\S/m', $output);
+        self::assertStringContainsString('An estimate is not a promise.', $output);
+    }
+
+    /** Each changes one thing of the sound demo bundle; path and what would be right must be named. */
+    public static function faults(): iterable
+    {
+        $set = function (string $path, mixed $value): callable {
+            return function (array $bundle) use ($path, $value): array {
+                $place = &$bundle;
+                foreach (explode('.', $path) as $step) {
+                    $place = &$place[$step];
+                }
+                $place = $value;
+
+                return $bundle;
+            };
+        };
+        yield 'an unknown slot' => [$set('parts.0.slots.0', 'moon'), 'parts[0].slots[0]: the platform has no slot "moon": use one of map, filter'];
+        yield 'a low above its likely' => [$set('parts.0.gains.0.power', [5, 4, 6]), 'parts[0].gains[0].power: low 5 is above likely 4: low must not exceed likely.'];
+        yield 'a requirement nothing can satisfy' => [$set('parts.5.requires.0.that', ['part' => 'left-handed-turbo']), 'parts[5].requires[0].that: nothing in this catalog'];
+        yield 'falling rpm' => [$set('platform.baseline.points.3.rpm', 1700), 'platform.baseline.points[3]: 1700 rpm comes after 2100 rpm: engine speed must rise'];
+        yield 'power and torque that disagree' => [$set('platform.baseline.points.2.power', 76), 'platform.baseline.points[2]: Power and torque at 2100 rpm disagree'];
+        yield 'a negative price' => [$set('parts.0.price.new', -4), 'parts[0].price.new: a price of -4.00 is negative: give 0 or more.'];
+        yield 'an unknown unit' => [$set('units.torque', 'stone-feet'), 'units: Nobody here knows the torque unit "stone-feet": use one of lb-ft, Nm.'];
+        yield 'a misspelt property' => [$set('parts.0.prise', 3), 'parts[0]: "prise" is not known here'];
+        yield 'a missing property' => [$set('shop.fuels', []), 'shop.fuels: needs at least 1 items'];
+        yield 'a word not known' => [$set('plan.settings.stacking', 'hopeful'), 'plan.settings.stacking: "hopeful" is not known here: use one of diminishing, compound, sum.'];
+        yield 'a gain above its family' => [$set('parts.0.gains.0.power', [30, 40, 50]), 'is more than the family "intake" can give'];
+        yield 'a part that is not there' => [$set('plan.stages.0.changes.0.fit', 'no-such-part'), 'plan: The catalog has no part "no-such-part"'];
+        yield 'too much pressure for the engine' => [$set('platform.engine.displacement', 0.9), 'platform.baseline: its torque would need a mean effective pressure'];
+    }
+
+    #[DataProvider('faults')]
+    public function test_a_faulty_bundle_is_refused_with_its_path_and_what_would_be_right(callable $change, string $words): void
+    {
+        [$code, $output, $errors] = self::runOn((string) json_encode($change(self::bundle())));
+        self::assertSame(2, $code);
+        self::assertSame('', $output);
+        self::assertStringContainsString($words, $errors);
+    }
+
+    public function test_a_truncated_file_is_refused_with_where_it_breaks_off(): void
+    {
+        [$code, , $errors] = self::runOn(substr((string) json_encode(self::bundle()), 0, 5_000));
+        self::assertSame(2, $code);
+        self::assertStringContainsString('The file breaks off after 5000 bytes', $errors);
+    }
+
+    public function test_a_file_of_fifty_megabytes_is_refused_unread(): void
+    {
+        [$code, , $errors] = self::runOn('{"format":"'.str_repeat('x', 50 * 1024 * 1024).'"}');
+        self::assertSame(2, $code);
+        self::assertStringContainsString('The file has 50.0 MB: a document may have 8 MB at most.', $errors);
+    }
+
+    public function test_an_empty_or_missing_file_is_refused(): void
+    {
+        self::assertStringContainsString('The file is empty.', self::runOn('')[2]);
+        exec('php '.self::ROOT.'/bin/pebblerun estimate /nowhere.json 2>&1', $lines, $code);
+        self::assertSame(2, $code);
+        self::assertStringContainsString('There is no readable file /nowhere.json.', implode("\n", $lines));
+    }
+}
