@@ -2,9 +2,9 @@
 
 namespace Tests\Formats;
 
+use Pebblerun\Formats\SchemaGate;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
-use Pebblerun\Formats\SchemaGate;
 
 /** The command line, run as people run it. */
 final class CommandLineTest extends TestCase

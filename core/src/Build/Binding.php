@@ -7,6 +7,8 @@ use Pebblerun\Core\Platform\Ceiling;
 /** A ceiling that costs more than half a percent. */
 final readonly class Binding
 {
-    /** @param  float  $power  W of peak power it costs; @param float $torque N·m of peak torque it costs */
-    public function __construct(public Ceiling $ceiling, public float $power, public float $torque) {}
+    /** @param  float  $power  W of peak power it costs; @param  float  $torque N·m of peak torque it costs */
+    public function __construct(public Ceiling $ceiling, public float $power, public float $torque)
+    {
+    }
 }

@@ -19,5 +19,6 @@ final readonly class Share
         public float $addsTorque,
         public float $lost,
         public ?float $again = null,
-    ) {}
+    ) {
+    }
 }

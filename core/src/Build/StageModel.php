@@ -23,7 +23,8 @@ final readonly class StageModel
         public array $added,
         public array $ceilings,
         public float $revLimit,
-    ) {}
+    ) {
+    }
 
     public static function of(State $state, Platform $platform, GainFinder $finder): self
     {

@@ -31,7 +31,8 @@ final readonly class StageResult
         public array $bindings,
         public array $readings,
         public float $usedGain,
-    ) {}
+    ) {
+    }
 
     public function weakest(): ?Reading
     {

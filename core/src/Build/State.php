@@ -29,7 +29,8 @@ final readonly class State
         public array $bought,
         public array $replaced,
         public Situation $situation,
-    ) {}
+    ) {
+    }
 
     public function map(): ?Part
     {

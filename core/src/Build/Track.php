@@ -11,7 +11,9 @@ final readonly class Track
      * @param  list<float>  $scale
      * @param  list<float>  $shift
      */
-    public function __construct(public array $scale, public array $shift) {}
+    public function __construct(public array $scale, public array $shift)
+    {
+    }
 
     /** @param  list<float>  $rpms */
     public static function power(array $rpms): self

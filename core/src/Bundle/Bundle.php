@@ -17,7 +17,8 @@ final readonly class Bundle
         public Catalog $catalog,
         public Brief $brief,
         public Plan $plan,
-    ) {}
+    ) {
+    }
 
     /** The same shop, car and catalog with another plan. */
     public function withPlan(Plan $plan): self

@@ -2,10 +2,10 @@
 
 namespace Pebblerun\Core\Bundle;
 
+use Pebblerun\Core\Condition\All;
+use Pebblerun\Core\Condition\Any;
 use Pebblerun\Core\Condition\Catalog;
 use Pebblerun\Core\Condition\Condition;
-use Pebblerun\Core\Condition\Any;
-use Pebblerun\Core\Condition\All;
 use Pebblerun\Core\Condition\None;
 use Pebblerun\Core\Condition\Term;
 use Pebblerun\Core\Parts\Part;

@@ -11,7 +11,9 @@ final readonly class MapIs implements Term
     use IsTerm;
 
     /** @param  non-empty-list<MapKind>  $kinds */
-    public function __construct(public array $kinds) {}
+    public function __construct(public array $kinds)
+    {
+    }
 
     public function holds(Situation $situation): bool
     {

@@ -18,7 +18,8 @@ final readonly class Situation
         public Car $car,
         public array $fitted,
         public Fuel $fuel,
-    ) {}
+    ) {
+    }
 
     public function mapKind(): ?MapKind
     {

@@ -24,5 +24,6 @@ final readonly class Line
         public MoneyRange $net,
         public MoneyRange $tax,
         public MoneyRange $gross,
-    ) {}
+    ) {
+    }
 }

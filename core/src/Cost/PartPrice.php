@@ -24,7 +24,8 @@ final readonly class PartPrice
         public ?string $accessGroup,
         public int $resale,
         public ?string $asOf,
-    ) {}
+    ) {
+    }
 
     public static function free(): self
     {

@@ -18,5 +18,6 @@ final readonly class Rates
         public int $dyno,
         public int $tax,
         public int $reserve,
-    ) {}
+    ) {
+    }
 }

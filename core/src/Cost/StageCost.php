@@ -21,5 +21,6 @@ final readonly class StageCost
         public MoneyRange $cumulative,
         public int $hours,
         public int $resale,
-    ) {}
+    ) {
+    }
 }

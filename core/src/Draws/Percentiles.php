@@ -6,7 +6,9 @@ namespace Pebblerun\Core\Draws;
 final readonly class Percentiles
 {
     /** @param  list<float>  $sorted  rising */
-    private function __construct(public float $p10, public float $p50, public float $p90, private array $sorted) {}
+    private function __construct(public float $p10, public float $p50, public float $p90, private array $sorted)
+    {
+    }
 
     /** @param  non-empty-list<float>  $draws */
     public static function of(array $draws): self

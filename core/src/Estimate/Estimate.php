@@ -3,8 +3,8 @@
 namespace Pebblerun\Core\Estimate;
 
 use Pebblerun\Core\Build\Estimator;
-use Pebblerun\Core\Build\State;
 use Pebblerun\Core\Build\StageResult;
+use Pebblerun\Core\Build\State;
 use Pebblerun\Core\Bundle\Bundle;
 use Pebblerun\Core\Cost\Pricing;
 use Pebblerun\Core\Cost\StageCost;
@@ -19,7 +19,9 @@ final readonly class Estimate
      * @param  list<StageCost>  $costs  likewise
      * @param  list<list<Finding>>  $findings  likewise
      */
-    private function __construct(public Bundle $bundle, public array $results, public array $costs, public array $findings) {}
+    private function __construct(public Bundle $bundle, public array $results, public array $costs, public array $findings)
+    {
+    }
 
     public static function of(Bundle $bundle): self
     {

@@ -20,5 +20,6 @@ final readonly class Finding
         public string $sentence,
         public array $fixes = [],
         public array $fuels = [],
-    ) {}
+    ) {
+    }
 }

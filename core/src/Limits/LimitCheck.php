@@ -24,7 +24,9 @@ final readonly class LimitCheck
      * @param  list<Loss>  $losses  limits at the crank are checked under each and the worst is taken
      * @param  list<float>  $rpms  of the draws
      */
-    public function __construct(private array $limits, private array $losses, private array $rpms) {}
+    public function __construct(private array $limits, private array $losses, private array $rpms)
+    {
+    }
 
     /**
      * @param  list<float>  $likely  W at the draws' rpms

@@ -22,5 +22,6 @@ final readonly class Effects
         public array $added = [],
         public array $ceilings = [],
         public array $limits = [],
-    ) {}
+    ) {
+    }
 }

@@ -26,7 +26,8 @@ final readonly class GainCase
         public float $unmapped,
         public Evidence $evidence,
         public string $note,
-    ) {}
+    ) {
+    }
 
     public function terms(): int
     {

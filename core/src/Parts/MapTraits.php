@@ -9,7 +9,9 @@ final readonly class MapTraits
      * @param  list<string>  $covers  part keys, tags or slots; only an off-the-shelf map has such a list
      * @param  float  $dynoHours  time on the dyno, charged at the shop's dyno rate
      */
-    public function __construct(public MapKind $kind, public array $covers, public float $dynoHours) {}
+    public function __construct(public MapKind $kind, public array $covers, public float $dynoHours)
+    {
+    }
 
     public function lists(Part $part): bool
     {

@@ -38,7 +38,8 @@ final readonly class Part
         public bool $trackOnly,
         public string $lawNote,
         public array $cautions,
-    ) {}
+    ) {
+    }
 
     public function isKit(): bool
     {

@@ -14,7 +14,8 @@ final readonly class Plan
         public bool $constantLoss,
         public Basis $basis,
         public array $stages,
-    ) {}
+    ) {
+    }
 
     /**
      * The same by the same school, with other stages.

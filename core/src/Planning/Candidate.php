@@ -22,5 +22,6 @@ final readonly class Candidate
         public int $costs,
         public array $drags,
         public bool $chosen,
-    ) {}
+    ) {
+    }
 }

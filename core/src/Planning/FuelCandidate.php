@@ -19,5 +19,6 @@ final readonly class FuelCandidate
         public float $addsTorque,
         public array $drags,
         public bool $chosen,
-    ) {}
+    ) {
+    }
 }

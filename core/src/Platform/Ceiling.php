@@ -22,5 +22,6 @@ final readonly class Ceiling
         public bool $crank,
         public array $points,
         public ?Condition $when,
-    ) {}
+    ) {
+    }
 }

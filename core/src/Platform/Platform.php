@@ -35,5 +35,6 @@ final readonly class Platform
         public array $families,
         public array $limits,
         public array $ceilings,
-    ) {}
+    ) {
+    }
 }

@@ -16,5 +16,6 @@ final readonly class Slot
         public string $family,
         public string $stock,
         public bool $internal,
-    ) {}
+    ) {
+    }
 }

@@ -12,7 +12,8 @@ final readonly class UnitSystem
         public TorqueUnit $torque = TorqueUnit::LbFt,
         public PressureUnit $pressure = PressureUnit::Bar,
         public TemperatureUnit $temperature = TemperatureUnit::Celsius,
-    ) {}
+    ) {
+    }
 
     /**
      * @param  array<string, string>  $units  keys power, torque, pressure, temperature

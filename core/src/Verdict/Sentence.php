@@ -17,5 +17,6 @@ final readonly class Sentence
         public string $headline,
         public string $detail,
         public array $reasons,
-    ) {}
+    ) {
+    }
 }

@@ -17,7 +17,9 @@ final readonly class Verdict
 
     private const EVEN = 0.5;
 
-    public function __construct(private Estimate $estimate, private Figures $say) {}
+    public function __construct(private Estimate $estimate, private Figures $say)
+    {
+    }
 
     /** @return list<Sentence> target, budget, limits, build, fuel, law */
     public function sentences(): array

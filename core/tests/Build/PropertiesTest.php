@@ -2,7 +2,6 @@
 
 namespace Pebblerun\Core\Tests\Build;
 
-use PHPUnit\Framework\TestCase;
 use Pebblerun\Core\Build\Engine;
 use Pebblerun\Core\Build\Track;
 use Pebblerun\Core\Draws\LatinDraws;
@@ -12,6 +11,7 @@ use Pebblerun\Core\Platform\Ceiling;
 use Pebblerun\Core\Platform\Loss;
 use Pebblerun\Core\Tests\Lyre;
 use Pebblerun\Core\Units\Range;
+use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 

@@ -2,7 +2,6 @@
 
 namespace Pebblerun\Core\Tests\Build;
 
-use PHPUnit\Framework\TestCase;
 use Pebblerun\Core\Build\AmbiguousCase;
 use Pebblerun\Core\Build\State;
 use Pebblerun\Core\Build\Timeline;
@@ -24,6 +23,7 @@ use Pebblerun\Core\Plan\Plan;
 use Pebblerun\Core\Plan\Stacking;
 use Pebblerun\Core\Plan\Stage;
 use Pebblerun\Core\Tests\Lyre;
+use PHPUnit\Framework\TestCase;
 
 final class TimelineTest extends TestCase
 {

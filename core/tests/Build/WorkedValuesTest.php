@@ -2,8 +2,6 @@
 
 namespace Pebblerun\Core\Tests\Build;
 
-use PHPUnit\Framework\Attributes\DataProvider;
-use PHPUnit\Framework\TestCase;
 use Pebblerun\Core\Build\StageResult;
 use Pebblerun\Core\Limits\Limit;
 use Pebblerun\Core\Limits\Quantity;
@@ -15,6 +13,8 @@ use Pebblerun\Core\Plan\Stacking;
 use Pebblerun\Core\Platform\Ceiling;
 use Pebblerun\Core\Tests\Lyre;
 use Pebblerun\Core\Units\Range;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
 
 /** Source of every figure here: the method's worked values, from an independent implementation. kW and N·m. */
 final class WorkedValuesTest extends TestCase

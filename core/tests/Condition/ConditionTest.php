@@ -2,13 +2,13 @@
 
 namespace Pebblerun\Core\Tests\Condition;
 
-use PHPUnit\Framework\Attributes\DataProvider;
-use PHPUnit\Framework\TestCase;
 use Pebblerun\Core\Bundle\ConditionReader;
 use Pebblerun\Core\Bundle\InvalidBundle;
 use Pebblerun\Core\Bundle\Node;
 use Pebblerun\Core\Condition\Situation;
 use Pebblerun\Core\Tests\Lyre;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
 
 final class ConditionTest extends TestCase
 {

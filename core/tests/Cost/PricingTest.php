@@ -2,7 +2,6 @@
 
 namespace Pebblerun\Core\Tests\Cost;
 
-use PHPUnit\Framework\TestCase;
 use Pebblerun\Core\Build\Timeline;
 use Pebblerun\Core\Cost\InvalidMoney;
 use Pebblerun\Core\Cost\MoneyRange;
@@ -20,6 +19,7 @@ use Pebblerun\Core\Plan\Plan;
 use Pebblerun\Core\Plan\Stacking;
 use Pebblerun\Core\Plan\Stage;
 use Pebblerun\Core\Tests\Lyre;
+use PHPUnit\Framework\TestCase;
 
 final class PricingTest extends TestCase
 {

@@ -2,14 +2,14 @@
 
 namespace Pebblerun\Core\Tests\Curve;
 
-use PHPUnit\Framework\Attributes\DataProvider;
-use PHPUnit\Framework\TestCase;
 use Pebblerun\Core\Curve\Curve;
 use Pebblerun\Core\Curve\InvalidCurve;
 use Pebblerun\Core\Curve\Peak;
 use Pebblerun\Core\Curve\PowerTorqueCheck;
 use Pebblerun\Core\Tests\Lyre;
 use Pebblerun\Core\Units\Rpm;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
 
 final class CurveTest extends TestCase
 {

@@ -2,11 +2,11 @@
 
 namespace Pebblerun\Core\Tests\Draws;
 
-use PHPUnit\Framework\Attributes\DataProvider;
-use PHPUnit\Framework\TestCase;
 use Pebblerun\Core\Draws\LatinDraws;
 use Pebblerun\Core\Draws\Normal;
 use Pebblerun\Core\Draws\Percentiles;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
 
 final class DrawsTest extends TestCase
 {

@@ -2,11 +2,11 @@
 
 namespace Pebblerun\Core\Tests\Dyno;
 
-use PHPUnit\Framework\Attributes\DataProvider;
-use PHPUnit\Framework\TestCase;
 use Pebblerun\Core\Dyno\Correction;
 use Pebblerun\Core\Dyno\InvalidWeather;
 use Pebblerun\Core\Dyno\Weather;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
 
 final class CorrectionTest extends TestCase
 {

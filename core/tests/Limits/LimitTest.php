@@ -2,8 +2,6 @@
 
 namespace Pebblerun\Core\Tests\Limits;
 
-use PHPUnit\Framework\Attributes\DataProvider;
-use PHPUnit\Framework\TestCase;
 use Pebblerun\Core\Limits\Appetite;
 use Pebblerun\Core\Limits\Limit;
 use Pebblerun\Core\Limits\Quantity;
@@ -12,6 +10,8 @@ use Pebblerun\Core\Limits\Status;
 use Pebblerun\Core\Parts\Effects;
 use Pebblerun\Core\Parts\Evidence;
 use Pebblerun\Core\Tests\Lyre;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
 
 final class LimitTest extends TestCase
 {

@@ -2,12 +2,12 @@
 
 namespace Pebblerun\Core\Tests\Plan;
 
-use PHPUnit\Framework\TestCase;
 use Pebblerun\Core\Build\UnknownChoice;
 use Pebblerun\Core\Plan\CommandWords;
 use Pebblerun\Core\Plan\Editor;
 use Pebblerun\Core\Plan\InvalidCommand;
 use Pebblerun\Core\Tests\Lyre;
+use PHPUnit\Framework\TestCase;
 
 final class EditorTest extends TestCase
 {

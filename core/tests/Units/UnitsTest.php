@@ -2,8 +2,6 @@
 
 namespace Pebblerun\Core\Tests\Units;
 
-use PHPUnit\Framework\Attributes\DataProvider;
-use PHPUnit\Framework\TestCase;
 use Pebblerun\Core\Units\InvalidQuantity;
 use Pebblerun\Core\Units\InvalidRange;
 use Pebblerun\Core\Units\Power;
@@ -14,6 +12,8 @@ use Pebblerun\Core\Units\TemperatureUnit;
 use Pebblerun\Core\Units\Torque;
 use Pebblerun\Core\Units\TorqueUnit;
 use Pebblerun\Core\Units\UnitSystem;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
 
 final class UnitsTest extends TestCase
 {
