@@ -9,6 +9,7 @@ use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 use Pebblerun\Core\CoreException;
 use Pebblerun\Formats\Refused;
 
@@ -16,6 +17,9 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php')
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->web(append: [SecurityHeaders::class, SharePageData::class]);
+        // Documents are taken as they are: an empty name is an empty name.
+        $middleware->convertEmptyStringsToNull(except: [fn (Request $request): bool => $request->isJson()]);
+        $middleware->trimStrings(except: [fn (Request $request): bool => $request->isJson()]);
         $middleware->redirectGuestsTo('/sign-in');
         $middleware->redirectUsersTo('/');
     })

@@ -17,15 +17,16 @@ final class OutdatedRevision extends RuntimeException
     /** @return list<array{number: int, label: string, author: string, at: string}> */
     public function theirs(): array
     {
-        return PlanRevision::query()->with('author')
+        $revisions = PlanRevision::query()->with('author')
             ->where('plan_id', $this->plan->id)
             ->where('number', '>', $this->basedOn)
-            ->orderBy('number')->get()
-            ->map(fn (PlanRevision $revision): array => [
-                'number' => $revision->number,
-                'label' => $revision->label,
-                'author' => $revision->author->name,
-                'at' => $revision->created_at->toIso8601String(),
-            ])->values()->all();
+            ->orderBy('number')->get();
+
+        return array_values($revisions->map(fn (PlanRevision $revision): array => [
+            'number' => $revision->number,
+            'label' => $revision->label,
+            'author' => $revision->author->name,
+            'at' => $revision->created_at->toIso8601String(),
+        ])->all());
     }
 }

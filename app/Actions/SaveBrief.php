@@ -24,7 +24,7 @@ final class SaveBrief
             if ($job->brief_revision !== $basedOn) {
                 throw new OutdatedBrief($job);
             }
-            $plan = $job->plan()->with('library')->firstOrFail();
+            $plan = $job->benchPlan();
             $job->update(['brief' => $brief, 'title' => $title, 'customer' => $customer, 'brief_revision' => $basedOn + 1]);
             $job->briefRevisions()->create(['number' => $job->brief_revision, 'document' => $brief, 'author_id' => $author->id]);
             $estimate = SavePlan::estimate($job, $plan->library, $plan->document);

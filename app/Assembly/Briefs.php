@@ -12,7 +12,7 @@ final class Briefs
     public static function page(CustomerJob $job): array
     {
         $job->load('shop', 'platform');
-        $plan = $job->plan()->with('library')->firstOrFail();
+        $plan = $job->benchPlan();
 
         return [
             'job' => ['id' => $job->id, 'title' => $job->title, 'customer' => $job->customer, 'platform' => $job->platform->name],

@@ -56,9 +56,21 @@ final class CustomerJob extends Model
         return $this->hasMany(BriefRevision::class);
     }
 
-    /** The plan on the bench: the newest. @return HasOne<Plan, $this> */
+    /**
+     * The plan on the bench: the newest.
+     *
+     * @return HasOne<Plan, $this>
+     */
     public function plan(): HasOne
     {
         return $this->hasOne(Plan::class)->latestOfMany();
+    }
+
+    /** The plan on the bench with its library version. */
+    public function benchPlan(): Plan
+    {
+        $plan = $this->plan()->with('library')->firstOrFail();
+
+        return $plan->setRelation('job', $this);
     }
 }

@@ -41,7 +41,7 @@ final class SchemaGate
         foreach (self::leaves($error) as $leaf) {
             $words = SchemaWords::of($leaf);
             if ($words !== null) {
-                $fault = new Fault(self::path($leaf->data()->fullPath()), $words);
+                $fault = new Fault(self::path(array_values($leaf->data()->fullPath())), $words);
                 $faults[(string) $fault] = $fault;
             }
         }
@@ -63,7 +63,7 @@ final class SchemaGate
         }
         if (in_array($error->keyword(), ['oneOf', 'anyOf'], true)) {
             $deepest = array_map(fn (ValidationError $one): array => self::leaves($one), $below);
-            $depth = fn (array $leaves): int => max(array_map(fn (ValidationError $leaf): int => count($leaf->data()->fullPath()), $leaves));
+            $depth = fn (array $leaves): int => max([0, ...array_map(fn (ValidationError $leaf): int => count($leaf->data()->fullPath()), $leaves)]);
             $most = max(array_map($depth, $deepest));
             $best = array_values(array_filter($deepest, fn (array $leaves): bool => $depth($leaves) === $most));
 

@@ -84,6 +84,11 @@ final class PlanEditingTest extends TestCase
         $this->getJson("/plans/{$this->plan()->id}/candidates?slot=turbo&stage=9")->assertStatus(422);
     }
 
+    public function test_a_stage_may_be_without_a_name(): void
+    {
+        $this->edit(1, ['do' => 'add-stage', 'name' => ''])->assertOk()->assertJsonPath('estimate.stages.4.name', '');
+    }
+
     public function test_the_counters_summary_follows_every_save(): void
     {
         $answer = $this->edit(1)->assertOk();

@@ -11,8 +11,7 @@ final class BenchController
 {
     public function __invoke(CustomerJob $job): Response
     {
-        $plan = $job->plan()->with('library')->firstOrFail();
-        $plan->setRelation('job', $job->load('shop', 'platform'));
+        $plan = $job->load('shop', 'platform')->benchPlan();
 
         return Inertia::render('Bench', Benches::page($plan));
     }

@@ -29,8 +29,8 @@ final class Engine
     private array $came = [];
 
     /**
-     * @param  non-empty-list<float>  $rpms  rising
-     * @param  non-empty-list<float>  $base  W: the measured car's, or the stock car's
+     * @param  list<float>  $rpms  rising
+     * @param  list<float>  $base  W: the measured car's, or the stock car's
      * @param  bool  $measured  whether $base is of the car as it came
      * @param  Curve  $baseline  the stock car's, whose rising flank a spool shift moves
      */

@@ -13,7 +13,6 @@ use Pebblerun\Core\Parts\Part;
 use Pebblerun\Core\Plan\Change;
 use Pebblerun\Core\Plan\Plan;
 use Pebblerun\Core\Plan\Stacking;
-use Pebblerun\Core\Plan\Stage;
 use Pebblerun\Core\Platform\Loss;
 use Pebblerun\Core\Units\Rpm;
 
@@ -246,7 +245,7 @@ final class Estimator
         $engine = $this->engineOn(array_keys($this->rpms), null);
         $engine->cameAs($this->models()[0], Stacking::Sum);
 
-        return max($engine->power($model, Stacking::Sum, [1.0], $this->countTo($this->endOf($model), $this->rpms)));
+        return max(0.0, ...$engine->power($model, Stacking::Sum, [1.0], $this->countTo($this->endOf($model), $this->rpms)));
     }
 
     /**
@@ -280,11 +279,8 @@ final class Estimator
     /** Likely peak in W of a stage that does not buy this part anew: an old map stays old. */
     private function peakWithoutBuying(Part $part, int $index): float
     {
-        $stages = array_slice($this->plan->stages, 0, $index);
-        $last = $stages[$index - 1];
-        $kept = array_filter($last->changes, fn (Change $change): bool => $change->part !== $part->key);
-        $stages[$index - 1] = new Stage($last->key, $last->name, $last->fuel, array_values($kept));
-        $states = Timeline::of($this->plan->withStages($stages), $this->brief->came, $this->catalog, $this->brief->car);
+        $plan = $this->plan->upTo($index)->withLastChanges(fn (Change $change): bool => $change->part !== $part->key);
+        $states = Timeline::of($plan, $this->brief->came, $this->catalog, $this->brief->car);
 
         return max($this->likely(StageModel::of($states[$index], $this->catalog->platform, $this->finder)));
     }

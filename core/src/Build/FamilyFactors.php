@@ -17,7 +17,7 @@ final class FamilyFactors
     /** @var array<string, list<float>> */
     private array $known = [];
 
-    /** @param  non-empty-list<float>  $rpms  rising */
+    /** @param  list<float>  $rpms  rising */
     public function __construct(private readonly array $rpms, private readonly ?Draws $draws)
     {
         $this->width = count($rpms);

@@ -6,8 +6,8 @@ namespace Pebblerun\Core\Build;
 final class Knots
 {
     /**
-     * @param  non-empty-list<float>  $knots  rising
-     * @param  non-empty-list<float>  $rpms
+     * @param  list<float>  $knots  rising
+     * @param  list<float>  $rpms
      * @return array{list<int>, list<float>} for each rpm the knot below and how far to the next; flat outside
      */
     public static function weights(array $knots, array $rpms): array
@@ -29,9 +29,9 @@ final class Knots
     }
 
     /**
-     * @param  non-empty-list<float>  $knots
+     * @param  list<float>  $knots
      * @param  non-empty-list<float>  $values  at the knots
-     * @param  non-empty-list<float>  $rpms
+     * @param  list<float>  $rpms
      * @return list<float> values at the rpms
      */
     public static function spread(array $knots, array $values, array $rpms): array

@@ -9,7 +9,7 @@ use Pebblerun\Core\Units\Range;
 /** What a moved rising flank multiplies power by: later by min(T(r), T(r − s)), earlier by max(T(r), T(r − s)). */
 final readonly class SpoolFactors
 {
-    /** @param  non-empty-list<float>  $rpms  rising */
+    /** @param  list<float>  $rpms  rising */
     public function __construct(private array $rpms, private Curve $baseline, private ?Draws $draws)
     {
     }

@@ -46,7 +46,11 @@ final readonly class StageResult
         return $weakest;
     }
 
-    /** Parts that must not be driven at full load until a map covers them. @return list<Mounted> */
+    /**
+     * Parts that must not be driven at full load until a map covers them.
+     *
+     * @return list<Mounted>
+     */
     public function gating(): array
     {
         $state = $this->model->state;

@@ -34,8 +34,7 @@ final readonly class Track
      */
     public static function torqueAt(array $rpms, int $place): self
     {
-        $scale = array_fill(0, count($rpms), 0.0);
-        $scale[$place] = 1.0 / ($rpms[$place] * Rpm::OMEGA);
+        $scale = array_map(fn (float $rpm, int $r): float => $r === $place ? 1.0 / ($rpm * Rpm::OMEGA) : 0.0, $rpms, array_keys($rpms));
 
         return new self($scale, array_fill(0, count($rpms), 0.0));
     }

@@ -69,7 +69,8 @@ final readonly class MonotoneCubic
             $w2 = $h[$i] + 2.0 * $h[$i - 1];
             $slopes[] = ($w1 + $w2) / ($w1 / $d[$i - 1] + $w2 / $d[$i]);
         }
-        $slopes[] = self::end($h[$last - 1], $h[$last - 2], $d[$last - 1], $d[$last - 2]);
+        [$before, $end] = [count($h) - 2, count($h) - 1];
+        $slopes[] = self::end($h[$end], $h[$before], $d[$end], $d[$before]);
 
         return $slopes;
     }

@@ -37,8 +37,8 @@ final class PowerTorqueCheck
             'the power is in hp though the file says kW' => 1000.0 / Power::HP,
         ];
         $distance = array_map(fn (float $factor): float => abs($ratio / $factor - 1.0), $mistakes);
-        $nearest = (string) array_search(min($distance), $distance, true);
+        asort($distance);
 
-        return $distance[$nearest] <= self::TOLERANCE ? $nearest : null;
+        return reset($distance) <= self::TOLERANCE ? key($distance) : null;
     }
 }

@@ -10,9 +10,16 @@ final readonly class Percentiles
     {
     }
 
-    /** @param  non-empty-list<float>  $draws */
+    /**
+     * @param  list<float>  $draws
+     *
+     * @throws NoDraws when there are none.
+     */
     public static function of(array $draws): self
     {
+        if ($draws === []) {
+            throw NoDraws::atAll();
+        }
         sort($draws);
 
         return new self(self::at($draws, 0.1), self::at($draws, 0.5), self::at($draws, 0.9), $draws);

@@ -95,6 +95,7 @@ final readonly class Document
     {
         $state = $result->model->state;
         $i = $state->index;
+        $before = $this->estimate->results[$i - 1] ?? null;
         $target = $this->estimate->bundle->brief->target;
         $weakest = $result->weakest();
         $perWatt = $this->estimate->costPerWatt($i);
@@ -106,13 +107,13 @@ final readonly class Document
             'index' => $i,
             'key' => $state->stage->key ?? 'came',
             'name' => $state->stage->name ?? '',
-            'fuel' => ['key' => $state->fuel->key, 'name' => $state->fuel->name, 'changed' => $i > 0 && $state->fuel !== $this->estimate->results[$i - 1]->model->state->fuel],
+            'fuel' => ['key' => $state->fuel->key, 'name' => $state->fuel->name, 'changed' => $before !== null && $state->fuel !== $before->model->state->fuel],
             'map' => $state->map()?->name,
             'status' => self::worst($weakest, $findings)->value,
             'parts_bought' => count($state->bought),
             'power' => [...$this->spread($result->power, $this->say->power(...)), 'likely' => $this->say->power($peakPower->value), 'rpm' => $peakPower->rpm, 'plain_sum' => $this->say->power($result->plainSum)],
             'torque' => [...$this->spread($result->torque, $this->say->torque(...)), 'likely' => $this->say->torque($peakTorque->value), 'rpm' => $peakTorque->rpm],
-            'added' => $i === 0 ? 0.0 : $this->say->power($result->power->p50 - $this->estimate->results[$i - 1]->power->p50),
+            'added' => $before === null ? 0.0 : $this->say->power($result->power->p50 - $before->power->p50),
             'chance' => $chance,
             'used_gain_percent' => round(100 * $result->usedGain, 1),
             'curve' => [

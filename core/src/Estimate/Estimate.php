@@ -45,7 +45,9 @@ final readonly class Estimate
     /** Minor units for each W that a stage adds to the median, or null where it adds nothing. */
     public function costPerWatt(int $stage): ?float
     {
-        $added = $stage === 0 ? 0.0 : $this->results[$stage]->power->p50 - $this->results[$stage - 1]->power->p50;
+        $here = $this->results[$stage] ?? null;
+        $before = $this->results[$stage - 1] ?? null;
+        $added = $here === null || $before === null ? 0.0 : $here->power->p50 - $before->power->p50;
 
         return $added > 0.0 ? $this->costs[$stage]->spend->likely / $added : null;
     }

@@ -113,7 +113,7 @@ final readonly class LimitCheck
         $edge = $used > 1.0 ? $this->used($limit, $model, $peak, $drawn, fn (float $rpm): float => $limit->edgeAt($rpm)) : 0.0;
         $track = $this->shareOf($limit, $limit->quantity->isCrank() ? $this->losses[0] : Loss::none(), $model, $safe);
         $shares = array_map(fn (float $watts, int $r): float => $watts * $track->scale[$r] + $track->shift[$r], $likely, array_keys($likely));
-        $rpm = $this->rpms[(int) array_search(max($shares), $shares, true)];
+        $rpm = $this->rpms[(int) array_search(max([0.0, ...$shares]), $shares, true)];
         $moved = $limit->movedBy($model->state->mapKind());
         $status = match (true) {
             $edge > 1.0 => Status::PastEdge,

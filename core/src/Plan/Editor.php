@@ -92,7 +92,8 @@ final class Editor
             if (($change['fit'] ?? null) === $key) {
                 $part = $this->catalog->parts[$key] ?? throw UnknownChoice::part($key);
                 $this->dropChanges($from, $part->slots[0]);
-                $this->fit($to, ['do' => 'fit', 'part' => $key] + array_diff_key($change, ['fit' => 1]));
+                unset($change['fit'], $change['remove']);
+                $this->fit($to, ['do' => 'fit', 'part' => $key, ...$change]);
 
                 return;
             }

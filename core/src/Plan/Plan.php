@@ -17,12 +17,40 @@ final readonly class Plan
     ) {
     }
 
+    /** The plan as far as a stage, counted from 1. */
+    public function upTo(int $stage): self
+    {
+        return $this->withStages(array_slice($this->stages, 0, $stage));
+    }
+
     /**
-     * The same by the same school, with other stages.
+     * The same with only those changes of its last stage, and one more.
      *
-     * @param  list<Stage>  $stages
+     * @param  callable(Change): bool  $kept
      */
-    public function withStages(array $stages): self
+    public function withLastChanges(callable $kept, ?Change $more = null): self
+    {
+        $stages = $this->stages;
+        $last = array_pop($stages);
+        if ($last !== null) {
+            $changes = array_values(array_filter($last->changes, $kept));
+            $stages[] = new Stage($last->key, $last->name, $last->fuel, $more === null ? $changes : [...$changes, $more]);
+        }
+
+        return $this->withStages($stages);
+    }
+
+    /** The same with another fuel in its last stage. */
+    public function withLastFuel(string $fuel): self
+    {
+        $stages = $this->stages;
+        $last = array_pop($stages);
+
+        return $last === null ? $this : $this->withStages([...$stages, new Stage($last->key, $last->name, $fuel, $last->changes)]);
+    }
+
+    /** @param  list<Stage>  $stages */
+    private function withStages(array $stages): self
     {
         return new self($this->stacking, $this->constantLoss, $this->basis, $stages);
     }

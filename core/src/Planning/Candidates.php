@@ -13,7 +13,6 @@ use Pebblerun\Core\Fuel\Fuel;
 use Pebblerun\Core\Parts\Part;
 use Pebblerun\Core\Plan\Change;
 use Pebblerun\Core\Plan\Plan;
-use Pebblerun\Core\Plan\Stage;
 
 /** Ranks the parts that could stand in a slot at a stage. */
 final readonly class Candidates
@@ -33,7 +32,7 @@ final readonly class Candidates
         $cost = $this->spend($without, $stage);
         $known = $this->sentences($without, $stage);
         $candidates = array_map(function (Part $part) use ($without, $stage, $power, $torque, $cost, $known): Candidate {
-            $plan = $this->with($without, $stage, $part);
+            $plan = $without->withLastChanges(fn (): bool => true, Change::fit($part->key));
             [$newPower, $newTorque] = $this->peaks($plan, $stage);
             $drags = array_filter($this->findings($plan, $stage), fn (Finding $finding): bool => ! in_array($finding->sentence, $known, true));
 
@@ -54,19 +53,18 @@ final readonly class Candidates
      */
     public function fuels(int $stage): array
     {
-        $stages = array_slice($this->bundle->plan->stages, 0, $stage);
-        $last = $stages[$stage - 1];
-        $on = fn (string $fuel): Plan => $this->bundle->plan->withStages([...array_slice($stages, 0, -1), new Stage($last->key, $last->name, $fuel, $last->changes)]);
-        $before = $on($stage > 1 ? $stages[$stage - 2]->fuel : $this->bundle->brief->came->fuel);
+        $plan = $this->bundle->plan->upTo($stage);
+        $now = $plan->stages[$stage - 1]->fuel;
+        $before = $plan->withLastFuel($stage > 1 ? $plan->stages[$stage - 2]->fuel : $this->bundle->brief->came->fuel);
         [$power, $torque] = $this->peaks($before, $stage);
         $known = $this->sentences($before, $stage);
 
-        return array_values(array_map(function (Fuel $fuel) use ($on, $stage, $power, $torque, $known, $last): FuelCandidate {
-            $plan = $on($fuel->key);
+        return array_values(array_map(function (Fuel $fuel) use ($plan, $stage, $power, $torque, $known, $now): FuelCandidate {
+            $plan = $plan->withLastFuel($fuel->key);
             [$newPower, $newTorque] = $this->peaks($plan, $stage);
             $drags = array_filter($this->findings($plan, $stage), fn (Finding $finding): bool => ! in_array($finding->sentence, $known, true));
 
-            return new FuelCandidate($fuel, $newPower - $power, $newTorque - $torque, array_values($drags), $fuel->key === $last->fuel);
+            return new FuelCandidate($fuel, $newPower - $power, $newTorque - $torque, array_values($drags), $fuel->key === $now);
         }, $this->bundle->catalog->fuels));
     }
 
@@ -80,22 +78,8 @@ final readonly class Candidates
     /** The plan up to the stage, which leaves the slot as it was. */
     private function planWithout(string $slot, int $stage): Plan
     {
-        $stages = array_slice($this->bundle->plan->stages, 0, $stage);
-        $last = $stages[$stage - 1];
-        $kept = array_filter($last->changes, fn (Change $change): bool => $change->slot !== $slot
+        return $this->bundle->plan->upTo($stage)->withLastChanges(fn (Change $change): bool => $change->slot !== $slot
             && ! in_array($slot, $this->bundle->catalog->parts[$change->part ?? '']->slots ?? [], true));
-        $stages[$stage - 1] = new Stage($last->key, $last->name, $last->fuel, array_values($kept));
-
-        return $this->bundle->plan->withStages($stages);
-    }
-
-    private function with(Plan $plan, int $stage, Part $part): Plan
-    {
-        $stages = $plan->stages;
-        $last = $stages[$stage - 1];
-        $stages[$stage - 1] = new Stage($last->key, $last->name, $last->fuel, [...$last->changes, Change::fit($part->key)]);
-
-        return $this->bundle->plan->withStages($stages);
     }
 
     /** @return array{float, float} likely W and N·m at the stage */

@@ -1,0 +1,60 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test, type Page } from '@playwright/test';
+import { openBench, signIn } from './bench';
+
+async function clean(page: Page) {
+    const found = (await new AxeBuilder({ page }).analyze()).violations;
+    expect(
+        found.map((one) => `${one.id}: ${one.nodes.map((node) => node.target.join(' ')).join(', ')}`),
+    ).toEqual([]);
+}
+
+for (const theme of ['light', 'dark'] as const) {
+    test.describe(`${theme} theme`, () => {
+        test.use({ colorScheme: theme });
+
+        test('sign-in, counter, brief and bench have no accessibility fault', async ({ page }) => {
+            await page.goto('/sign-in');
+            await clean(page);
+            await signIn(page);
+            await clean(page);
+            await page.getByRole('link', { name: 'Brief of Skarn Hill commuter' }).click();
+            await expect(page.getByRole('heading', { name: 'Brief' })).toBeVisible();
+            await clean(page);
+            await openBench(page, 'Skarn Hill commuter');
+            await expect(page.locator('[data-candidate]').first()).toBeVisible();
+            await clean(page);
+            await page.keyboard.press('?');
+            await expect(page.getByRole('dialog')).toBeVisible();
+            await clean(page);
+        });
+    });
+}
+
+test('the bench fits a window of 1280 × 800 and of 1024 × 768 without page scroll', async ({ page }) => {
+    await signIn(page);
+    for (const size of [
+        { width: 1280, height: 800 },
+        { width: 1024, height: 768 },
+    ]) {
+        await page.setViewportSize(size);
+        await openBench(page, 'Skarn Hill commuter');
+        const over = await page.evaluate(() => ({
+            x: document.documentElement.scrollWidth - innerWidth,
+            y: document.documentElement.scrollHeight - innerHeight,
+        }));
+        expect(over).toEqual({ x: 0, y: 0 });
+    }
+});
+
+test('nothing on any page breaks the content security policy or logs an error', async ({ page }) => {
+    const complaints: string[] = [];
+    page.on('console', (message) => message.type() === 'error' && complaints.push(message.text()));
+    page.on('pageerror', (fault) => complaints.push(fault.message));
+    await signIn(page);
+    await page.goto('/jobs/1/brief');
+    await openBench(page, 'Skarn Hill commuter');
+    await page.keyboard.press('?');
+    await expect(page.getByRole('dialog')).toBeVisible();
+    expect(complaints).toEqual([]);
+});

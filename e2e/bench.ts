@@ -1,0 +1,39 @@
+import { expect, type Browser, type Page } from '@playwright/test';
+
+export const people = {
+    advisor: { email: 'ines@saltmarsh.test', password: 'tide-and-stone' },
+    owner: { email: 'odd@saltmarsh.test', password: 'harbour-light' },
+};
+
+export async function signIn(page: Page, who: keyof typeof people = 'advisor') {
+    await page.goto('/sign-in');
+    await page.getByLabel('Email').fill(people[who].email);
+    await page.getByLabel('Password').fill(people[who].password);
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await expect(page.getByRole('heading', { name: 'Saltmarsh Speed Works' })).toBeVisible();
+}
+
+export async function openBench(page: Page, job: string) {
+    await page.goto('/');
+    await page.getByRole('link', { name: `Bench of ${job}` }).click();
+    await expect(page.getByRole('heading', { name: `Bench: ${job}` })).toBeAttached();
+}
+
+/** A second person in a browser of their own. */
+export async function another(browser: Browser, who: keyof typeof people): Promise<Page> {
+    const page = await (await browser.newContext()).newPage();
+    await signIn(page, who);
+    return page;
+}
+
+export function cell(page: Page, slot: string, stage: number) {
+    return page.locator(`[role=gridcell][aria-label^="${slot}, stage ${stage}:"]`);
+}
+
+export function foot(page: Page, stage: number) {
+    return page.locator('tfoot [role=gridcell]').nth(stage);
+}
+
+export async function settled(page: Page) {
+    await expect(page.getByRole('button', { name: /^saved / })).toBeVisible();
+}

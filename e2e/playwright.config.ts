@@ -1,0 +1,26 @@
+import { defineConfig } from '@playwright/test';
+
+export default defineConfig({
+    testDir: '.',
+    outputDir: './results',
+    workers: 1,
+    timeout: 30_000,
+    retries: 0,
+    reporter: 'list',
+    use: {
+        baseURL: process.env.BASE_URL ?? 'http://127.0.0.1:8800',
+        viewport: { width: 1280, height: 800 },
+        launchOptions: {
+            executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+            args: [
+                '--no-sandbox',
+                '--disable-gpu',
+                '--disable-quic',
+                '--no-first-run',
+                '--disable-background-networking',
+                '--disable-component-update',
+                '--disable-sync',
+            ],
+        },
+    },
+});
