@@ -3,6 +3,7 @@
 use App\Http\Controllers\BenchController;
 use App\Http\Controllers\BriefController;
 use App\Http\Controllers\CounterController;
+use App\Http\Controllers\PersonController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\SignInController;
 use Illuminate\Support\Facades\Route;
@@ -15,6 +16,7 @@ Route::middleware('guest')->group(function (): void {
 Route::middleware('auth')->group(function (): void {
     Route::post('/sign-out', [SignInController::class, 'destroy']);
     Route::get('/', CounterController::class);
+    Route::get('/me', PersonController::class);
 
     Route::get('/jobs/{job}/brief', [BriefController::class, 'show'])->can('view', 'job');
     Route::put('/jobs/{job}/brief', [BriefController::class, 'update'])->can('update', 'job');

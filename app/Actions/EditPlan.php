@@ -8,6 +8,7 @@ use App\Models\PlanRevision;
 use App\Models\User;
 use Closure;
 use Illuminate\Support\Facades\DB;
+use Pebblerun\Core\Bundle\Bundle;
 use Pebblerun\Core\Plan\CommandWords;
 use Pebblerun\Core\Plan\Editor;
 
@@ -24,67 +25,57 @@ final readonly class EditPlan
 
     /**
      * @param  list<Command>  $commands
-     * @return array<string, mixed> the estimate document
      *
      * @throws OutdatedRevision
      */
-    public function commands(Plan $plan, int $basedOn, array $commands, User $author): array
+    public function commands(Plan $plan, int $basedOn, array $commands, User $author): SavedPlan
     {
-        return $this->hold($plan, $basedOn, function (PlanRevision $current) use ($plan, $commands, $author): array {
-            $catalog = Bundles::of($plan)->catalog;
-            $label = CommandWords::of($commands, $plan->document, $catalog);
+        return $this->hold($plan, $basedOn, function (PlanRevision $current, Bundle $bundle) use ($plan, $commands, $author): SavedPlan {
+            $label = CommandWords::of($commands, $plan->document, $bundle->catalog);
+            $document = Editor::apply($plan->document, $commands, $bundle->catalog);
 
-            return $this->save->next($plan, Editor::apply($plan->document, $commands, $catalog), $label, $author, null, $current->content_of, []);
+            return $this->save->next($plan, $bundle, $document, $label, $author, null, $current->content_of, []);
         });
     }
 
-    /**
-     * @return array<string, mixed> the estimate document
-     *
-     * @throws OutdatedRevision|NothingToUndo
-     */
-    public function undo(Plan $plan, int $basedOn, User $author): array
+    /** @throws OutdatedRevision|NothingToUndo */
+    public function undo(Plan $plan, int $basedOn, User $author): SavedPlan
     {
-        return $this->hold($plan, $basedOn, function (PlanRevision $current) use ($plan, $author): array {
+        return $this->hold($plan, $basedOn, function (PlanRevision $current, Bundle $bundle) use ($plan, $author): SavedPlan {
             $content = $this->revision($plan, $current->content_of);
             $before = $this->revision($plan, $content->previous ?? throw NothingToUndo::atStart());
             $label = 'Undo: '.lcfirst($content->label);
 
-            return $this->save->next($plan, $before->document, $label, $author, $before->number, null, [...$plan->redo, $content->number]);
+            return $this->save->next($plan, $bundle, $before->document, $label, $author, $before, null, [...$plan->redo, $content->number]);
         });
     }
 
-    /**
-     * @return array<string, mixed> the estimate document
-     *
-     * @throws OutdatedRevision|NothingToUndo
-     */
-    public function redo(Plan $plan, int $basedOn, User $author): array
+    /** @throws OutdatedRevision|NothingToUndo */
+    public function redo(Plan $plan, int $basedOn, User $author): SavedPlan
     {
-        return $this->hold($plan, $basedOn, function () use ($plan, $author): array {
+        return $this->hold($plan, $basedOn, function (PlanRevision $current, Bundle $bundle) use ($plan, $author): SavedPlan {
             $redo = $plan->redo;
             $again = $this->revision($plan, array_pop($redo) ?? throw NothingToUndo::nothingUndone());
 
-            return $this->save->next($plan, $again->document, 'Redo: '.lcfirst($again->label), $author, $again->number, null, $redo);
+            return $this->save->next($plan, $bundle, $again->document, 'Redo: '.lcfirst($again->label), $author, $again, null, $redo);
         });
     }
 
     /**
      * Locks the plan, checks the revision it was edited on, and keeps all or nothing.
      *
-     * @param  Closure(PlanRevision): array<string, mixed>  $change
-     * @return array<string, mixed>
+     * @param  Closure(PlanRevision, Bundle): SavedPlan  $change
      */
-    private function hold(Plan $plan, int $basedOn, Closure $change): array
+    private function hold(Plan $plan, int $basedOn, Closure $change): SavedPlan
     {
-        return DB::transaction(function () use ($plan, $basedOn, $change): array {
+        return DB::transaction(function () use ($plan, $basedOn, $change): SavedPlan {
             $row = Plan::query()->lockForUpdate()->findOrFail($plan->id);
             $plan->setRawAttributes($row->getAttributes(), true);
             if ($plan->revision !== $basedOn) {
                 throw new OutdatedRevision($plan, $basedOn);
             }
 
-            return $change($this->revision($plan, $plan->revision));
+            return $change($this->revision($plan, $plan->revision), Bundles::of($plan));
         });
     }
 

@@ -2,6 +2,8 @@
 
 namespace App\Actions;
 
+use App\Assembly\Bundles;
+use App\Assembly\Estimates;
 use App\Assembly\Summaries;
 use App\Models\CustomerJob;
 use App\Models\User;
@@ -27,7 +29,7 @@ final class SaveBrief
             $plan = $job->benchPlan();
             $job->update(['brief' => $brief, 'title' => $title, 'customer' => $customer, 'brief_revision' => $basedOn + 1]);
             $job->briefRevisions()->create(['number' => $job->brief_revision, 'document' => $brief, 'author_id' => $author->id]);
-            $estimate = SavePlan::estimate($job, $plan->library, $plan->document);
+            $estimate = Estimates::of(Bundles::of($plan));
             $plan->update(['summary' => Summaries::of($estimate)]);
 
             return $estimate;

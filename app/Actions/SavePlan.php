@@ -3,15 +3,14 @@
 namespace App\Actions;
 
 use App\Assembly\Bundles;
+use App\Assembly\Estimates;
 use App\Assembly\Summaries;
 use App\Models\CustomerJob;
 use App\Models\LibraryVersion;
 use App\Models\Plan;
 use App\Models\PlanRevision;
 use App\Models\User;
-use Pebblerun\Core\Bundle\BundleReader;
-use Pebblerun\Core\Estimate\Document;
-use Pebblerun\Core\Estimate\Estimate;
+use Pebblerun\Core\Bundle\Bundle;
 
 /** Writes a plan as its next revision, with its estimate. Call it inside a transaction that holds the plan. */
 final class SavePlan
@@ -19,52 +18,41 @@ final class SavePlan
     /** @param  array<string, mixed>  $document */
     public function first(CustomerJob $job, LibraryVersion $library, array $document, User $author): Plan
     {
-        $plan = new Plan([
+        $estimate = Estimates::of(Bundles::read($job, $library, $document));
+        $plan = Plan::create([
             'customer_job_id' => $job->id,
             'library_version_id' => $library->id,
             'document' => $document,
             'revision' => 1,
+            'redo' => [],
+            'summary' => Summaries::of($estimate),
         ]);
-        $plan->setRelation('job', $job)->setRelation('library', $library);
-        $estimate = self::estimate($job, $library, $document);
-        $plan->fill(['redo' => [], 'summary' => Summaries::of($estimate)])->save();
         $this->revision($plan, $document, 'Start', $author, 1, null);
 
         return $plan;
     }
 
     /**
-     * @param  array<string, mixed>  $document
-     * @param  ?int  $contentOf  the revision whose content is shown again; null for an edit
-     * @param  ?int  $previous  the content it was made from
+     * @param  Bundle  $bundle  of the plan as it was
+     * @param  array<string, mixed>  $document  as it becomes
+     * @param  ?PlanRevision  $shows  the revision whose content is shown again; null for an edit
+     * @param  ?int  $previous  the content an edit was made from
      * @param  list<int>  $redo
-     * @return array<string, mixed> the estimate document
      */
-    public function next(Plan $plan, array $document, string $label, User $author, ?int $contentOf, ?int $previous, array $redo): array
+    public function next(Plan $plan, Bundle $bundle, array $document, string $label, User $author, ?PlanRevision $shows, ?int $previous, array $redo): SavedPlan
     {
-        $estimate = self::estimate($plan->job, $plan->library, $document);
+        $estimate = Estimates::of($bundle->withPlan($document));
         $number = $plan->revision + 1;
         $plan->update(['document' => $document, 'revision' => $number, 'redo' => $redo, 'summary' => Summaries::of($estimate)]);
-        $this->revision($plan, $document, $label, $author, $contentOf ?? $number, $previous);
+        $revision = $this->revision($plan, $document, $label, $author, $shows->number ?? $number, $previous);
 
-        return $estimate;
-    }
-
-    /**
-     * @param  array<string, mixed>  $document
-     * @return array<string, mixed> the estimate document
-     */
-    public static function estimate(CustomerJob $job, LibraryVersion $library, array $document): array
-    {
-        $bundle = BundleReader::read(Bundles::document($job, $library, $document));
-
-        return Document::of(Estimate::of($bundle), $bundle->units);
+        return new SavedPlan($plan, $revision, ($shows->previous ?? $previous) !== null, $estimate);
     }
 
     /** @param  array<string, mixed>  $document */
-    private function revision(Plan $plan, array $document, string $label, User $author, int $contentOf, ?int $previous): void
+    private function revision(Plan $plan, array $document, string $label, User $author, int $contentOf, ?int $previous): PlanRevision
     {
-        PlanRevision::create([
+        $revision = PlanRevision::create([
             'plan_id' => $plan->id,
             'number' => $plan->revision,
             'content_of' => $contentOf,
@@ -73,5 +61,7 @@ final class SavePlan
             'label' => mb_strimwidth($label, 0, 480, '…'),
             'author_id' => $author->id,
         ]);
+
+        return $revision->setRelation('author', $author);
     }
 }

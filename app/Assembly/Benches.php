@@ -2,7 +2,7 @@
 
 namespace App\Assembly;
 
-use App\Actions\SavePlan;
+use App\Actions\SavedPlan;
 use App\Models\Plan;
 use App\Models\PlanRevision;
 
@@ -21,31 +21,35 @@ final class Benches
                 'car' => "{$job->platform->name}, {$job->brief['car']['year']}, {$job->brief['car']['gearbox']}",
             ],
             'plan' => ['id' => $plan->id, 'name' => $plan->document['name']],
-            'state' => self::state($plan, SavePlan::estimate($job, $plan->library, $plan->document)),
+            'state' => self::state(self::current($plan)),
         ];
+    }
+
+    /** The plan as it is saved, estimated. */
+    public static function current(Plan $plan): SavedPlan
+    {
+        $revisions = PlanRevision::query()->with('author')->where('plan_id', $plan->id);
+        $current = (clone $revisions)->where('number', $plan->revision)->firstOrFail();
+        $content = $current->content_of === $current->number ? $current : $revisions->where('number', $current->content_of)->firstOrFail();
+
+        return new SavedPlan($plan, $current, $content->previous !== null, Estimates::of(Bundles::of($plan)));
     }
 
     /**
      * What an edit answers: the estimate and where the plan stands.
      *
-     * @param  array<string, mixed>  $estimate
      * @return array<string, mixed>
      */
-    public static function state(Plan $plan, array $estimate): array
+    public static function state(SavedPlan $saved): array
     {
-        $current = PlanRevision::query()->with('author')->where('plan_id', $plan->id)->where('number', $plan->revision)->firstOrFail();
-        $content = $current->content_of === $current->number
-            ? $current
-            : PlanRevision::query()->where('plan_id', $plan->id)->where('number', $current->content_of)->firstOrFail();
-
         return [
-            'revision' => $plan->revision,
-            'label' => $current->label,
-            'author' => $current->author->name,
-            'saved_at' => $current->created_at->toIso8601String(),
-            'can_undo' => $content->previous !== null,
-            'can_redo' => $plan->redo !== [],
-            'estimate' => $estimate,
+            'revision' => $saved->revision->number,
+            'label' => $saved->revision->label,
+            'author' => $saved->revision->author->name,
+            'saved_at' => $saved->revision->created_at->toIso8601String(),
+            'can_undo' => $saved->canUndo,
+            'can_redo' => $saved->plan->redo !== [],
+            'estimate' => $saved->estimate,
         ];
     }
 }

@@ -2,7 +2,6 @@
 
 namespace App\Assembly;
 
-use App\Actions\SavePlan;
 use App\Models\CustomerJob;
 
 /** The documents of the brief page. */
@@ -20,7 +19,7 @@ final class Briefs
             'parts' => array_map(fn (array $part): array => ['key' => $part['key'], 'name' => $part['name']], $plan->library->parts),
             'state' => [
                 'brief' => $job->brief,
-                ...self::saved($job, SavePlan::estimate($job, $plan->library, $plan->document)),
+                ...self::saved($job, Estimates::of(Bundles::of($plan))),
             ],
         ];
     }

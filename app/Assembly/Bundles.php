@@ -33,6 +33,12 @@ final class Bundles
 
     public static function of(Plan $plan): Bundle
     {
-        return BundleReader::read(self::document($plan->job, $plan->library, $plan->document));
+        return self::read($plan->job, $plan->library, $plan->document);
+    }
+
+    /** @param  array<string, mixed>  $plan  the plan document */
+    public static function read(CustomerJob $job, LibraryVersion $library, array $plan): Bundle
+    {
+        return BundleReader::read(self::document($job, $library, $plan));
     }
 }

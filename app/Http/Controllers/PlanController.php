@@ -3,7 +3,6 @@
 namespace App\Http\Controllers;
 
 use App\Actions\EditPlan;
-use App\Actions\SavePlan;
 use App\Assembly\Benches;
 use App\Assembly\Bundles;
 use App\Http\Requests\CandidatesRequest;
@@ -23,24 +22,22 @@ final class PlanController
 {
     public function show(Plan $plan): JsonResponse
     {
-        return response()->json(Benches::state($plan, SavePlan::estimate($plan->job, $plan->library, $plan->document)));
+        return response()->json(Benches::state(Benches::current($plan)));
     }
 
     public function commands(CommandsRequest $request, Plan $plan, EditPlan $edit): JsonResponse
     {
-        $estimate = $edit->commands($plan, $request->revision(), $request->commands(), $request->author());
-
-        return response()->json(Benches::state($plan, $estimate));
+        return response()->json(Benches::state($edit->commands($plan, $request->revision(), $request->commands(), $request->author())));
     }
 
     public function undo(RevisionRequest $request, Plan $plan, EditPlan $edit): JsonResponse
     {
-        return response()->json(Benches::state($plan, $edit->undo($plan, $request->revision(), $request->author())));
+        return response()->json(Benches::state($edit->undo($plan, $request->revision(), $request->author())));
     }
 
     public function redo(RevisionRequest $request, Plan $plan, EditPlan $edit): JsonResponse
     {
-        return response()->json(Benches::state($plan, $edit->redo($plan, $request->revision(), $request->author())));
+        return response()->json(Benches::state($edit->redo($plan, $request->revision(), $request->author())));
     }
 
     public function candidates(CandidatesRequest $request, Plan $plan): JsonResponse

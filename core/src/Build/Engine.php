@@ -84,7 +84,15 @@ final class Engine
                     $p0 *= $came;
                 }
                 foreach ($soft as $cap) {
-                    $watts = self::bend($watts, $p0, $cap[$at]);
+                    // P0 + ((P−P0)⁻⁶ + (cap−P0)⁻⁶)^(−1/6); min(P, cap) where the cap is not above P0.
+                    $room = $cap[$at] - $p0;
+                    $gain = $watts - $p0;
+                    if ($room <= 0.0) {
+                        $watts = min($watts, $cap[$at]);
+                    } elseif ($gain > 0.0) {
+                        $ratio = $gain < $room ? $gain / $room : $room / $gain;
+                        $watts = $p0 + ($gain < $room ? $gain : $room) * (1.0 + $ratio * $ratio * $ratio * $ratio * $ratio * $ratio) ** (-1.0 / 6.0);
+                    }
                 }
                 foreach ($added as $extra) {
                     $watts += $extra[$at];
@@ -110,23 +118,6 @@ final class Engine
         }
 
         return $factors;
-    }
-
-    /** P0 + ((P−P0)⁻⁶ + (cap−P0)⁻⁶)^(−1/6); min(P, cap) where the cap is not above P0. */
-    private static function bend(float $power, float $p0, float $cap): float
-    {
-        $room = $cap - $p0;
-        if ($room <= 0.0) {
-            return $power < $cap ? $power : $cap;
-        }
-        $gain = $power - $p0;
-        if ($gain <= 0.0) {
-            return $power;
-        }
-        $ratio = $gain < $room ? $gain / $room : $room / $gain;
-        $square = $ratio * $ratio;
-
-        return $p0 + ($gain < $room ? $gain : $room) * (1.0 + $square * $square * $square) ** (-1.0 / 6.0);
     }
 
     /**

@@ -28,10 +28,10 @@ final class Estimator
     /** A ceiling binds when it costs more than this share. */
     private const BINDS = 0.005;
 
-    /** The draws' grid takes every 14th speed, and the third ones on both sides of every stage's likely peaks. */
+    /** The draws' grid takes every 14th speed, and these beside the stock car's power peak (rpm). */
     private const COARSE = 14;
 
-    private const FINE = 3;
+    private const BESIDE_PEAK = [-350.0, -150.0, 0.0, 150.0, 350.0];
 
     private readonly Loss $loss;
 
@@ -46,6 +46,9 @@ final class Estimator
     private array $rpms;
 
     private Engine $engine;
+
+    /** Likewise, for the plain sum. */
+    private Engine $plain;
 
     /** @var list<float> W, likely, as it came */
     private array $startPower;
@@ -72,7 +75,7 @@ final class Estimator
         $models = $this->models();
         $this->prepare($models);
         $likely = array_map(fn (StageModel $model): array => $this->likely($model), $models);
-        $sample = $this->sample($models[0], $likely);
+        $sample = $this->sample($models);
 
         return array_map(fn (StageModel $model, array $power): StageResult => $this->result($model, $power, $sample), $models, $likely);
     }
@@ -106,6 +109,8 @@ final class Estimator
         $this->rpms = $this->start->endingAt($end)->rpms();
         $this->engine = $this->engineOn(array_keys($this->rpms), null);
         $this->engine->cameAs($models[0], $this->plan->stacking);
+        $this->plain = $this->engineOn(array_keys($this->rpms), null);
+        $this->plain->cameAs($models[0], Stacking::Sum);
         $this->startPower = $this->engine->power($models[0], $this->plan->stacking, [1.0], count($this->rpms));
     }
 
@@ -141,13 +146,13 @@ final class Estimator
      * The draws: an engine on a coarser grid, its rpms, and by how much each draw scales the whole curve (1 + σ·z), as it
      * came and changed.
      *
-     * @param  list<non-empty-list<float>>  $likely
+     * @param  non-empty-list<StageModel>  $models
      */
-    private function sample(StageModel $came, array $likely): Sample
+    private function sample(array $models): Sample
     {
-        $places = $this->coarse($likely);
+        $places = $this->coarse($models);
         $engine = $this->engineOn($places, $this->draws);
-        $engine->cameAs($came, $this->plan->stacking);
+        $engine->cameAs($models[0], $this->plan->stacking);
         $own = $this->start->sketched ? self::SKETCHED : self::MEASURED;
         $scales = fn (float $sigma): array => array_map(fn (float $z): float => 1.0 + $sigma * $z, $this->draws->curve());
         $rpms = array_map(fn (int $place): float => $this->rpms[$place], $places);
@@ -156,31 +161,23 @@ final class Estimator
     }
 
     /**
-     * Places on the full grid that serve the draws: coarse, fine around every stage's likely peaks, and the target's.
+     * Places on the full grid that serve the draws: some all along, more where torque and power peak on the stock car,
+     * the target's and each stage's end. They do not depend on what is fitted, so a stage's figures do not depend on the
+     * other stages.
      *
-     * @param  list<non-empty-list<float>>  $likely
-     * @return non-empty-list<int>
+     * @param  non-empty-list<StageModel>  $models
+     * @return list<int>
      */
-    private function coarse(array $likely): array
+    private function coarse(array $models): array
     {
-        $last = count($this->rpms) - 1;
-        $places = array_fill_keys([...range(0, $last, min(self::COARSE, max(1, $last))), $last, $this->placeOf($this->catalog->platform->baseline->torqueKnee())], true);
-        foreach ($likely as $power) {
-            foreach ([$power, $this->torqueOf($power)] as $curve) {
-                $peak = intdiv((int) array_search(max($curve), $curve, true), self::FINE) * self::FINE;
-                foreach ([0, self::FINE] as $beside) {
-                    $places[min($last, $peak + $beside)] = true;
-                }
-            }
-            $places[count($power) - 1] = true;
-        }
-        $at = $this->brief->target?->atRpm;
-        if ($at !== null) {
-            $places[$this->placeOf($at)] = true;
-        }
-        ksort($places);
+        $ends = array_map(fn (StageModel $model): float => $this->endOf($model), $models);
+        $baseline = $this->catalog->platform->baseline;
+        $top = $baseline->peakPower()->rpm;
+        $rpms = [$baseline->torqueKnee(), $baseline->torqueShoulder(), ...array_map(fn (float $beside): float => $top + $beside, self::BESIDE_PEAK), ...$ends, ...array_filter([$this->brief->target?->atRpm])];
+        $places = array_unique([...range(0, count($this->rpms) - 1, self::COARSE), ...array_map($this->placeOf(...), $rpms)]);
+        sort($places);
 
-        return array_keys($places);
+        return $places;
     }
 
     private function placeOf(float $rpm): int
@@ -212,7 +209,7 @@ final class Estimator
             Curve::onGrid($this->rpms[0], $this->torqueOf($power), $this->start->sketched),
             $peakPower,
             $peakTorque,
-            $target === null ? null : Percentiles::of(Track::torqueAt($rpms, $target)->peaks($drawn)),
+            $target === null ? null : self::torqueAt($target, $rpms, $drawn),
             $changed ? $this->plainSum($model) : max($power),
             $changed ? $this->shares($model, max($power)) : [],
             $changed ? $this->bindings($model, $power) : [],
@@ -230,6 +227,20 @@ final class Estimator
         return array_map(fn (float $watts, int $i): float => $watts / ($this->rpms[$i] * Rpm::OMEGA), $power, array_keys($power));
     }
 
+    /**
+     * @param  list<float>  $rpms  of the draws
+     * @param  list<float>  $drawn  flat, W
+     */
+    private static function torqueAt(int $place, array $rpms, array $drawn): Percentiles
+    {
+        $torque = [];
+        for ($at = $place, $end = count($drawn); $at < $end; $at += count($rpms)) {
+            $torque[] = $drawn[$at] / ($rpms[$place] * Rpm::OMEGA);
+        }
+
+        return Percentiles::of($torque);
+    }
+
     /** @param  list<float>  $rpms  of the draws */
     private function targetPlace(array $rpms): ?int
     {
@@ -242,10 +253,7 @@ final class Estimator
     /** Likely peak in W when the quoted figures of the parts are simply added up. */
     private function plainSum(StageModel $model): float
     {
-        $engine = $this->engineOn(array_keys($this->rpms), null);
-        $engine->cameAs($this->models()[0], Stacking::Sum);
-
-        return max(0.0, ...$engine->power($model, Stacking::Sum, [1.0], $this->countTo($this->endOf($model), $this->rpms)));
+        return max(0.0, ...$this->plain->power($model, Stacking::Sum, [1.0], $this->countTo($this->endOf($model), $this->rpms)));
     }
 
     /**

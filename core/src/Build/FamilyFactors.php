@@ -61,6 +61,9 @@ final class FamilyFactors
     private function diminishing(array $gains, float $ceiling): array
     {
         [$rows, $knots, $places, $along, $count] = $this->tables($gains);
+        if (count($gains) === 1) {
+            return self::alone($rows[0], $knots[0], $places[0], $along[0], $ceiling);
+        }
         $bounded = $ceiling !== INF;
         $factor = [];
         for ($row = 0; $row < $count; $row++) {
@@ -76,6 +79,28 @@ final class FamilyFactors
                     }
                 }
                 $factor[] = $bounded ? $rest * (1.0 + $ceiling * (1.0 - $open)) : $rest;
+            }
+        }
+
+        return $factor;
+    }
+
+    /**
+     * A gain without others in its family: 1 + min(g, C). The same as the loop above, without its inner one.
+     *
+     * @param  list<float>  $values  at the knots, row by row
+     * @param  list<int>  $places
+     * @param  list<float>  $along
+     * @return list<float>
+     */
+    private static function alone(array $values, int $knots, array $places, array $along, float $ceiling): array
+    {
+        $factor = [];
+        for ($start = 0, $end = count($values) - 1; $start < $end; $start += $knots) {
+            foreach ($places as $r => $place) {
+                $at = $start + $place;
+                $g = $values[$at] + ($values[$at + 1] - $values[$at]) * $along[$r];
+                $factor[] = 1.0 + ($g < $ceiling ? $g : $ceiling);
             }
         }
 

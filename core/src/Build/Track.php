@@ -28,18 +28,6 @@ final readonly class Track
     }
 
     /**
-     * Torque at one place alone.
-     *
-     * @param  list<float>  $rpms
-     */
-    public static function torqueAt(array $rpms, int $place): self
-    {
-        $scale = array_map(fn (float $rpm, int $r): float => $r === $place ? 1.0 / ($rpm * Rpm::OMEGA) : 0.0, $rpms, array_keys($rpms));
-
-        return new self($scale, array_fill(0, count($rpms), 0.0));
-    }
-
-    /**
      * The highest value along each curve.
      *
      * @param  list<float>  $power  flat, W: row × places + place

@@ -3,6 +3,7 @@
 namespace Pebblerun\Core\Bundle;
 
 use Pebblerun\Core\Brief\Brief;
+use Pebblerun\Core\Build\Timeline;
 use Pebblerun\Core\Condition\Catalog;
 use Pebblerun\Core\Cost\Rates;
 use Pebblerun\Core\Plan\Plan;
@@ -20,9 +21,19 @@ final readonly class Bundle
     ) {
     }
 
-    /** The same shop, car and catalog with another plan. */
-    public function withPlan(Plan $plan): self
+    /**
+     * The same shop, car and catalog with another plan.
+     *
+     * @param  array<string, mixed>  $document  the plan format without its head
+     *
+     * @throws InvalidBundle when it is faulty or chooses what the catalog does not have.
+     */
+    public function withPlan(array $document): self
     {
+        $node = new Node($document, 'plan');
+        $plan = PlanReader::read($node);
+        $node->guard(fn (): array => Timeline::of($plan, $this->brief->came, $this->catalog, $this->brief->car));
+
         return new self($this->units, $this->rates, $this->catalog, $this->brief, $plan);
     }
 }

@@ -124,6 +124,20 @@ final readonly class Curve
         return $this->last();
     }
 
+    /** The other end of the torque plateau: the highest grid rpm with at least 99.9 % of the peak torque. */
+    public function torqueShoulder(): float
+    {
+        $enough = 0.999 * max($this->torque);
+        $shoulder = $this->first;
+        foreach ($this->torque as $i => $torque) {
+            if ($torque >= $enough) {
+                $shoulder = $this->first + self::STEP * $i;
+            }
+        }
+
+        return $shoulder;
+    }
+
     /** The curve up to $limit: cut, or carried on along its last slope in power (never below zero). */
     public function endingAt(float $limit): self
     {

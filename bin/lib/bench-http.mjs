@@ -1,0 +1,95 @@
+// A bench edit over HTTP against a signed-in page of the same server that reads one row.
+const base = process.argv[2];
+let cookies = {};
+
+function remember(response) {
+    for (const line of response.headers.getSetCookie()) {
+        const [pair] = line.split(';');
+        const at = pair.indexOf('=');
+        cookies[pair.slice(0, at)] = pair.slice(at + 1);
+    }
+}
+
+async function ask(method, path, body) {
+    const response = await fetch(base + path, {
+        method,
+        redirect: 'manual',
+        headers: {
+            Accept: 'application/json',
+            'Content-Type': 'application/json',
+            Cookie: Object.entries(cookies)
+                .map(([k, v]) => `${k}=${v}`)
+                .join('; '),
+            'X-XSRF-TOKEN': decodeURIComponent(cookies['XSRF-TOKEN'] ?? ''),
+        },
+        body: body && JSON.stringify(body),
+    });
+    remember(response);
+    const text = await response.text();
+    if (response.status >= 400)
+        throw new Error(`${method} ${path}: ${response.status} ${text.slice(0, 300)}`);
+    return text;
+}
+
+async function median(times, run) {
+    const taken = [];
+    for (let i = 0; i < times; i++) {
+        const start = performance.now();
+        await run(i);
+        if (i >= times / 4) taken.push(performance.now() - start);
+    }
+    taken.sort((a, b) => a - b);
+    return taken[Math.floor(taken.length / 2)];
+}
+
+async function throughput(connections, seconds, run) {
+    let done = 0;
+    const end = performance.now() + seconds * 1000;
+    await Promise.all(
+        Array.from({ length: connections }, async () => {
+            while (performance.now() < end) {
+                await run();
+                done++;
+            }
+        }),
+    );
+    return done / seconds;
+}
+
+await ask('GET', '/sign-in');
+await ask('POST', '/sign-in', { email: 'ines@saltmarsh.test', password: 'tide-and-stone' });
+const jobs = await ask('GET', '/');
+const job = /"id":(\d+),"title":"Skarn Hill commuter"/.exec(jobs.replaceAll('&quot;', '"'))[1];
+const bench = (await ask('GET', `/jobs/${job}/bench`)).replaceAll('&quot;', '"');
+const plan = /"plan":\{"id":(\d+)/.exec(bench)[1];
+const state = JSON.parse(await ask('GET', `/plans/${plan}`));
+
+// The trivial page: signed in, one row read, a few bytes out.
+const trivial = () => ask('GET', '/me');
+let revision = state.revision;
+const move = (from, to) => ({ do: 'move', stage: from, to, part: 'kolvane-top-large' });
+const edit = async (i) => {
+    const command = i % 2 === 0 ? move('s2', 's3') : move('s3', 's2');
+    revision = JSON.parse(
+        await ask('POST', `/plans/${plan}/commands`, { revision, commands: [command] }),
+    ).revision;
+};
+const candidates = () => ask('GET', `/plans/${plan}/candidates?slot=intercooler&stage=2`);
+
+const page = await median(120, trivial);
+const editing = await median(120, edit);
+const listing = await median(60, candidates);
+const counter = await median(60, () => ask('GET', '/'));
+const trivialRate = await throughput(8, 5, trivial);
+const viewRate = await throughput(8, 5, () => ask('GET', `/plans/${plan}`));
+const times = (value) => `${(value / page).toFixed(1)} trivial pages`;
+console.log('over HTTP, medians');
+console.log(`  trivial signed-in page, one row            ${page.toFixed(1)} ms`);
+console.log(`  bench edit, revision and draws included    ${editing.toFixed(1)} ms  ${times(editing)}`);
+console.log(`  candidates of a slot                       ${listing.toFixed(1)} ms  ${times(listing)}`);
+console.log(`  counter                                    ${counter.toFixed(1)} ms  ${times(counter)}`);
+console.log('with 8 connections');
+console.log(`  trivial page                               ${trivialRate.toFixed(0)} requests a second`);
+console.log(
+    `  estimate of a plan, draws included         ${viewRate.toFixed(0)} requests a second, ${(viewRate / trivialRate).toFixed(2)} of the trivial`,
+);
