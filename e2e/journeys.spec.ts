@@ -80,7 +80,7 @@ test('any figure opens where it comes from', async ({ page }) => {
     await expect(panel).toContainText('Covered by Dyno map, soft ramp');
     await foot(page, 3).click();
     await expect(panel).toContainText(
-        /Gearbox low down is close: nine cars in ten stay under \d+ lb-ft near [\d,]+ rpm/,
+        /Gearbox low down, close: nine cars in ten stay under \d+ lb-ft near [\d,]+ rpm/,
     );
     await page.getByRole('button', { name: /291 whp likely/ }).click();
     await expect(panel).toContainText(/Eight cars in ten land between \d+ whp and \d+ whp/);

@@ -163,7 +163,10 @@ prepare_storage() {
     if as_root; then chown -R "$(web_user)" "$ROOT/storage" "$ROOT/bootstrap/cache"; fi
 }
 
-running() { [ -s "$1" ] && [ -d "/proc/$(cat "$1")" ] && ! grep -q '^State:.Z' "/proc/$(cat "$1")/status" 2>/dev/null; }
+running() {
+    local pid
+    pid=$(cat "$1" 2>/dev/null) && [ -n "$pid" ] && [ -d "/proc/$pid" ] && ! grep -q '^State:.Z' "/proc/$pid/status" 2>/dev/null
+}
 
 start_web() {
     local user; user=$(web_user)

@@ -55,14 +55,15 @@ final class GainFinder
      */
     public static function caseFor(Part $part, State $state): ?GainCase
     {
-        $holding = array_filter($part->gains, fn (GainCase $case): bool => $case->when?->holds($state->situation) ?? true);
+        $situation = $state->situationOf($part);
+        $holding = array_filter($part->gains, fn (GainCase $case): bool => $case->when?->holds($situation) ?? true);
         if ($holding === []) {
             return null;
         }
         $most = max(array_map(fn (GainCase $case): int => $case->terms(), $holding));
         $best = array_values(array_filter($holding, fn (GainCase $case): bool => $case->terms() === $most));
 
-        return count($best) === 1 ? $best[0] : throw AmbiguousCase::of($part, $state->situation);
+        return count($best) === 1 ? $best[0] : throw AmbiguousCase::of($part, $situation);
     }
 
     private function gain(Mounted $mounted, GainCase $case, State $state): Gain

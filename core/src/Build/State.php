@@ -17,6 +17,7 @@ final readonly class State
      * @param  ?Stage  $stage  null as it came
      * @param  array<string, Mounted>  $mounted  by slot, in gas-path order
      * @param  ?int  $mappedAt  the stage whose map is in the car; null for the factory's
+     * @param  ?Fuel  $mappedFor  the fuel that map was written on
      * @param  list<array{Part, Change}>  $bought  in this stage
      * @param  list<Part>  $replaced  aftermarket parts that left in this stage
      */
@@ -26,6 +27,7 @@ final readonly class State
         public Fuel $fuel,
         public array $mounted,
         public ?int $mappedAt,
+        public ?Fuel $mappedFor,
         public array $bought,
         public array $replaced,
         public Situation $situation,
@@ -41,6 +43,16 @@ final readonly class State
         }
 
         return null;
+    }
+
+    /**
+     * What a part's gain cases look at: the map speaks for the fuel it was written on, unless it follows the fuel itself.
+     */
+    public function situationOf(Part $part): Situation
+    {
+        return $part->map === null || $part->map->flex || $this->mappedFor === null
+            ? $this->situation
+            : $this->situation->on($this->mappedFor);
     }
 
     public function mapKind(): ?MapKind

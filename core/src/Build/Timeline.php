@@ -5,6 +5,7 @@ namespace Pebblerun\Core\Build;
 use Pebblerun\Core\Brief\Came;
 use Pebblerun\Core\Condition\Catalog;
 use Pebblerun\Core\Condition\Situation;
+use Pebblerun\Core\Fuel\Fuel;
 use Pebblerun\Core\Parts\Part;
 use Pebblerun\Core\Plan\Change;
 use Pebblerun\Core\Plan\Plan;
@@ -18,6 +19,8 @@ final class Timeline
     private array $mounted = [];
 
     private ?int $mappedAt = null;
+
+    private ?Fuel $mappedFor = null;
 
     private function __construct(private readonly Catalog $catalog, private readonly Car $car)
     {
@@ -129,6 +132,9 @@ final class Timeline
     private function state(int $index, ?Stage $stage, string $fuel, array $bought, array $replaced): State
     {
         $fuel = $this->catalog->fuels[$fuel] ?? throw UnknownChoice::fuel($fuel, array_keys($this->catalog->fuels));
+        if ($this->mappedAt === $index) {
+            $this->mappedFor = $fuel;
+        }
         $mounted = array_filter(array_replace(
             array_fill_keys(array_keys($this->catalog->platform->slots), null),
             $this->mounted,
@@ -140,7 +146,7 @@ final class Timeline
             $fuel,
         );
 
-        return new State($index, $stage, $fuel, $mounted, $this->mappedAt, $bought, $replaced, $situation);
+        return new State($index, $stage, $fuel, $mounted, $this->mappedAt, $this->mappedFor, $bought, $replaced, $situation);
     }
 
     private function part(string $key): Part

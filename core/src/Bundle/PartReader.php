@@ -55,6 +55,7 @@ final readonly class PartReader
                 MapKind::from($map->get('kind')->keyword(...array_column(MapKind::cases(), 'value'))),
                 $map->strings('covers'),
                 $map->maybe('dyno_hours')?->number() ?? 0.0,
+                $map->maybe('flex')?->bool() ?? false,
             ),
             array_map(fn (Node $case): GainCase => $this->gain($case, $share), $node->each('gains')),
             $runs,

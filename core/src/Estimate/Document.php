@@ -207,7 +207,7 @@ final readonly class Document
             'name' => $binding->ceiling->name,
             'power' => $this->say->power($binding->power),
             'torque' => $this->say->torque($binding->torque),
-            'sentence' => "{$binding->ceiling->name} takes {$this->say->sayPower($binding->power)} off the peak and {$this->say->sayTorque($binding->torque)} off the torque.",
+            'sentence' => ucfirst($binding->ceiling->name).": {$this->say->sayPower($binding->power)} off the peak, {$this->say->sayTorque($binding->torque)} off the torque.",
         ];
     }
 

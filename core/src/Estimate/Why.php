@@ -36,7 +36,7 @@ final readonly class Why
     private function case(Gain $gain, State $state): string
     {
         $case = $gain->case;
-        $when = $case->when === null ? 'always' : "with {$case->when->asks($state->situation)}";
+        $when = $case->when === null ? 'always' : "with {$case->when->asks($state->situationOf($gain->part))}";
         $note = $case->note === '' ? '' : " ({$case->note})";
 
         return $case->anchors === []

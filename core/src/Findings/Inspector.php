@@ -41,9 +41,7 @@ final readonly class Inspector
             ...$this->coverage($mounted, $state),
             ...$this->needs(Kind::Advised, $part, $part->recommends, $state),
         ];
-        if ($part->gains !== [] && $part->map !== null && GainFinder::caseFor($part, $state) === null) {
-            $findings[] = new Finding(Kind::NotAllowed, $part, $part->slots[0], "{$part->name} has no calibration for {$state->fuel->name} with this build.");
-        }
+        array_push($findings, ...$this->calibration($part, $state));
         if ($part->trackOnly && $state->situation->car->use !== 'track') {
             $findings[] = new Finding(Kind::Law, $part, $part->slots[0], "{$part->name} is for closed courses only: {$part->lawNote}");
         }
@@ -114,6 +112,26 @@ final readonly class Inspector
         $gains = $part->gains !== [] && min(array_map(fn ($case): float => $case->unmapped, $part->gains)) < 1.0;
 
         return $gains ? [new Finding(Kind::Uncovered, $part, $part->slots[0], "{$part->name} gives only part of its gain: {$why}.")] : [];
+    }
+
+    /**
+     * A map holds for the fuel it was written on; one that has no case for it is no answer at all.
+     *
+     * @return list<Finding>
+     */
+    private function calibration(Part $part, State $state): array
+    {
+        if ($part->map === null) {
+            return [];
+        }
+        $written = $part->map->flex ? $state->fuel : ($state->mappedFor ?? $state->fuel);
+        if ($written !== $state->fuel) {
+            return [new Finding(Kind::NotAllowed, $part, $part->slots[0], "{$part->name} was written on {$written->name} and does not allow {$state->fuel->name}: map again on the new fuel.", [$part])];
+        }
+
+        return $part->gains !== [] && GainFinder::caseFor($part, $state) === null
+            ? [new Finding(Kind::NotAllowed, $part, $part->slots[0], "{$part->name} has no calibration for {$state->fuel->name} with this build.")]
+            : [];
     }
 
     /** @return list<Part> single parts that would make it hold, cheapest first */

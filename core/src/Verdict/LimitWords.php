@@ -19,6 +19,6 @@ final class LimitWords
         }
         $where = $quantity === Quantity::EngineSpeed ? '' : " near {$say->sayRpm($reading->rpm)}";
 
-        return "{$reading->limit->name} is {$reading->status->words()}: nine cars in ten stay under {$figure($reading->demand)} {$unit}{$where}; safe to {$figure($reading->safe)}, edge {$figure($reading->edge)}.";
+        return "{$reading->limit->name}, {$reading->status->words()}: nine cars in ten stay under {$figure($reading->demand)} {$unit}{$where}; safe to {$figure($reading->safe)}, edge {$figure($reading->edge)}.";
     }
 }

@@ -3,15 +3,21 @@
 namespace Pebblerun\Core\Tests\Build;
 
 use Pebblerun\Core\Build\AmbiguousCase;
+use Pebblerun\Core\Build\Estimator;
 use Pebblerun\Core\Build\State;
 use Pebblerun\Core\Build\Timeline;
 use Pebblerun\Core\Build\UnknownChoice;
+use Pebblerun\Core\Condition\All;
+use Pebblerun\Core\Condition\Catalog;
+use Pebblerun\Core\Condition\EthanolAtLeast;
 use Pebblerun\Core\Condition\MapIs;
 use Pebblerun\Core\Condition\PartFitted;
 use Pebblerun\Core\Findings\Finding;
 use Pebblerun\Core\Findings\Inspector;
 use Pebblerun\Core\Findings\Kind;
+use Pebblerun\Core\Fuel\Fuel;
 use Pebblerun\Core\Parts\Effects;
+use Pebblerun\Core\Parts\Evidence;
 use Pebblerun\Core\Parts\GainCase;
 use Pebblerun\Core\Parts\MapKind;
 use Pebblerun\Core\Parts\MapTraits;
@@ -23,6 +29,7 @@ use Pebblerun\Core\Plan\Plan;
 use Pebblerun\Core\Plan\Stacking;
 use Pebblerun\Core\Plan\Stage;
 use Pebblerun\Core\Tests\Lyre;
+use Pebblerun\Core\Units\Range;
 use PHPUnit\Framework\TestCase;
 
 final class TimelineTest extends TestCase
@@ -112,5 +119,29 @@ final class TimelineTest extends TestCase
         $this->expectException(UnknownChoice::class);
         $this->expectExceptionMessage('The platform has no slot "moon": use one of filter, inlet');
         self::play(new Lyre, [Change::remove('moon')]);
+    }
+
+    public function test_a_map_holds_for_the_fuel_it_was_written_on(): void
+    {
+        $lyre = new Lyre;
+        $strong = new Fuel('strong', 'Strong blend', 102.0, Range::of(25.0, 30.0, 36.0));
+        $case = fn (float $ethanol, float $watts): GainCase => new GainCase(new EthanolAtLeast($ethanol), Range::exact($watts), Range::exact(60.0), [], null, 0.3, Evidence::ShopDyno, '');
+        $map = fn (bool $flex): Part => new Part('map', 'Map', 'Nullarc', ['map'], [], [], new MapTraits(MapKind::Dyno, [], 0.0, $flex), [$case(0.0, 25_000.0), new GainCase(new All([new EthanolAtLeast(0.0), new EthanolAtLeast(25.0)]), Range::exact(40_000.0), Range::exact(80.0), [], null, 0.3, Evidence::ShopDyno, '')], true, new Effects, [], [], [], $lyre->parts['map']->price, false, '', []);
+        $peaks = function (Part $map, bool $again) use ($lyre, $strong): array {
+            $catalog = new Catalog($lyre->platform(), [...$lyre->parts, 'map' => $map], [...$lyre->catalog()->fuels, 'strong' => $strong]);
+            $plan = new Plan(Stacking::Diminishing, false, Basis::New, [
+                new Stage('a', '', 'pump', [Change::fit('map')]),
+                new Stage('b', '', 'strong', $again ? [Change::fit('map')] : []),
+            ]);
+            $results = (new Estimator($catalog, $lyre->brief(), $plan))->estimate();
+            $findings = (new Inspector($catalog))->of($results[2]->model->state);
+
+            return [round(($results[2]->likely->peakPower()->value - 159_130.0) / 1000.0), array_map(fn (Finding $finding): string => $finding->sentence, $findings)];
+        };
+        [$kept, $findings] = $peaks($map(false), false);
+        self::assertSame(25.0, $kept);
+        self::assertContains('Map was written on Pump 98 and does not allow Strong blend: map again on the new fuel.', $findings);
+        self::assertSame([40.0, []], $peaks($map(false), true));
+        self::assertSame([40.0, []], $peaks($map(true), false));
     }
 }

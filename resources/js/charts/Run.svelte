@@ -67,7 +67,7 @@
             );
         if (budget !== null)
             taken.push(
-                { x: x(budget) - 2, y: top, width: 4, height: height - top - bottom },
+                { x: x(budget) - 8, y: top, width: 16, height: height - top - bottom },
                 { x: x(budget) - 96, y: height - bottom - 20, width: 96, height: 20 },
             );
         for (const [i, p] of points.entries()) {

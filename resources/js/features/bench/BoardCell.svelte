@@ -16,7 +16,7 @@
     </span>
 {:else if cell.state === 'carried'}
     <span class="relative block h-full" title={cell.name}>
-        <span class="absolute inset-x-0 top-1/2 border-t-[1.5px] border-river-2"></span>
+        <span class="absolute inset-x-0 top-1/2 border-t-2 border-river-2"></span>
         {#if cell.flag === 'uncovered'}<span class="relative bg-ground px-1 text-[11px] text-straw"
                 >◔ not in the map</span
             >{/if}

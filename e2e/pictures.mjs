@@ -1,0 +1,48 @@
+// Refreshes docs/screenshots from the running demo: `npm run pictures` (BASE_URL to choose the server).
+import { chromium } from '@playwright/test';
+
+const base = process.env.BASE_URL ?? 'http://127.0.0.1:8800';
+const browser = await chromium.launch({
+    executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',
+    args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+    ],
+});
+
+async function signedIn(colorScheme) {
+    const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme });
+    await page.goto(`${base}/sign-in`);
+    await page.getByLabel('Email').fill('ines@saltmarsh.test');
+    await page.getByLabel('Password').fill('tide-and-stone');
+    await page.getByRole('button', { name: 'Sign in' }).click();
+    await page.waitForURL(`${base}/`);
+    return page;
+}
+
+async function keep(page, name) {
+    await page.waitForLoadState('networkidle');
+    await page.waitForTimeout(500);
+    await page.screenshot({ path: `docs/screenshots/${name}.png` });
+}
+
+async function open(page, link) {
+    await page.goto(base);
+    await page.getByRole('link', { name: link }).click();
+}
+
+const light = await signedIn('light');
+await keep(light, 'counter');
+await open(light, 'Brief of Skarn Hill commuter');
+await keep(light, 'brief');
+await open(light, 'Bench of Skarn Hill commuter');
+await light.locator('[aria-label^="Downpipe, stage 2"]').click();
+await keep(light, 'bench');
+const dark = await signedIn('dark');
+await open(dark, 'Bench of No strong pump near');
+await dark.locator('tfoot [role=gridcell]').nth(2).click();
+await keep(dark, 'bench-dark');
+await browser.close();
