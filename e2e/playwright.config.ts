@@ -4,7 +4,8 @@ export default defineConfig({
     testDir: '.',
     outputDir: './results',
     workers: 1,
-    timeout: 30_000,
+    timeout: 120_000,
+    expect: { timeout: 20_000 },
     retries: 0,
     reporter: 'list',
     use: {
