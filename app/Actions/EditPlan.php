@@ -19,9 +19,7 @@ use Pebblerun\Core\Plan\Editor;
  */
 final readonly class EditPlan
 {
-    public function __construct(private SavePlan $save)
-    {
-    }
+    public function __construct(private SavePlan $save) {}
 
     /**
      * @param  list<Command>  $commands

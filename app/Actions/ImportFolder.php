@@ -18,9 +18,7 @@ use Pebblerun\Formats\Refused;
  */
 final readonly class ImportFolder
 {
-    public function __construct(private Door $door, private SavePlan $save)
-    {
-    }
+    public function __construct(private Door $door, private SavePlan $save) {}
 
     /**
      * @param  list<array{name: string, email: string, password: string, role: string}>  $people  made with the shop; the first is the jobs' advisor

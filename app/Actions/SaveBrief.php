@@ -30,9 +30,9 @@ final class SaveBrief
             $job->update(['brief' => $brief, 'title' => $title, 'customer' => $customer, 'brief_revision' => $basedOn + 1]);
             $job->briefRevisions()->create(['number' => $job->brief_revision, 'document' => $brief, 'author_id' => $author->id]);
             $estimate = Estimates::of(Bundles::of($plan));
-            $plan->update(['summary' => Summaries::of($estimate)]);
+            $plan->update(['summary' => Summaries::of($estimate->document), 'figures' => $estimate->figures]);
 
-            return $estimate;
+            return $estimate->document;
         });
     }
 }

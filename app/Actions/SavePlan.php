@@ -25,7 +25,8 @@ final class SavePlan
             'document' => $document,
             'revision' => 1,
             'redo' => [],
-            'summary' => Summaries::of($estimate),
+            'summary' => Summaries::of($estimate->document),
+            'figures' => $estimate->figures,
         ]);
         $this->revision($plan, $document, 'Start', $author, 1, null);
 
@@ -41,12 +42,12 @@ final class SavePlan
      */
     public function next(Plan $plan, Bundle $bundle, array $document, string $label, User $author, ?PlanRevision $shows, ?int $previous, array $redo): SavedPlan
     {
-        $estimate = Estimates::of($bundle->withPlan($document));
+        $estimate = Estimates::of($bundle->withPlan($document), $plan->figures);
         $number = $plan->revision + 1;
-        $plan->update(['document' => $document, 'revision' => $number, 'redo' => $redo, 'summary' => Summaries::of($estimate)]);
+        $plan->update(['document' => $document, 'revision' => $number, 'redo' => $redo, 'summary' => Summaries::of($estimate->document), 'figures' => $estimate->figures]);
         $revision = $this->revision($plan, $document, $label, $author, $shows->number ?? $number, $previous);
 
-        return new SavedPlan($plan, $revision, ($shows->previous ?? $previous) !== null, $estimate);
+        return new SavedPlan($plan, $revision, ($shows->previous ?? $previous) !== null, $estimate->document);
     }
 
     /** @param  array<string, mixed>  $document */

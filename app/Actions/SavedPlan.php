@@ -9,7 +9,5 @@ use App\Models\PlanRevision;
 final readonly class SavedPlan
 {
     /** @param  array<string, mixed>  $estimate  the estimate document */
-    public function __construct(public Plan $plan, public PlanRevision $revision, public bool $canUndo, public array $estimate)
-    {
-    }
+    public function __construct(public Plan $plan, public PlanRevision $revision, public bool $canUndo, public array $estimate) {}
 }

@@ -32,7 +32,7 @@ final class Benches
         $current = (clone $revisions)->where('number', $plan->revision)->firstOrFail();
         $content = $current->content_of === $current->number ? $current : $revisions->where('number', $current->content_of)->firstOrFail();
 
-        return new SavedPlan($plan, $current, $content->previous !== null, Estimates::of(Bundles::of($plan)));
+        return new SavedPlan($plan, $current, $content->previous !== null, Estimates::of(Bundles::of($plan), $plan->figures)->document);
     }
 
     /**

@@ -19,7 +19,7 @@ final class Briefs
             'parts' => array_map(fn (array $part): array => ['key' => $part['key'], 'name' => $part['name']], $plan->library->parts),
             'state' => [
                 'brief' => $job->brief,
-                ...self::saved($job, Estimates::of(Bundles::of($plan))),
+                ...self::saved($job, Estimates::of(Bundles::of($plan), $plan->figures)->document),
             ],
         ];
     }

@@ -7,11 +7,19 @@ use Pebblerun\Core\Estimate\Document;
 use Pebblerun\Core\Estimate\Estimate;
 
 /** Results become documents. */
-final class Estimates
+final readonly class Estimates
 {
-    /** @return array<string, mixed> the estimate document, in the bundle's own units */
-    public static function of(Bundle $bundle): array
+    /**
+     * @param  array<string, mixed>  $document  the estimate document, in the bundle's own units
+     * @param  array<string, list<mixed>>  $figures  for the next estimate of the same plan
+     */
+    private function __construct(public array $document, public array $figures) {}
+
+    /** @param  array<string, list<mixed>>  $known  figures kept with the plan */
+    public static function of(Bundle $bundle, array $known = []): self
     {
-        return Document::of(Estimate::of($bundle), $bundle->units);
+        $estimate = Estimate::of($bundle, $known);
+
+        return new self(Document::of($estimate, $bundle->units), $estimate->figures);
     }
 }

@@ -15,6 +15,7 @@ use Illuminate\Support\Carbon;
  * @property int $revision
  * @property list<int> $redo contents that undo stepped back from, the next to redo last
  * @property array<string, mixed> $summary what the counter shows, written with every revision
+ * @property array<string, list<mixed>> $figures costly figures of the stages, given back to the next estimate
  * @property Carbon $updated_at
  * @property-read CustomerJob $job
  * @property-read LibraryVersion $library
@@ -23,7 +24,7 @@ final class Plan extends Model
 {
     protected function casts(): array
     {
-        return ['document' => 'array', 'redo' => 'array', 'summary' => 'array'];
+        return ['document' => 'array', 'redo' => 'array', 'summary' => 'array', 'figures' => 'array'];
     }
 
     /** @return BelongsTo<CustomerJob, $this> */

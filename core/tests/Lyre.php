@@ -11,6 +11,7 @@ use Pebblerun\Core\Build\StageResult;
 use Pebblerun\Core\Condition\Catalog;
 use Pebblerun\Core\Cost\PartPrice;
 use Pebblerun\Core\Curve\Curve;
+use Pebblerun\Core\Draws\LatinDraws;
 use Pebblerun\Core\Fuel\Fuel;
 use Pebblerun\Core\Limits\Appetite;
 use Pebblerun\Core\Limits\Limit;
@@ -120,12 +121,21 @@ final class Lyre
     /** @param  list<string>  ...$stages  part keys to fit */
     public function estimator(array ...$stages): Estimator
     {
+        return $this->estimatorKnowing([], ...$stages);
+    }
+
+    /**
+     * @param  array<string, list<mixed>>  $known
+     * @param  list<string>  ...$stages
+     */
+    public function estimatorKnowing(array $known, array ...$stages): Estimator
+    {
         $steps = [];
         foreach (array_values($stages) as $i => $keys) {
             $steps[] = new Stage("s{$i}", '', 'pump', array_map(fn (string $key): Change => Change::fit($key), $keys));
         }
 
-        return new Estimator($this->catalog(), $this->brief(), new Plan($this->stacking, false, Basis::New, $steps));
+        return new Estimator($this->catalog(), $this->brief(), new Plan($this->stacking, false, Basis::New, $steps), new LatinDraws, $known);
     }
 
     public function catalog(): Catalog

@@ -38,6 +38,8 @@ return new class extends Migration
             $table->unsignedInteger('revision');
             $table->jsonb('redo')->default('[]');
             $table->jsonb('summary')->default('{}');
+            // Costly figures of the stages, given back to the next estimate; can be emptied at any time.
+            $table->jsonb('figures')->default('{}');
             $table->timestampsTz();
             $table->index('customer_job_id');
         });

@@ -10,9 +10,7 @@ use Pebblerun\Core\Bundle\InvalidBundle;
 /** What strangers send: held against its schema, read by the core, checked as a whole. */
 final readonly class Door
 {
-    public function __construct(private SchemaGate $gate)
-    {
-    }
+    public function __construct(private SchemaGate $gate) {}
 
     public static function standard(): self
     {

@@ -7,9 +7,7 @@ use Stringable;
 /** One fault of a document: where, what, and what would be right. */
 final readonly class Fault implements Stringable
 {
-    public function __construct(public string $path, public string $message)
-    {
-    }
+    public function __construct(public string $path, public string $message) {}
 
     public function __toString(): string
     {

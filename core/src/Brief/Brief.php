@@ -20,6 +20,5 @@ final readonly class Brief
         public array $range,
         public ?array $fuels,
         public Appetite $appetite,
-    ) {
-    }
+    ) {}
 }

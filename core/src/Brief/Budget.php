@@ -10,7 +10,5 @@ final readonly class Budget
      * @param  ?int  $now  for the first stage
      * @param  ?int  $monthly  after that
      */
-    public function __construct(public ?int $total, public ?int $now, public ?int $monthly)
-    {
-    }
+    public function __construct(public ?int $total, public ?int $now, public ?int $monthly) {}
 }

@@ -13,9 +13,7 @@ final readonly class Came
      * @param  ?Curve  $measured  its own baseline at the wheels, in the shop's frame
      * @param  bool  $healthy  the health check is done and passed
      */
-    public function __construct(public array $parts, public string $fuel, public ?Curve $measured, public bool $healthy)
-    {
-    }
+    public function __construct(public array $parts, public string $fuel, public ?Curve $measured, public bool $healthy) {}
 
     /** A chance means something only for a measured, healthy car. */
     public function allowsChances(): bool

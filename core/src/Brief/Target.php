@@ -5,9 +5,7 @@ namespace Pebblerun\Core\Brief;
 /** What the customer wants to reach. */
 final readonly class Target
 {
-    private function __construct(public ?float $power, public ?float $torque, public ?float $atRpm)
-    {
-    }
+    private function __construct(public ?float $power, public ?float $torque, public ?float $atRpm) {}
 
     /** @param  float  $power  W at the wheels */
     public static function power(float $power): self

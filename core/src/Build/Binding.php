@@ -8,7 +8,5 @@ use Pebblerun\Core\Platform\Ceiling;
 final readonly class Binding
 {
     /** @param  float  $power  W of peak power it costs; @param  float  $torque N·m of peak torque it costs */
-    public function __construct(public Ceiling $ceiling, public float $power, public float $torque)
-    {
-    }
+    public function __construct(public Ceiling $ceiling, public float $power, public float $torque) {}
 }

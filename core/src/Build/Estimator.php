@@ -13,6 +13,8 @@ use Pebblerun\Core\Parts\Part;
 use Pebblerun\Core\Plan\Change;
 use Pebblerun\Core\Plan\Plan;
 use Pebblerun\Core\Plan\Stacking;
+use Pebblerun\Core\Plan\Stage;
+use Pebblerun\Core\Platform\Ceiling;
 use Pebblerun\Core\Platform\Loss;
 use Pebblerun\Core\Units\Rpm;
 
@@ -45,6 +47,9 @@ final class Estimator
     /** @var non-empty-list<float> */
     private array $rpms;
 
+    /** Where the longest stage's curve ends, rpm: the grids follow it. */
+    private float $longestEnd = 0.0;
+
     private Engine $engine;
 
     /** Likewise, for the plain sum. */
@@ -53,11 +58,17 @@ final class Estimator
     /** @var list<float> W, likely, as it came */
     private array $startPower;
 
+    /**
+     * @param  array<string, list<mixed>>  $known  figures of stages estimated before, by key; see figures()
+     * @param  string  $fingerprint  of catalog and brief, so that figures are given back to the same ones only
+     */
     public function __construct(
         private readonly Catalog $catalog,
         private readonly Brief $brief,
         private readonly Plan $plan,
         private readonly Draws $draws = new LatinDraws,
+        private array $known = [],
+        private readonly string $fingerprint = '',
     ) {
         $platform = $catalog->platform;
         $share = Loss::defaultShare($brief->car->drive, $brief->car->gearbox);
@@ -74,10 +85,39 @@ final class Estimator
     {
         $models = $this->models();
         $this->prepare($models);
-        $likely = array_map(fn (StageModel $model): array => $this->likely($model), $models);
         $sample = $this->sample($models);
+        $results = $figures = [];
+        foreach ($models as $i => $model) {
+            $likely = $this->likely($model);
+            $key = $this->keyOf($i);
+            $stage = isset($this->known[$key]) ? StageFigures::known($this->known[$key]) : $this->figuresOf($model, $likely, $sample);
+            $figures[$key] = $stage->toArray();
+            $results[] = $this->result($model, $likely, $sample, $stage);
+        }
+        $this->known = $figures;
 
-        return array_map(fn (StageModel $model, array $power): StageResult => $this->result($model, $power, $sample), $models, $likely);
+        return $results;
+    }
+
+    /**
+     * The costly figures of the stages estimated last, to be given back when the plan changes.
+     *
+     * @return array<string, list<mixed>>
+     */
+    public function figures(): array
+    {
+        return $this->known;
+    }
+
+    /** Names everything that a stage's figures depend on: the plan up to it, by its fits and fuels. */
+    private function keyOf(int $stage): string
+    {
+        $steps = array_map(
+            fn (Stage $step): array => [$step->fuel, array_map(fn (Change $change): array => [$change->part, $change->slot], $step->changes)],
+            array_slice($this->plan->stages, 0, $stage),
+        );
+
+        return hash('xxh128', serialize([$this->fingerprint, $this->plan->stacking, $this->plan->constantLoss, $this->longestEnd, $steps]));
     }
 
     /**
@@ -105,7 +145,7 @@ final class Estimator
     /** @param  non-empty-list<StageModel>  $models */
     private function prepare(array $models): void
     {
-        $end = max(array_map(fn (StageModel $model): float => $this->endOf($model), $models));
+        $end = $this->longestEnd = max(array_map(fn (StageModel $model): float => $this->endOf($model), $models));
         $this->rpms = $this->start->endingAt($end)->rpms();
         $this->engine = $this->engineOn(array_keys($this->rpms), null);
         $this->engine->cameAs($models[0], $this->plan->stacking);
@@ -191,31 +231,90 @@ final class Estimator
         return max(1, count(array_filter($rpms, fn (float $rpm): bool => $rpm <= $end + 1e-6)));
     }
 
-    /** @param  non-empty-list<float>  $power  likely, W */
-    private function result(StageModel $model, array $power, Sample $sample): StageResult
+    /** @param  non-empty-list<float>  $likely  W */
+    private function figuresOf(StageModel $model, array $likely, Sample $sample): StageFigures
     {
         $changed = $model->state->index > 0;
-        $count = $this->countTo($this->endOf($model), $sample->rpms);
-        $rpms = array_slice($sample->rpms, 0, $count);
+        $rpms = $this->rpmsOf($model, $sample);
+        $drawn = $sample->engine->power($model, $this->plan->stacking, $changed ? $sample->changed : $sample->came, count($rpms));
+        $target = $this->brief->target;
+        $power = Percentiles::of(Track::power($rpms)->peaks($drawn), $target?->power);
+        $torque = Percentiles::of(Track::torque($rpms)->peaks($drawn));
+        $place = $this->targetPlace($rpms);
+
+        return new StageFigures(
+            $power,
+            $torque,
+            $place === null ? null : Percentiles::of(self::torqueAt($place, $rpms, $drawn), $target?->torque),
+            $changed ? $this->plainSum($model) : max($likely),
+            $this->limitCheck($rpms)->used($model, $power, $torque, $drawn),
+            $changed ? $this->shares($model, max($likely)) : [],
+            $changed ? $this->ceilingCosts($model, $likely) : [],
+        );
+    }
+
+    /** @return list<float> the draws' rpms within a stage's engine speeds */
+    private function rpmsOf(StageModel $model, Sample $sample): array
+    {
+        return array_slice($sample->rpms, 0, $this->countTo($this->endOf($model), $sample->rpms));
+    }
+
+    /** @param  list<float>  $rpms */
+    private function limitCheck(array $rpms): LimitCheck
+    {
+        return new LimitCheck($this->catalog->platform->limits, $this->losses, $rpms);
+    }
+
+    /** @param  non-empty-list<float>  $power  likely, W */
+    private function result(StageModel $model, array $power, Sample $sample, StageFigures $figures): StageResult
+    {
+        $rpms = $this->rpmsOf($model, $sample);
         $likely = array_map(fn (float $rpm): float => $power[$this->placeOf($rpm)], $rpms);
-        $check = new LimitCheck($this->catalog->platform->limits, $this->losses, $rpms);
-        $target = $this->targetPlace($rpms);
-        $drawn = $sample->engine->power($model, $this->plan->stacking, $changed ? $sample->changed : $sample->came, $count);
-        $peakPower = Percentiles::of(Track::power($rpms)->peaks($drawn));
-        $peakTorque = Percentiles::of(Track::torque($rpms)->peaks($drawn));
 
         return new StageResult(
             $model,
             Curve::onGrid($this->rpms[0], $this->torqueOf($power), $this->start->sketched),
-            $peakPower,
-            $peakTorque,
-            $target === null ? null : self::torqueAt($target, $rpms, $drawn),
-            $changed ? $this->plainSum($model) : max($power),
-            $changed ? $this->shares($model, max($power)) : [],
-            $changed ? $this->bindings($model, $power) : [],
-            $check->readings($model, $likely, $peakPower, $peakTorque, $drawn),
+            $figures->power,
+            $figures->torque,
+            $figures->atTarget,
+            $figures->plainSum,
+            $this->sharesOf($model, $figures),
+            $this->bindingsOf($model, $power, $figures),
+            $this->limitCheck($rpms)->readings($model, $likely, $figures->used),
             $this->usedGain($power),
         );
+    }
+
+    /** @return list<Share> */
+    private function sharesOf(StageModel $model, StageFigures $figures): array
+    {
+        $gains = [];
+        foreach ($model->gains as $gain) {
+            $gains[$gain->part->key] = $gain;
+        }
+
+        return $figures->shares === [] ? [] : array_map(
+            fn (Mounted $mounted, array $share): Share => new Share($mounted, $gains[$mounted->part->key] ?? null, ...$share),
+            $model->state->parts(),
+            $figures->shares,
+        );
+    }
+
+    /**
+     * @param  non-empty-list<float>  $power  likely, W
+     * @return list<Binding>
+     */
+    private function bindingsOf(StageModel $model, array $power, StageFigures $figures): array
+    {
+        [$peak, $torque] = $this->peaks($power);
+        $bindings = [];
+        foreach ($figures->costs as $i => [$watts, $newtonMetres]) {
+            if ($watts > self::BINDS * $peak || $newtonMetres > self::BINDS * $torque) {
+                $bindings[] = new Binding($model->ceilings[$i], $watts, $newtonMetres);
+            }
+        }
+
+        return $bindings;
     }
 
     /**
@@ -230,15 +329,16 @@ final class Estimator
     /**
      * @param  list<float>  $rpms  of the draws
      * @param  list<float>  $drawn  flat, W
+     * @return list<float> N·m
      */
-    private static function torqueAt(int $place, array $rpms, array $drawn): Percentiles
+    private static function torqueAt(int $place, array $rpms, array $drawn): array
     {
         $torque = [];
         for ($at = $place, $end = count($drawn); $at < $end; $at += count($rpms)) {
             $torque[] = $drawn[$at] / ($rpms[$place] * Rpm::OMEGA);
         }
 
-        return Percentiles::of($torque);
+        return $torque;
     }
 
     /** @param  list<float>  $rpms  of the draws */
@@ -256,9 +356,7 @@ final class Estimator
         return max(0.0, ...$this->plain->power($model, Stacking::Sum, [1.0], $this->countTo($this->endOf($model), $this->rpms)));
     }
 
-    /**
-     * @return list<Share>
-     */
+    /** @return list<array{float, float, float, ?float}> adds W, adds N·m, lost W, bought again W, for each part */
     private function shares(StageModel $model, float $peak): array
     {
         $keys = array_map(fn (Mounted $mounted): string => $mounted->part->key, $model->state->parts());
@@ -267,11 +365,10 @@ final class Estimator
         foreach ($model->state->parts() as $mounted) {
             $key = $mounted->part->key;
             $fitted[] = $key;
-            $gain = current(array_filter($model->gains, fn (Gain $gain): bool => $gain->part->key === $key)) ?: null;
             $with = $this->peaks($this->likely($model->onlyParts($fitted)));
             $without = $this->peaks($this->likely($model->onlyParts(array_values(array_diff($keys, [$key])))));
             $again = $this->isBoughtAgain($mounted, $model->state) ? $peak - $this->peakWithoutBuying($mounted->part, $model->state->index) : null;
-            $shares[] = new Share($mounted, $gain, $with[0] - $before[0], $with[1] - $before[1], $peak - $without[0], $again);
+            $shares[] = [$with[0] - $before[0], $with[1] - $before[1], $peak - $without[0], $again];
             $before = $with;
         }
 
@@ -294,21 +391,18 @@ final class Estimator
     }
 
     /**
-     * @param  non-empty-list<float>  $power
-     * @return list<Binding>
+     * @param  non-empty-list<float>  $power  likely, W
+     * @return list<array{float, float}> W and N·m that each standing ceiling takes off the peaks
      */
-    private function bindings(StageModel $model, array $power): array
+    private function ceilingCosts(StageModel $model, array $power): array
     {
         [$peak, $torque] = $this->peaks($power);
-        $bindings = [];
-        foreach ($model->ceilings as $ceiling) {
-            [$freePeak, $freeTorque] = $this->peaks($this->likely($model->withoutCeiling($ceiling)));
-            if ($freePeak - $peak > self::BINDS * $peak || $freeTorque - $torque > self::BINDS * $torque) {
-                $bindings[] = new Binding($ceiling, $freePeak - $peak, $freeTorque - $torque);
-            }
-        }
 
-        return $bindings;
+        return array_map(function (Ceiling $ceiling) use ($model, $peak, $torque): array {
+            [$freePeak, $freeTorque] = $this->peaks($this->likely($model->withoutCeiling($ceiling)));
+
+            return [$freePeak - $peak, $freeTorque - $torque];
+        }, $model->ceilings);
     }
 
     /**

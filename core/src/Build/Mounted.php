@@ -11,7 +11,5 @@ final readonly class Mounted
      * @param  int  $since  the stage from which it has stood there; 0 is as it came
      * @param  ?Part  $kit  the kit it was taken out of, when a kit was broken up
      */
-    public function __construct(public Part $part, public int $since, public ?Part $kit = null)
-    {
-    }
+    public function __construct(public Part $part, public int $since, public ?Part $kit = null) {}
 }

@@ -10,7 +10,5 @@ final readonly class Sample
      * @param  list<float>  $came  scale of the whole curve as it came, one a draw
      * @param  list<float>  $changed  likewise for a changed car: the model's own doubt comes in
      */
-    public function __construct(public Engine $engine, public array $rpms, public array $came, public array $changed)
-    {
-    }
+    public function __construct(public Engine $engine, public array $rpms, public array $came, public array $changed) {}
 }

@@ -19,6 +19,5 @@ final readonly class Share
         public float $addsTorque,
         public float $lost,
         public ?float $again = null,
-    ) {
-    }
+    ) {}
 }

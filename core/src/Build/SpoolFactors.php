@@ -10,9 +10,7 @@ use Pebblerun\Core\Units\Range;
 final readonly class SpoolFactors
 {
     /** @param  list<float>  $rpms  rising */
-    public function __construct(private array $rpms, private Curve $baseline, private ?Draws $draws)
-    {
-    }
+    public function __construct(private array $rpms, private Curve $baseline, private ?Draws $draws) {}
 
     /**
      * @param  non-empty-list<array{string, Range}>  $spools  part key and rpm; shifts of several parts add up

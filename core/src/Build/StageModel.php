@@ -23,8 +23,7 @@ final readonly class StageModel
         public array $added,
         public array $ceilings,
         public float $revLimit,
-    ) {
-    }
+    ) {}
 
     public static function of(State $state, Platform $platform, GainFinder $finder): self
     {

@@ -31,8 +31,7 @@ final readonly class StageResult
         public array $bindings,
         public array $readings,
         public float $usedGain,
-    ) {
-    }
+    ) {}
 
     public function weakest(): ?Reading
     {

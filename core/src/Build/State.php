@@ -31,8 +31,7 @@ final readonly class State
         public array $bought,
         public array $replaced,
         public Situation $situation,
-    ) {
-    }
+    ) {}
 
     public function map(): ?Part
     {

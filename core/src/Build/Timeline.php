@@ -22,9 +22,7 @@ final class Timeline
 
     private ?Fuel $mappedFor = null;
 
-    private function __construct(private readonly Catalog $catalog, private readonly Car $car)
-    {
-    }
+    private function __construct(private readonly Catalog $catalog, private readonly Car $car) {}
 
     /**
      * @return non-empty-list<State> as it came, then one for each stage

@@ -11,9 +11,7 @@ final readonly class Track
      * @param  list<float>  $scale
      * @param  list<float>  $shift
      */
-    public function __construct(public array $scale, public array $shift)
-    {
-    }
+    public function __construct(public array $scale, public array $shift) {}
 
     /** @param  list<float>  $rpms */
     public static function power(array $rpms): self

@@ -14,9 +14,7 @@ use Pebblerun\Core\Units\UnitSystem;
 /** Reads a brief; what is not answered yet may be absent. */
 final readonly class BriefReader
 {
-    public function __construct(private UnitSystem $units, private Platform $platform)
-    {
-    }
+    public function __construct(private UnitSystem $units, private Platform $platform) {}
 
     public function read(Node $node): Brief
     {

@@ -12,14 +12,15 @@ use Pebblerun\Core\Units\UnitSystem;
 /** Enough to compute an estimate anywhere. */
 final readonly class Bundle
 {
+    /** @param  string  $fingerprint  of everything but the plan: equal ones give equal estimates for equal plans */
     public function __construct(
         public UnitSystem $units,
         public Rates $rates,
         public Catalog $catalog,
         public Brief $brief,
         public Plan $plan,
-    ) {
-    }
+        public string $fingerprint,
+    ) {}
 
     /**
      * The same shop, car and catalog with another plan.
@@ -34,6 +35,6 @@ final readonly class Bundle
         $plan = PlanReader::read($node);
         $node->guard(fn (): array => Timeline::of($plan, $this->brief->came, $this->catalog, $this->brief->car));
 
-        return new self($this->units, $this->rates, $this->catalog, $this->brief, $plan);
+        return new self($this->units, $this->rates, $this->catalog, $this->brief, $plan, $this->fingerprint);
     }
 }

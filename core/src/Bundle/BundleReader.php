@@ -23,7 +23,9 @@ final class BundleReader
         $plan = PlanReader::read($node->get('plan'));
         $node->get('plan')->guard(fn (): array => Timeline::of($plan, $brief->came, $catalog, $brief->car));
 
-        return new Bundle($units, ShopReader::rates($node->get('shop')), $catalog, $brief, $plan);
+        unset($document['plan']);
+
+        return new Bundle($units, ShopReader::rates($node->get('shop')), $catalog, $brief, $plan, hash('xxh128', serialize($document)));
     }
 
     /** The platform with its parts and the shop's fuels alone. */

@@ -11,9 +11,7 @@ use Pebblerun\Core\Units\UnitSystem;
 /** Reads a wheel curve from points, or sketches it from its peaks. */
 final readonly class CurveReader
 {
-    public function __construct(private UnitSystem $units)
-    {
-    }
+    public function __construct(private UnitSystem $units) {}
 
     public function read(Node $node, bool $boosted): Curve
     {

@@ -13,9 +13,7 @@ use Pebblerun\Core\Units\UnitSystem;
 /** Reads limits and ceilings. */
 final readonly class LimitReader
 {
-    public function __construct(private UnitSystem $units)
-    {
-    }
+    public function __construct(private UnitSystem $units) {}
 
     /** @param  array<string, mixed>  $slots  known slots by key */
     public function limit(Node $node, array $slots): Limit

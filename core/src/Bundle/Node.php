@@ -10,9 +10,7 @@ use Pebblerun\Core\Units\Range;
 /** A place in a decoded document that knows its path, so that every fault can name it. */
 final readonly class Node
 {
-    public function __construct(private mixed $value, private string|int $name = '', private ?self $parent = null)
-    {
-    }
+    public function __construct(private mixed $value, private string|int $name = '', private ?self $parent = null) {}
 
     /** Such as parts[3].gains[0].power; built only when somebody asks. */
     public function path(): string

@@ -29,9 +29,7 @@ final readonly class PartReader
 
     private const UNMAPPED_NATURAL = 0.65;
 
-    public function __construct(private UnitSystem $units, private Platform $platform)
-    {
-    }
+    public function __construct(private UnitSystem $units, private Platform $platform) {}
 
     public function read(Node $node): Part
     {

@@ -12,9 +12,7 @@ use Pebblerun\Core\Units\UnitSystem;
 /** Reads a platform. */
 final readonly class PlatformReader
 {
-    public function __construct(private UnitSystem $units)
-    {
-    }
+    public function __construct(private UnitSystem $units) {}
 
     public function read(Node $node): Platform
     {

@@ -8,9 +8,7 @@ final readonly class CarIs implements Term
     use IsTerm;
 
     /** @param  'gearbox'|'use'|'aspiration'|'drive'  $fact */
-    public function __construct(public string $fact, public string $value)
-    {
-    }
+    public function __construct(public string $fact, public string $value) {}
 
     public function holds(Situation $situation): bool
     {

@@ -13,9 +13,7 @@ final readonly class Catalog
      * @param  array<string, Part>  $parts  by key
      * @param  array<string, Fuel>  $fuels  by key
      */
-    public function __construct(public Platform $platform, public array $parts, public array $fuels)
-    {
-    }
+    public function __construct(public Platform $platform, public array $parts, public array $fuels) {}
 
     /** @return list<Part> parts that can stand in this slot, in the catalog's order */
     public function forSlot(string $slot): array

@@ -7,9 +7,7 @@ final readonly class EthanolAtLeast implements Term
 {
     use IsTerm;
 
-    public function __construct(public float $percent)
-    {
-    }
+    public function __construct(public float $percent) {}
 
     public function holds(Situation $situation): bool
     {

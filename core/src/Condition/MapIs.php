@@ -11,9 +11,7 @@ final readonly class MapIs implements Term
     use IsTerm;
 
     /** @param  non-empty-list<MapKind>  $kinds */
-    public function __construct(public array $kinds)
-    {
-    }
+    public function __construct(public array $kinds) {}
 
     public function holds(Situation $situation): bool
     {

@@ -6,9 +6,7 @@ namespace Pebblerun\Core\Condition;
 final readonly class None implements Condition
 {
     /** @param  non-empty-list<Condition>  $of */
-    public function __construct(public array $of)
-    {
-    }
+    public function __construct(public array $of) {}
 
     public function holds(Situation $situation): bool
     {

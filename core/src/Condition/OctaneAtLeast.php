@@ -7,9 +7,7 @@ final readonly class OctaneAtLeast implements Term
 {
     use IsTerm;
 
-    public function __construct(public float $octane)
-    {
-    }
+    public function __construct(public float $octane) {}
 
     public function holds(Situation $situation): bool
     {

@@ -7,9 +7,7 @@ final readonly class PartFitted implements Term
 {
     use IsTerm;
 
-    public function __construct(public string $key)
-    {
-    }
+    public function __construct(public string $key) {}
 
     public function holds(Situation $situation): bool
     {

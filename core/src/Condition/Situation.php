@@ -18,8 +18,7 @@ final readonly class Situation
         public Car $car,
         public array $fitted,
         public Fuel $fuel,
-    ) {
-    }
+    ) {}
 
     public function mapKind(): ?MapKind
     {

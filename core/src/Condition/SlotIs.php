@@ -7,9 +7,7 @@ final readonly class SlotIs implements Term
 {
     use IsTerm;
 
-    public function __construct(public string $slot, public bool $upgraded)
-    {
-    }
+    public function __construct(public string $slot, public bool $upgraded) {}
 
     public function holds(Situation $situation): bool
     {

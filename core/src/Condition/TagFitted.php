@@ -9,9 +9,7 @@ final readonly class TagFitted implements Term
 {
     use IsTerm;
 
-    public function __construct(public string $tag)
-    {
-    }
+    public function __construct(public string $tag) {}
 
     public function holds(Situation $situation): bool
     {

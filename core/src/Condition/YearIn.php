@@ -7,9 +7,7 @@ final readonly class YearIn implements Term
 {
     use IsTerm;
 
-    public function __construct(public ?int $from, public ?int $to)
-    {
-    }
+    public function __construct(public ?int $from, public ?int $to) {}
 
     public function holds(Situation $situation): bool
     {

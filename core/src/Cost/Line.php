@@ -24,6 +24,5 @@ final readonly class Line
         public MoneyRange $net,
         public MoneyRange $tax,
         public MoneyRange $gross,
-    ) {
-    }
+    ) {}
 }

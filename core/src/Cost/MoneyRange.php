@@ -5,9 +5,7 @@ namespace Pebblerun\Core\Cost;
 /** Low ≤ likely ≤ high, in integer minor units. */
 final readonly class MoneyRange
 {
-    private function __construct(public int $low, public int $likely, public int $high)
-    {
-    }
+    private function __construct(public int $low, public int $likely, public int $high) {}
 
     /** @throws InvalidMoney when negative or out of order. */
     public static function of(int $low, int $likely, int $high): self

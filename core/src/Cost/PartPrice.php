@@ -24,8 +24,7 @@ final readonly class PartPrice
         public ?string $accessGroup,
         public int $resale,
         public ?string $asOf,
-    ) {
-    }
+    ) {}
 
     public static function free(): self
     {

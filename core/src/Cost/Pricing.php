@@ -10,9 +10,7 @@ use Pebblerun\Core\Plan\Change;
 /** Prices what each stage buys. Rounds once, at the line. */
 final readonly class Pricing
 {
-    public function __construct(private Rates $rates, private Basis $basis)
-    {
-    }
+    public function __construct(private Rates $rates, private Basis $basis) {}
 
     /**
      * @param  list<State>  $states  as it came, then the stages

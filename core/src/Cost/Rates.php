@@ -18,6 +18,5 @@ final readonly class Rates
         public int $dyno,
         public int $tax,
         public int $reserve,
-    ) {
-    }
+    ) {}
 }

@@ -21,6 +21,5 @@ final readonly class StageCost
         public MoneyRange $cumulative,
         public int $hours,
         public int $resale,
-    ) {
-    }
+    ) {}
 }

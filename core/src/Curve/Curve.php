@@ -14,9 +14,7 @@ final readonly class Curve
      * @param  non-empty-list<float>  $torque  N·m
      * @param  bool  $sketched  true when only peaks were known
      */
-    private function __construct(public float $first, public array $torque, public bool $sketched)
-    {
-    }
+    private function __construct(public float $first, public array $torque, public bool $sketched) {}
 
     /**
      * @param  list<array{float, float}>  $points  rpm and N·m, rpm rising, at least three

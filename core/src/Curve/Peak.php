@@ -5,7 +5,5 @@ namespace Pebblerun\Core\Curve;
 /** The highest point of a curve: rpm, and W or N·m. */
 final readonly class Peak
 {
-    public function __construct(public float $rpm, public float $value)
-    {
-    }
+    public function __construct(public float $rpm, public float $value) {}
 }

@@ -22,9 +22,7 @@ final class LatinDraws implements Draws
     /** @var ?list<float> */
     private ?array $common = null;
 
-    public function __construct(private readonly int $count = self::COUNT)
-    {
-    }
+    public function __construct(private readonly int $count = self::COUNT) {}
 
     public function count(): int
     {

@@ -2,44 +2,55 @@
 
 namespace Pebblerun\Core\Draws;
 
-/** What a set of draws says: three percentiles and the share at or above a figure. */
+/** What a set of draws says: three percentiles, and the share that reaches what was asked. */
 final readonly class Percentiles
 {
-    /** @param  list<float>  $sorted  rising */
-    private function __construct(public float $p10, public float $p50, public float $p90, private array $sorted)
-    {
-    }
+    /** @param  ?float  $chance  share of the draws at or above the asked figure, 0–1; null when nothing was asked */
+    private function __construct(public float $p10, public float $p50, public float $p90, public ?float $chance) {}
 
     /**
      * @param  list<float>  $draws
      *
      * @throws NoDraws when there are none.
      */
-    public static function of(array $draws): self
+    public static function of(array $draws, ?float $asked = null): self
     {
         if ($draws === []) {
             throw NoDraws::atAll();
         }
         sort($draws);
 
-        return new self(self::at($draws, 0.1), self::at($draws, 0.5), self::at($draws, 0.9), $draws);
+        return new self(self::at($draws, 0.1), self::at($draws, 0.5), self::at($draws, 0.9), $asked === null ? null : self::share($draws, $asked));
     }
 
-    /** Share of the draws at or above $figure, 0–1. */
-    public function chanceOf(float $figure): float
+    /** @param  array{float, float, float, ?float}  $known  as toArray() gave them */
+    public static function known(array $known): self
+    {
+        return new self(...$known);
+    }
+
+    /** @return array{float, float, float, ?float} */
+    public function toArray(): array
+    {
+        return [$this->p10, $this->p50, $this->p90, $this->chance];
+    }
+
+    /**
+     * Share of the draws at or above $asked.
+     *
+     * @param  non-empty-list<float>  $sorted  rising
+     */
+    private static function share(array $sorted, float $asked): float
     {
         $below = 0;
-        $above = count($this->sorted);
-        while ($below < $above) {
-            $middle = intdiv($below + $above, 2);
-            if ($this->sorted[$middle] < $figure) {
-                $below = $middle + 1;
-            } else {
-                $above = $middle;
+        foreach ($sorted as $draw) {
+            if ($draw >= $asked) {
+                break;
             }
+            $below++;
         }
 
-        return 1.0 - $below / count($this->sorted);
+        return 1.0 - $below / count($sorted);
     }
 
     /**

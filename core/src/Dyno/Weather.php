@@ -5,9 +5,7 @@ namespace Pebblerun\Core\Dyno;
 /** The air in the dyno room. */
 final readonly class Weather
 {
-    private function __construct(public float $kelvin, public float $pressure, public float $humidity)
-    {
-    }
+    private function __construct(public float $kelvin, public float $pressure, public float $humidity) {}
 
     /**
      * @param  float  $celsius  −30 to 60

@@ -15,9 +15,7 @@ final readonly class BoardWriter
     /** The row of the fuel, which is no slot. */
     public const FUEL = 'fuel-in-tank';
 
-    public function __construct(private Estimate $estimate, private Figures $say)
-    {
-    }
+    public function __construct(private Estimate $estimate, private Figures $say) {}
 
     /** @return list<array<string, mixed>> */
     public function lanes(): array

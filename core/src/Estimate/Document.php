@@ -99,7 +99,7 @@ final readonly class Document
         $target = $this->estimate->bundle->brief->target;
         $weakest = $result->weakest();
         $perWatt = $this->estimate->costPerWatt($i);
-        $chance = $target?->power === null || ! $this->estimate->bundle->brief->came->allowsChances() ? null : round($result->power->chanceOf($target->power), 3);
+        $chance = $target?->power === null || ! $this->estimate->bundle->brief->came->allowsChances() ? null : round((float) $result->power->chance, 3);
         $peakPower = $result->likely->peakPower();
         $peakTorque = $result->likely->peakTorque();
 

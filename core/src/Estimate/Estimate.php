@@ -8,6 +8,7 @@ use Pebblerun\Core\Build\State;
 use Pebblerun\Core\Bundle\Bundle;
 use Pebblerun\Core\Cost\Pricing;
 use Pebblerun\Core\Cost\StageCost;
+use Pebblerun\Core\Draws\LatinDraws;
 use Pebblerun\Core\Findings\Finding;
 use Pebblerun\Core\Findings\Inspector;
 
@@ -18,14 +19,15 @@ final readonly class Estimate
      * @param  non-empty-list<StageResult>  $results  as it came, then the stages
      * @param  list<StageCost>  $costs  likewise
      * @param  list<list<Finding>>  $findings  likewise
+     * @param  array<string, list<mixed>>  $figures  to be given back to the next estimate
      */
-    private function __construct(public Bundle $bundle, public array $results, public array $costs, public array $findings)
-    {
-    }
+    private function __construct(public Bundle $bundle, public array $results, public array $costs, public array $findings, public array $figures) {}
 
-    public static function of(Bundle $bundle): self
+    /** @param  array<string, list<mixed>>  $known  figures of an earlier estimate of the same car, for its unchanged stages */
+    public static function of(Bundle $bundle, array $known = []): self
     {
-        $results = (new Estimator($bundle->catalog, $bundle->brief, $bundle->plan))->estimate();
+        $estimator = new Estimator($bundle->catalog, $bundle->brief, $bundle->plan, new LatinDraws, $known, $bundle->fingerprint);
+        $results = $estimator->estimate();
         $states = array_map(fn (StageResult $result): State => $result->model->state, $results);
         $inspector = new Inspector($bundle->catalog);
 
@@ -34,6 +36,7 @@ final readonly class Estimate
             $results,
             (new Pricing($bundle->rates, $bundle->plan->basis))->of($states),
             array_map($inspector->of(...), $states),
+            $estimator->figures(),
         );
     }
 

@@ -10,9 +10,7 @@ use Pebblerun\Core\Units\UnitSystem;
 /** Figures in a reader's units, as numbers and as words. */
 final readonly class Figures
 {
-    public function __construct(public UnitSystem $units, public string $currency)
-    {
-    }
+    public function __construct(public UnitSystem $units, public string $currency) {}
 
     public function power(float $watts): float
     {

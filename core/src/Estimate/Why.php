@@ -10,9 +10,7 @@ use Pebblerun\Core\Platform\Platform;
 /** Explains a part's share of a stage: case, reference, fraction, coverage, stacking. */
 final readonly class Why
 {
-    public function __construct(private Figures $say, private Platform $platform)
-    {
-    }
+    public function __construct(private Figures $say, private Platform $platform) {}
 
     /** @return list<string> */
     public function of(Share $share, State $state): array

@@ -20,6 +20,5 @@ final readonly class Finding
         public string $sentence,
         public array $fixes = [],
         public array $fuels = [],
-    ) {
-    }
+    ) {}
 }

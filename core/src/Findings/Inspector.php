@@ -15,9 +15,7 @@ use Pebblerun\Core\Parts\Part;
 /** Looks a stage over: needs, conflicts, coverage, fuel, law. Every finding explains itself. */
 final readonly class Inspector
 {
-    public function __construct(private Catalog $catalog)
-    {
-    }
+    public function __construct(private Catalog $catalog) {}
 
     /** @return list<Finding> faults first */
     public function of(State $state): array

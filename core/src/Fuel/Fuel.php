@@ -11,7 +11,5 @@ final readonly class Fuel
      * @param  float  $octane  RON
      * @param  Range  $ethanol  percent by volume, as the pump really gives it
      */
-    public function __construct(public string $key, public string $name, public float $octane, public Range $ethanol)
-    {
-    }
+    public function __construct(public string $key, public string $name, public float $octane, public Range $ethanol) {}
 }

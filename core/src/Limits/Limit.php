@@ -24,8 +24,7 @@ final readonly class Limit
         public string $consequence,
         public Evidence $evidence,
         public string $note,
-    ) {
-    }
+    ) {}
 
     /** How far the map moves both values; 1.0 under the factory's. */
     public function movedBy(?MapKind $map): float

@@ -24,25 +24,47 @@ final readonly class LimitCheck
      * @param  list<Loss>  $losses  limits at the crank are checked under each and the worst is taken
      * @param  list<float>  $rpms  of the draws
      */
-    public function __construct(private array $limits, private array $losses, private array $rpms)
-    {
-    }
+    public function __construct(private array $limits, private array $losses, private array $rpms) {}
 
     /**
-     * @param  list<float>  $likely  W at the draws' rpms
+     * P90 of demand over safe and over edge, for each standing limit. The share of edge is only worked out where safe is
+     * passed.
+     *
      * @param  Percentiles  $power  W, of the drawn curves' peaks
      * @param  Percentiles  $torque  N·m, likewise
      * @param  list<float>  $drawn  the drawn curves, flat, W
+     * @return list<array{float, float}>
+     */
+    public function used(StageModel $model, Percentiles $power, Percentiles $torque, array $drawn): array
+    {
+        return array_map(function (Limit $limit) use ($model, $power, $torque, $drawn): array {
+            if (! self::isEstimated($limit)) {
+                return [0.0, 0.0];
+            }
+            $peak = $limit->quantity->isTorque() ? $torque->p90 : $power->p90;
+            $safe = $this->share($limit, $model, $peak, $drawn, fn (float $rpm): float => $limit->safeAt($rpm));
+
+            return [$safe, $safe > 1.0 ? $this->share($limit, $model, $peak, $drawn, fn (float $rpm): float => $limit->edgeAt($rpm)) : 0.0];
+        }, $this->standing($model));
+    }
+
+    /**
+     * @param  list<float>  $likely  W at the rpms
+     * @param  list<array{float, float}>  $used  as used() gave them
      * @return list<Reading>
      */
-    public function readings(StageModel $model, array $likely, Percentiles $power, Percentiles $torque, array $drawn): array
+    public function readings(StageModel $model, array $likely, array $used): array
     {
-        return array_map(fn (Limit $limit): Reading => match (true) {
+        return array_map(fn (Limit $limit, array $shares): Reading => match (true) {
             $limit->quantity === Quantity::EngineSpeed => self::speed($limit, $model),
-            $limit->quantity->isTorque() => $this->reading($limit, $model, $likely, $torque->p90, $drawn),
-            $limit->quantity->isPower() => $this->reading($limit, $model, $likely, $power->p90, $drawn),
+            self::isEstimated($limit) => $this->reading($limit, $model, $likely, ...$shares),
             default => new Reading($limit, Status::Unknown, null, 0.0, $limit->safeAt(0.0), $limit->edgeAt(0.0), 0.0),
-        }, $this->standing($model));
+        }, $this->standing($model), $used);
+    }
+
+    private static function isEstimated(Limit $limit): bool
+    {
+        return $limit->quantity->isTorque() || $limit->quantity->isPower();
     }
 
     /** @return list<Limit> the platform's where the component is stock, a part's own where it brings some */
@@ -68,7 +90,7 @@ final readonly class LimitCheck
      * @param  list<float>  $drawn
      * @param  callable(float): float  $allowed  by rpm
      */
-    private function used(Limit $limit, StageModel $model, float $peak, array $drawn, callable $allowed): float
+    private function share(Limit $limit, StageModel $model, float $peak, array $drawn, callable $allowed): float
     {
         $used = 0.0;
         foreach ($limit->quantity->isCrank() ? $this->losses : [Loss::none()] as $loss) {
@@ -101,17 +123,10 @@ final readonly class LimitCheck
         return new Track($scale, $shift);
     }
 
-    /**
-     * @param  list<float>  $likely  W
-     * @param  float  $peak  P90 of the peaks in the limit's quantity
-     * @param  list<float>  $drawn
-     */
-    private function reading(Limit $limit, StageModel $model, array $likely, float $peak, array $drawn): Reading
+    /** @param  list<float>  $likely  W */
+    private function reading(Limit $limit, StageModel $model, array $likely, float $used, float $edge): Reading
     {
-        $safe = fn (float $rpm): float => $limit->safeAt($rpm);
-        $used = $this->used($limit, $model, $peak, $drawn, $safe);
-        $edge = $used > 1.0 ? $this->used($limit, $model, $peak, $drawn, fn (float $rpm): float => $limit->edgeAt($rpm)) : 0.0;
-        $track = $this->shareOf($limit, $limit->quantity->isCrank() ? $this->losses[0] : Loss::none(), $model, $safe);
+        $track = $this->shareOf($limit, $limit->quantity->isCrank() ? $this->losses[0] : Loss::none(), $model, fn (float $rpm): float => $limit->safeAt($rpm));
         $shares = array_map(fn (float $watts, int $r): float => $watts * $track->scale[$r] + $track->shift[$r], $likely, array_keys($likely));
         $rpm = $this->rpms[(int) array_search(max([0.0, ...$shares]), $shares, true)];
         $moved = $limit->movedBy($model->state->mapKind());

@@ -20,8 +20,7 @@ final readonly class Reading
         public float $safe,
         public float $edge,
         public float $rpm,
-    ) {
-    }
+    ) {}
 
     /** Whether this is the weaker link: worse status, then more used. */
     public function isWeakerThan(?self $other): bool

@@ -8,7 +8,5 @@ use Pebblerun\Core\Units\Range;
 final readonly class AddedPower
 {
     /** @param  Range  $power  W */
-    public function __construct(public float $from, public float $to, public Range $power)
-    {
-    }
+    public function __construct(public float $from, public float $to, public Range $power) {}
 }

@@ -22,6 +22,5 @@ final readonly class Effects
         public array $added = [],
         public array $ceilings = [],
         public array $limits = [],
-    ) {
-    }
+    ) {}
 }

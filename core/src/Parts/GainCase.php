@@ -26,8 +26,7 @@ final readonly class GainCase
         public float $unmapped,
         public Evidence $evidence,
         public string $note,
-    ) {
-    }
+    ) {}
 
     public function terms(): int
     {

@@ -10,9 +10,7 @@ final readonly class MapTraits
      * @param  bool  $flex  it follows the fuel's ethanol content; else it holds only for the fuel it was written on
      * @param  float  $dynoHours  time on the dyno, charged at the shop's dyno rate
      */
-    public function __construct(public MapKind $kind, public array $covers, public float $dynoHours, public bool $flex = false)
-    {
-    }
+    public function __construct(public MapKind $kind, public array $covers, public float $dynoHours, public bool $flex = false) {}
 
     public function lists(Part $part): bool
     {

@@ -11,7 +11,5 @@ final readonly class Need
      * @param  Condition  $that  what must hold (or, for a conflict, must not)
      * @param  ?Condition  $when  only then
      */
-    public function __construct(public Condition $that, public ?Condition $when, public string $reason)
-    {
-    }
+    public function __construct(public Condition $that, public ?Condition $when, public string $reason) {}
 }

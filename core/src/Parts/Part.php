@@ -38,8 +38,7 @@ final readonly class Part
         public bool $trackOnly,
         public string $lawNote,
         public array $cautions,
-    ) {
-    }
+    ) {}
 
     public function isKit(): bool
     {

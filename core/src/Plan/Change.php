@@ -11,8 +11,7 @@ final readonly class Change
         public ?Basis $basis,
         public ?int $agreed,
         public int $quantity,
-    ) {
-    }
+    ) {}
 
     /**
      * @param  ?Basis  $basis  null: the plan's

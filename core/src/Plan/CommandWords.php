@@ -14,9 +14,7 @@ use Pebblerun\Core\Condition\Words;
 final readonly class CommandWords
 {
     /** @param  PlanDocument  $plan  as it was before */
-    private function __construct(private array $plan, private Catalog $catalog)
-    {
-    }
+    private function __construct(private array $plan, private Catalog $catalog) {}
 
     /**
      * @param  list<Command>  $commands

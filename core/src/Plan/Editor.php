@@ -18,9 +18,7 @@ final class Editor
     private const MOST_STAGES = 12;
 
     /** @param  PlanDocument  $plan */
-    private function __construct(private array $plan, private readonly Catalog $catalog)
-    {
-    }
+    private function __construct(private array $plan, private readonly Catalog $catalog) {}
 
     /**
      * @param  PlanDocument  $plan

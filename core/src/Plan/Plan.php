@@ -14,8 +14,7 @@ final readonly class Plan
         public bool $constantLoss,
         public Basis $basis,
         public array $stages,
-    ) {
-    }
+    ) {}
 
     /** The plan as far as a stage, counted from 1. */
     public function upTo(int $stage): self

@@ -22,6 +22,5 @@ final readonly class Candidate
         public int $costs,
         public array $drags,
         public bool $chosen,
-    ) {
-    }
+    ) {}
 }

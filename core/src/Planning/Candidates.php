@@ -17,9 +17,7 @@ use Pebblerun\Core\Plan\Plan;
 /** Ranks the parts that could stand in a slot at a stage. */
 final readonly class Candidates
 {
-    public function __construct(private Bundle $bundle)
-    {
-    }
+    public function __construct(private Bundle $bundle) {}
 
     /**
      * @param  int  $stage  counted from 1

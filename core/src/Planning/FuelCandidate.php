@@ -19,6 +19,5 @@ final readonly class FuelCandidate
         public float $addsTorque,
         public array $drags,
         public bool $chosen,
-    ) {
-    }
+    ) {}
 }

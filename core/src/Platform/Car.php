@@ -11,8 +11,7 @@ final readonly class Car
         public string $use,
         public string $aspiration,
         public string $drive,
-    ) {
-    }
+    ) {}
 
     /** @param  'gearbox'|'use'|'aspiration'|'drive'  $fact */
     public function fact(string $fact): string

@@ -22,6 +22,5 @@ final readonly class Ceiling
         public bool $crank,
         public array $points,
         public ?Condition $when,
-    ) {
-    }
+    ) {}
 }

@@ -10,9 +10,7 @@ namespace Pebblerun\Core\Platform;
  */
 final readonly class Loss
 {
-    private function __construct(public float $share, public float $torque, public bool $constant)
-    {
-    }
+    private function __construct(public float $share, public float $torque, public bool $constant) {}
 
     /** For figures that are at the wheels already. */
     public static function none(): self

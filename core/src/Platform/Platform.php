@@ -35,6 +35,5 @@ final readonly class Platform
         public array $families,
         public array $limits,
         public array $ceilings,
-    ) {
-    }
+    ) {}
 }

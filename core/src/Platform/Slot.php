@@ -16,6 +16,5 @@ final readonly class Slot
         public string $family,
         public string $stock,
         public bool $internal,
-    ) {
-    }
+    ) {}
 }

@@ -9,9 +9,7 @@ final readonly class Power
 
     public const PS = 735.49875;
 
-    private function __construct(public float $watts)
-    {
-    }
+    private function __construct(public float $watts) {}
 
     public static function watts(float $watts): self
     {

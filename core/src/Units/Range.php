@@ -5,9 +5,7 @@ namespace Pebblerun\Core\Units;
 /** A figure with its doubt: low ≤ likely ≤ high, in one SI unit. */
 final readonly class Range
 {
-    private function __construct(public float $low, public float $likely, public float $high)
-    {
-    }
+    private function __construct(public float $low, public float $likely, public float $high) {}
 
     /** @throws InvalidRange when the three are out of order. */
     public static function of(float $low, float $likely, float $high): self

@@ -8,9 +8,7 @@ final readonly class Rpm
     /** ω in rad/s for 1 rpm. */
     public const OMEGA = M_PI / 30.0;
 
-    private function __construct(public float $value)
-    {
-    }
+    private function __construct(public float $value) {}
 
     public static function of(float $rpm): self
     {

@@ -7,9 +7,7 @@ final readonly class Torque
 {
     public const LB_FT = 1.3558179483;
 
-    private function __construct(public float $newtonMetres)
-    {
-    }
+    private function __construct(public float $newtonMetres) {}
 
     public static function newtonMetres(float $newtonMetres): self
     {

@@ -12,8 +12,7 @@ final readonly class UnitSystem
         public TorqueUnit $torque = TorqueUnit::LbFt,
         public PressureUnit $pressure = PressureUnit::Bar,
         public TemperatureUnit $temperature = TemperatureUnit::Celsius,
-    ) {
-    }
+    ) {}
 
     /**
      * @param  array<string, string>  $units  keys power, torque, pressure, temperature

@@ -17,6 +17,5 @@ final readonly class Sentence
         public string $headline,
         public string $detail,
         public array $reasons,
-    ) {
-    }
+    ) {}
 }

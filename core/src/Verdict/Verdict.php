@@ -17,9 +17,7 @@ final readonly class Verdict
 
     private const EVEN = 0.5;
 
-    public function __construct(private Estimate $estimate, private Figures $say)
-    {
-    }
+    public function __construct(private Estimate $estimate, private Figures $say) {}
 
     /** @return list<Sentence> target, budget, limits, build, fuel, law */
     public function sentences(): array
@@ -39,7 +37,7 @@ final readonly class Verdict
             ? [$last->power, $target->power, $this->say->sayPower($target->power)]
             : [$last->atTarget ?? $last->torque, (float) $target->torque, $this->say->sayTorque((float) $target->torque).' at '.$this->say->sayRpm((float) $target->atRpm)];
         $reached = $target->power !== null ? $reached : $this->say->sayTorque($draws->p50);
-        $chance = $draws->chanceOf($asked);
+        $chance = (float) $draws->chance;
         $status = match (true) {
             $chance >= self::SURE => Status::Clear,
             $chance >= self::EVEN => Status::Close,

@@ -129,4 +129,17 @@ final class PropertiesTest extends TestCase
         self::assertSame($few->part('cooler'), $many->part('cooler'));
         self::assertSame($few->curve(), $many->curve());
     }
+
+    public function test_figures_given_back_for_unchanged_stages_are_the_ones_that_would_be_computed(): void
+    {
+        $lyre = new Lyre;
+        $first = $lyre->estimator(['map', 'intake'], ['downpipe'], ['map']);
+        $first->estimate();
+        $known = json_decode((string) json_encode($first->figures()), true);
+        $plan = [['map', 'intake'], ['downpipe', 'cooler'], ['map']];
+        $fresh = $lyre->estimator(...$plan)->estimate();
+        $again = $lyre->estimatorKnowing($known, ...$plan);
+        self::assertEquals($fresh, $again->estimate());
+        self::assertCount(2, array_intersect_key($known, $again->figures()), 'as it came and stage 1 were not computed anew');
+    }
 }

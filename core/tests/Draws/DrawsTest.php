@@ -62,11 +62,12 @@ final class DrawsTest extends TestCase
 
     public function test_percentiles_and_chances_of_a_known_set(): void
     {
-        $percentiles = Percentiles::of(array_map(floatval(...), range(0, 100)));
+        $draws = array_map(floatval(...), range(0, 100));
+        $percentiles = Percentiles::of($draws);
         self::assertSame([10.0, 50.0, 90.0], [$percentiles->p10, $percentiles->p50, $percentiles->p90]);
         // By hand: 31 of the 101 values are 70 or more.
-        self::assertEqualsWithDelta(31 / 101, $percentiles->chanceOf(70.0), 1e-12);
-        self::assertSame(1.0, $percentiles->chanceOf(-1.0));
-        self::assertSame(0.0, $percentiles->chanceOf(101.0));
+        self::assertEqualsWithDelta(31 / 101, Percentiles::of($draws, 70.0)->chance, 1e-12);
+        self::assertSame(1.0, Percentiles::of($draws, -1.0)->chance);
+        self::assertSame(0.0, Percentiles::of($draws, 101.0)->chance);
     }
 }
