@@ -1,0 +1,90 @@
+<?php
+
+namespace Pebblerun\Core\Build;
+
+use Pebblerun\Core\Brief\Brief;
+use Pebblerun\Core\Condition\Catalog;
+use Pebblerun\Core\Parts\Part;
+use Pebblerun\Core\Plan\Change;
+use Pebblerun\Core\Plan\Plan;
+use Pebblerun\Core\Plan\Stacking;
+use Pebblerun\Core\Platform\Ceiling;
+
+/** What parts and ceilings are worth in a stage: likely curves with one thing more or less. */
+final class ShareRun
+{
+    /** For the plain sum; made when it is first asked for. */
+    private ?Engine $plain = null;
+
+    public function __construct(
+        private readonly LikelyRun $likely,
+        private readonly Catalog $catalog,
+        private readonly Brief $brief,
+        private readonly Plan $plan,
+    ) {}
+
+    /** @return list<array{float, float, float, ?float}> adds W, adds N·m, lost W, bought again W, for each part */
+    public function of(StageModel $model): array
+    {
+        $keys = array_map(fn (Mounted $mounted): string => $mounted->part->key, $model->state->parts());
+        $peak = $this->likely->peaks($model)[0];
+        $before = $this->likely->peaks($model->onlyParts([]));
+        $shares = $fitted = [];
+        foreach ($model->state->parts() as $mounted) {
+            $key = $mounted->part->key;
+            $fitted[] = $key;
+            $with = $this->likely->peaks($model->onlyParts($fitted));
+            $without = $this->likely->peaks($model->onlyParts(array_values(array_diff($keys, [$key]))));
+            $again = $this->isBoughtAgain($mounted, $model->state) ? $peak - $this->peakWithoutBuying($mounted->part, $model->state->index) : null;
+            $shares[] = [$with[0] - $before[0], $with[1] - $before[1], $peak - $without[0], $again];
+            $before = $with;
+        }
+
+        return $shares;
+    }
+
+    /** Likely peak in W when the quoted figures of the parts are simply added up. */
+    public function plainSum(StageModel $model): float
+    {
+        if ($this->plain === null) {
+            $this->plain = $this->likely->engine(array_keys($this->likely->rpms));
+            $this->plain->cameAs($this->modelAt(0, $this->plan), Stacking::Sum);
+        }
+
+        return max($this->likely->run($this->plain, $model, Stacking::Sum));
+    }
+
+    /** @return list<array{float, float}> W and N·m that each standing ceiling takes off the peaks */
+    public function ceilingCosts(StageModel $model): array
+    {
+        [$peak, $torque] = $this->likely->peaks($model);
+
+        return array_map(function (Ceiling $ceiling) use ($model, $peak, $torque): array {
+            [$freePeak, $freeTorque] = $this->likely->peaks($model->withoutCeiling($ceiling));
+
+            return [$freePeak - $peak, $freeTorque - $torque];
+        }, $model->ceilings);
+    }
+
+    private function isBoughtAgain(Mounted $mounted, State $state): bool
+    {
+        return $mounted->since < $state->index
+            && array_filter($state->bought, fn (array $pair): bool => $pair[0] === $mounted->part) !== [];
+    }
+
+    /** Likely peak in W of a stage that does not buy this part anew: an old map stays old. */
+    private function peakWithoutBuying(Part $part, int $index): float
+    {
+        $plan = $this->plan->upTo($index)->withLastChanges(fn (Change $change): bool => $change->part !== $part->key);
+
+        return $this->likely->peaks($this->modelAt($index, $plan))[0];
+    }
+
+    private function modelAt(int $index, Plan $plan): StageModel
+    {
+        $platform = $this->catalog->platform;
+        $states = Timeline::of($plan, $this->brief->came, $this->catalog, $this->brief->car);
+
+        return StageModel::of($states[$index], $platform, new GainFinder($platform));
+    }
+}
