@@ -3,6 +3,8 @@
 namespace App\Assembly;
 
 use App\Models\CustomerJob;
+use App\Models\Plan;
+use Pebblerun\Core\Fuel\Fuel;
 
 /** The documents of the brief page. */
 final class Briefs
@@ -15,13 +17,22 @@ final class Briefs
 
         return [
             'job' => ['id' => $job->id, 'title' => $job->title, 'customer' => $job->customer, 'platform' => $job->platform->name],
-            'fuels' => $job->shop->document['fuels'],
+            'fuels' => self::fuels($plan),
             'parts' => array_map(fn (array $part): array => ['key' => $part['key'], 'name' => $part['name']], $plan->library->parts),
             'state' => [
                 'brief' => $job->brief,
                 ...self::saved($job, Estimates::of(Bundles::of($plan), $plan->figures)->document),
             ],
         ];
+    }
+
+    /** @return list<array{key: string, name: string}> those that the platform's engine burns */
+    private static function fuels(Plan $plan): array
+    {
+        return array_values(array_map(
+            fn (Fuel $fuel): array => ['key' => $fuel->key, 'name' => $fuel->name],
+            Bundles::of($plan)->catalog->fuels,
+        ));
     }
 
     /**

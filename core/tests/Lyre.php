@@ -13,6 +13,7 @@ use Pebblerun\Core\Cost\PartPrice;
 use Pebblerun\Core\Curve\Curve;
 use Pebblerun\Core\Draws\LatinDraws;
 use Pebblerun\Core\Fuel\Fuel;
+use Pebblerun\Core\Fuel\FuelKind;
 use Pebblerun\Core\Limits\Appetite;
 use Pebblerun\Core\Limits\Limit;
 use Pebblerun\Core\Parts\Effects;
@@ -113,7 +114,7 @@ final class Lyre
         }
 
         return new Platform(
-            'lyre', 'Lyre', 'front', 'turbo', 2019, 2024, 0.0016, true, 6500.0, self::curve(),
+            'lyre', 'Lyre', 'front', 'turbo', FuelKind::Petrol, 2019, 2024, 0.0016, true, 6500.0, self::curve(),
             ['lane' => 'Lane'], $slots, $families, $this->limits, $this->ceilings,
         );
     }

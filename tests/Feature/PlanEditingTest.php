@@ -68,7 +68,7 @@ final class PlanEditingTest extends TestCase
         $this->edit(1, ['do' => 'fit', 'stage' => 'DROP TABLE', 'part' => 'x'])->assertStatus(422);
         $this->edit(1, ['do' => 'explode'])->assertStatus(422);
         self::assertSame(1, $this->plan()->revision);
-        $this->assertDatabaseCount('plan_revisions', 3);
+        $this->assertDatabaseCount('plan_revisions', 9);
     }
 
     public function test_candidates_say_what_each_adds_costs_and_drags_in(): void

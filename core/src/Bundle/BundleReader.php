@@ -40,7 +40,7 @@ final class BundleReader
             $parts[$part->key] = $part;
         }
 
-        return new Catalog($platform, $parts, ShopReader::fuels($node->get('shop')));
+        return new Catalog($platform, $parts, ShopReader::fuels($node->get('shop'), $platform->fuel));
     }
 
     private static function units(Node $node): UnitSystem

@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Bundle;
 
+use Pebblerun\Core\Fuel\FuelKind;
 use Pebblerun\Core\Limits\Limit;
 use Pebblerun\Core\Platform\Ceiling;
 use Pebblerun\Core\Platform\Family;
@@ -28,6 +29,7 @@ final readonly class PlatformReader
             $node->get('name')->string(),
             $node->get('drive')->keyword('front', 'rear', 'all'),
             $aspiration,
+            FuelKind::from($engine->get('fuel')->keyword('petrol', 'diesel')),
             $node->get('years')->get('from')->int(),
             $node->get('years')->get('to')->int(),
             $engine->get('displacement')->number() / 1000.0,

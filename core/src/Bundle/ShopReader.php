@@ -4,6 +4,8 @@ namespace Pebblerun\Core\Bundle;
 
 use Pebblerun\Core\Cost\Rates;
 use Pebblerun\Core\Fuel\Fuel;
+use Pebblerun\Core\Fuel\FuelKind;
+use Pebblerun\Core\Units\Range;
 
 /** Reads what a shop charges and the fuels in reach. */
 final class ShopReader
@@ -19,13 +21,17 @@ final class ShopReader
         );
     }
 
-    /** @return array<string, Fuel> */
-    public static function fuels(Node $node): array
+    /** @return array<string, Fuel> those that an engine of this kind burns */
+    public static function fuels(Node $node, FuelKind $kind): array
     {
         $fuels = [];
         foreach ($node->each('fuels') as $fuel) {
             $key = $fuel->get('key')->string();
-            $fuels[$key] = new Fuel($key, $fuel->get('name')->string(), $fuel->get('octane')->number(), $fuel->get('ethanol_percent')->range());
+            $of = FuelKind::from($fuel->maybe('kind')?->keyword('petrol', 'diesel') ?? 'petrol');
+            if ($of === $kind) {
+                $octane = $fuel->maybe('octane')?->number() ?? 0.0;
+                $fuels[$key] = new Fuel($key, $fuel->get('name')->string(), $octane, $fuel->maybe('ethanol_percent')?->range() ?? Range::exact(0.0), $of);
+            }
         }
 
         return $fuels;

@@ -121,6 +121,7 @@ final readonly class BoardWriter
         return [
             'state' => match (true) {
                 $stage === 0 => 'came',
+                $bought && $slot->key !== $part->slots[0] => 'spanned',
                 $bought => $before?->part === $part ? 'again' : 'new',
                 $before?->part === $part => 'carried',
                 default => 'left-over',

@@ -8,8 +8,8 @@ use Pebblerun\Core\Units\Range;
 final readonly class Fuel
 {
     /**
-     * @param  float  $octane  RON
+     * @param  float  $octane  RON; 0 where it means nothing
      * @param  Range  $ethanol  percent by volume, as the pump really gives it
      */
-    public function __construct(public string $key, public string $name, public float $octane, public Range $ethanol) {}
+    public function __construct(public string $key, public string $name, public float $octane, public Range $ethanol, public FuelKind $kind = FuelKind::Petrol) {}
 }

@@ -3,6 +3,7 @@
 namespace Pebblerun\Core\Platform;
 
 use Pebblerun\Core\Curve\Curve;
+use Pebblerun\Core\Fuel\FuelKind;
 use Pebblerun\Core\Limits\Limit;
 
 /** An engine platform: slots in gas-path order, families, limits, ceilings and the stock car's wheel curve. */
@@ -24,6 +25,7 @@ final readonly class Platform
         public string $name,
         public string $drive,
         public string $aspiration,
+        public FuelKind $fuel,
         public int $firstYear,
         public int $lastYear,
         public float $displacement,

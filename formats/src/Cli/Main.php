@@ -7,6 +7,7 @@ use Pebblerun\Core\Estimate\Document;
 use Pebblerun\Core\Estimate\Estimate;
 use Pebblerun\Core\Estimate\Figures;
 use Pebblerun\Formats\Door;
+use Pebblerun\Formats\Folder;
 use Pebblerun\Formats\Refused;
 
 /** The command line: computes from files, needs no database. */
@@ -14,8 +15,10 @@ final class Main
 {
     private const USAGE = <<<'TEXT'
         Usage: bin/pebblerun estimate BUNDLE.json [--table]
+               bin/pebblerun bundle FOLDER JOB
 
           estimate   prints the estimate document of a bundle as JSON; --table prints it for people
+          bundle     prints one job of a folder in the open formats (such as demo) as a bundle
 
         Exit codes: 0 done, 2 the file or the call was refused.
 
@@ -26,35 +29,52 @@ final class Main
     {
         $table = in_array('--table', $words, true);
         $words = array_values(array_diff($words, ['--table']));
-        if (in_array($words[0] ?? '', ['', 'help', '--help', '-h'], true)) {
-            fwrite(STDOUT, self::USAGE);
+        $command = $words[0] ?? '';
 
-            return ($words[0] ?? '') === '' ? 2 : 0;
-        }
-        if ($words[0] !== 'estimate' || count($words) !== 2) {
-            fwrite(STDERR, self::USAGE);
-
-            return 2;
-        }
-
-        return self::estimate($words[1], $table);
+        return match (true) {
+            in_array($command, ['help', '--help', '-h'], true) => self::say(STDOUT, self::USAGE, 0),
+            $command === 'estimate' && count($words) === 2 => self::guarded($words[1], fn (): string => self::estimate($words[1], $table)),
+            $command === 'bundle' && count($words) === 3 => self::guarded($words[1], fn (): string => self::bundle($words[1], $words[2])),
+            default => self::say(STDERR, self::USAGE, 2),
+        };
     }
 
-    private static function estimate(string $file, bool $table): int
+    private static function estimate(string $file, bool $table): string
+    {
+        $bundle = Door::standard()->bundle($file);
+        $estimate = Estimate::of($bundle);
+
+        return $table
+            ? Table::of($estimate, new Figures($bundle->units, $bundle->rates->currency))
+            : self::json(Document::of($estimate, $bundle->units));
+    }
+
+    private static function bundle(string $folder, string $job): string
+    {
+        return self::json((new Folder($folder, Door::standard()))->bundle($job));
+    }
+
+    /** @param  callable(): string  $work */
+    private static function guarded(string $file, callable $work): int
     {
         try {
-            $bundle = Door::standard()->bundle($file);
-            $estimate = Estimate::of($bundle);
+            return self::say(STDOUT, $work(), 0);
         } catch (Refused|CoreException $fault) {
-            fwrite(STDERR, "Refused: {$file}\n".preg_replace('/^/m', '  ', $fault->getMessage())."\n");
-
-            return 2;
+            return self::say(STDERR, "Refused: {$file}\n".preg_replace('/^/m', '  ', $fault->getMessage())."\n", 2);
         }
-        $document = Document::of($estimate, $bundle->units);
-        fwrite(STDOUT, $table
-            ? Table::of($estimate, new Figures($bundle->units, $bundle->rates->currency))
-            : json_encode($document, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n");
+    }
 
-        return 0;
+    /** @param  array<string, mixed>  $document */
+    private static function json(array $document): string
+    {
+        return json_encode($document, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n";
+    }
+
+    /** @param  resource  $where */
+    private static function say($where, string $text, int $code): int
+    {
+        fwrite($where, $text);
+
+        return $code;
     }
 }

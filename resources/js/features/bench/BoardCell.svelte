@@ -14,6 +14,10 @@
         {#if cell.state === 'again'}<span class="text-[11px] text-soft">again</span>{/if}
         <span class="text-[12px] font-medium text-river">{cell.value}</span>
     </span>
+{:else if cell.state === 'spanned'}
+    <span class="block truncate border-l-2 border-river pl-2 text-[12px] text-soft" title={cell.name}
+        >in {cell.name}</span
+    >
 {:else if cell.state === 'carried'}
     <span class="relative block h-full" title={cell.name}>
         <span class="absolute inset-x-0 top-1/2 border-t-2 border-river-2"></span>

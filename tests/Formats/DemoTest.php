@@ -1,0 +1,121 @@
+<?php
+
+namespace Tests\Formats;
+
+use Pebblerun\Core\Bundle\Bundle;
+use Pebblerun\Core\Estimate\Document;
+use Pebblerun\Core\Estimate\Estimate;
+use Pebblerun\Core\Parts\Part;
+use Pebblerun\Core\Platform\Slot;
+use Pebblerun\Core\Units\Power;
+use Pebblerun\Core\Units\Torque;
+use Pebblerun\Formats\Door;
+use Pebblerun\Formats\Folder;
+use Pebblerun\Formats\SchemaGate;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** The demo shop: its estimates are kept, and its figures stay what such engines give. */
+final class DemoTest extends TestCase
+{
+    private const ROOT = __DIR__.'/../..';
+
+    /** Folder of the kept documents; regenerate on purpose with bin/golden. */
+    private const KEPT = __DIR__.'/golden';
+
+    public static function jobs(): iterable
+    {
+        foreach (self::folder()->jobs() as $job) {
+            yield $job => [$job];
+        }
+    }
+
+    private static function folder(): Folder
+    {
+        return new Folder(self::ROOT.'/demo', Door::standard());
+    }
+
+    private static function bundle(string $job): Bundle
+    {
+        return Door::standard()->open(self::folder()->bundle($job));
+    }
+
+    #[DataProvider('jobs')]
+    public function test_the_estimate_of_a_demo_job_is_the_kept_one(string $job): void
+    {
+        $bundle = self::bundle($job);
+        $document = json_decode((string) json_encode(Document::of(Estimate::of($bundle), $bundle->units)), true);
+        $kept = json_decode((string) file_get_contents(self::KEPT."/{$job}.json"), true);
+        self::assertIsArray($kept, "there is no kept document of {$job}: run bin/golden");
+        // A tenth is the last figure written; another processor may round it the other way.
+        self::assertEqualsWithDelta($kept, $document, 0.11);
+    }
+
+    #[DataProvider('jobs')]
+    public function test_the_estimate_of_a_demo_job_follows_its_schema(string $job): void
+    {
+        $bundle = self::bundle($job);
+        $gate = new SchemaGate(self::ROOT.'/schemas');
+        $gate->check('estimate.json', json_decode((string) json_encode(Document::of(Estimate::of($bundle), $bundle->units))));
+        $this->addToAssertionCount(1);
+    }
+
+    /** Likely gain of power in hp and of torque in lb-ft by kind of part: lowest and highest that a practitioner would take. */
+    public static function kinds(): iterable
+    {
+        yield 'panel filters' => ['/-panel$/', 0, 3, 0, 4];
+        yield 'cat-backs and filter-backs' => ['/catback|-back(-quiet)?$/', 0, 8, 0, 8];
+        yield 'downpipes' => ['/downpipe|-dp-/', 3, 17, 6, 20];
+        yield 'intercoolers' => ['/cooler(-tow)?$|top-large|front-9|kolvane-water$/', 4, 11, 4, 12];
+        yield 'hybrid and larger turbos' => ['/kolvane-h\d|hybrid|stag-large/', 25, 80, 0, 40];
+        yield 'headers' => ['/header(-race)?$|mer-short|mer-long/', 5, 30, 4, 25];
+        yield 'cams without heads' => ['/cams(-mild|-sharp)?$/', 10, 35, -6, 14];
+        yield 'maps' => ['/shelf|remote|saltmarsh/', 4, 45, 5, 90];
+    }
+
+    #[DataProvider('kinds')]
+    public function test_gains_stay_within_what_such_parts_give(string $keys, float $leastPower, float $mostPower, float $leastTorque, float $mostTorque): void
+    {
+        $found = 0;
+        foreach (self::platforms() as $bundle) {
+            foreach ($bundle->catalog->parts as $part) {
+                if (preg_match($keys, $part->key) !== 1 || $part->gains === []) {
+                    continue;
+                }
+                $found++;
+                $gain = $part->gains[0];
+                self::assertThat($gain->power->likely / Power::HP, self::logicalAnd(self::greaterThanOrEqual($leastPower - 1e-6), self::lessThanOrEqual($mostPower + 1e-6)), $part->key);
+                self::assertThat($gain->torque->likely / Torque::LB_FT, self::logicalAnd(self::greaterThanOrEqual($leastTorque - 1e-6), self::lessThanOrEqual($mostTorque + 1e-6)), $part->key);
+            }
+        }
+        self::assertGreaterThanOrEqual(2, $found);
+    }
+
+    public function test_every_platform_has_its_breadth(): void
+    {
+        $platforms = self::platforms();
+        self::assertSame(['brackmoor-stag-28d', 'corvane-lyre-16t', 'marlow-tern-24', 'ondra-meridian-48'], array_keys($platforms));
+        foreach ($platforms as $key => $bundle) {
+            $catalog = $bundle->catalog;
+            self::assertGreaterThanOrEqual(14, count(array_filter($catalog->platform->slots, fn (Slot $slot): bool => ! $slot->internal)), "slots of {$key}");
+            self::assertGreaterThanOrEqual(35, count($catalog->parts), "parts of {$key}");
+            self::assertGreaterThanOrEqual(4, count($catalog->platform->limits), "limits of {$key}");
+            self::assertNotSame([], array_filter($catalog->parts, fn (Part $part): bool => $part->map !== null), "maps of {$key}");
+        }
+        $kits = array_filter($platforms, fn (Bundle $bundle): bool => array_filter($bundle->catalog->parts, fn (Part $part): bool => $part->contains !== []) !== []);
+        self::assertGreaterThanOrEqual(2, count($kits));
+    }
+
+    /** @return array<string, Bundle> by platform */
+    private static function platforms(): array
+    {
+        $platforms = [];
+        foreach (self::folder()->jobs() as $job) {
+            $bundle = self::bundle($job);
+            $platforms[$bundle->catalog->platform->key] ??= $bundle;
+        }
+        ksort($platforms);
+
+        return $platforms;
+    }
+}
