@@ -107,8 +107,8 @@ final readonly class BoardWriter
 
             return [
                 'state' => $missing !== null ? ($missing->kind->isFault() ? 'missing' : 'advised') : ($before !== null ? 'removed' : 'stock'),
-                'name' => $missing !== null ? $missing->fixes[0]->name : ($stage === 0 || $before !== null ? $slot->stock : ''),
-                'part' => $missing?->fixes[0]->key,
+                'name' => $missing !== null ? $missing->fixes[0][0]->name : ($stage === 0 || $before !== null ? $slot->stock : ''),
+                'part' => $missing?->fixes[0][0]->key,
                 'note' => $missing->sentence ?? '',
                 'value' => '',
                 'flag' => null,

@@ -6,6 +6,7 @@ use Pebblerun\Core\Build\Binding;
 use Pebblerun\Core\Build\Share;
 use Pebblerun\Core\Build\StageResult;
 use Pebblerun\Core\Build\State;
+use Pebblerun\Core\Condition\Words;
 use Pebblerun\Core\Cost\Line;
 use Pebblerun\Core\Cost\MoneyRange;
 use Pebblerun\Core\Cost\StageCost;
@@ -239,7 +240,10 @@ final readonly class Document
             'part' => $finding->part->key,
             'slot' => $finding->slot,
             'sentence' => $finding->sentence,
-            'fixes' => array_map(fn (Part $part): array => ['part' => $part->key, 'name' => $part->name, 'slot' => $part->slots[0]], array_slice($finding->fixes, 0, 4)),
+            'fixes' => array_map(fn (array $way): array => [
+                'name' => Words::join(array_map(fn (Part $part): string => $part->name, $way), 'and'),
+                'parts' => array_map(fn (Part $part): string => $part->key, $way),
+            ], $finding->fixes),
             'fuels' => $finding->fuels,
         ];
     }

@@ -10,7 +10,7 @@ final readonly class Finding
     /**
      * @param  Part  $part  whose doing it is
      * @param  string  $slot  where it shows on the board
-     * @param  list<Part>  $fixes  parts that would settle it, cheapest first
+     * @param  list<list<Part>>  $fixes  sets of parts that would settle it with all they need themselves, cheapest first
      * @param  list<string>  $fuels  names of fuels that would settle it
      */
     public function __construct(

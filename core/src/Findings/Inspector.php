@@ -15,7 +15,13 @@ use Pebblerun\Core\Parts\Part;
 /** Looks a stage over: needs, conflicts, coverage, fuel, law. Every finding explains itself. */
 final readonly class Inspector
 {
-    public function __construct(private Catalog $catalog) {}
+    private Closure $closure;
+
+    /** @param  int  $labour  minor units an hour */
+    public function __construct(private Catalog $catalog, int $labour)
+    {
+        $this->closure = new Closure($catalog, $labour);
+    }
 
     /** @return list<Finding> faults first */
     public function of(State $state): array
@@ -59,12 +65,12 @@ final readonly class Inspector
         $findings = [];
         foreach ($needs as $need) {
             if (($need->when?->holds($state->situation) ?? true) && ! $need->that->holds($state->situation)) {
-                $fixes = $this->fixes($need->that, $state->situation);
+                $fixes = $this->closure->of($need->that, $state->situation);
                 $verb = $kind === Kind::Missing ? 'needs' : 'is better with';
                 $findings[] = new Finding(
                     $kind,
                     $part,
-                    $fixes === [] ? $part->slots[0] : $fixes[0]->slots[0],
+                    $fixes[0][0]->slots[0] ?? $part->slots[0],
                     "{$part->name} {$verb} {$need->that->asks($state->situation)}: {$need->reason}",
                     $fixes,
                     $this->fuelFixes($need->that, $state->situation),
@@ -124,24 +130,12 @@ final readonly class Inspector
         }
         $written = $part->map->flex ? $state->fuel : ($state->mappedFor ?? $state->fuel);
         if ($written !== $state->fuel) {
-            return [new Finding(Kind::NotAllowed, $part, $part->slots[0], "{$part->name} was written on {$written->name} and does not allow {$state->fuel->name}: map again on the new fuel.", [$part])];
+            return [new Finding(Kind::NotAllowed, $part, $part->slots[0], "{$part->name} was written on {$written->name} and does not allow {$state->fuel->name}: map again on the new fuel.", [[$part]])];
         }
 
         return $part->gains !== [] && GainFinder::caseFor($part, $state) === null
             ? [new Finding(Kind::NotAllowed, $part, $part->slots[0], "{$part->name} has no calibration for {$state->fuel->name} with this build.")]
             : [];
-    }
-
-    /** @return list<Part> single parts that would make it hold, cheapest first */
-    private function fixes(Condition $that, Situation $situation): array
-    {
-        $fixes = array_values(array_filter(
-            $this->catalog->parts,
-            fn (Part $part): bool => ! $situation->hasPart($part->key) && $that->holds($situation->with($part)),
-        ));
-        usort($fixes, fn (Part $a, Part $b): int => $a->price->new->likely <=> $b->price->new->likely);
-
-        return $fixes;
     }
 
     /** @return list<string> */

@@ -48,7 +48,7 @@ final class TimelineTest extends TestCase
     /** @return list<string> */
     private static function kinds(Lyre $lyre, State $state): array
     {
-        return array_map(fn (Finding $finding): string => $finding->kind->value, (new Inspector($lyre->catalog()))->of($state));
+        return array_map(fn (Finding $finding): string => $finding->kind->value, (new Inspector($lyre->catalog(), 8_500))->of($state));
     }
 
     public function test_a_custom_map_covers_what_stands_there_when_it_is_made(): void
@@ -93,10 +93,10 @@ final class TimelineTest extends TestCase
         $need = new Need(new PartFitted('cooler'), null, 'it soaks.');
         $lyre->parts['hot'] = new Part('hot', 'Hot part', 'Kolvane', ['turbo'], [], [], null, [], true, new Effects, [$need], [], [new Need(new PartFitted('downpipe'), null, 'they touch.')], $lyre->parts['intake']->price, true, 'closed courses.', []);
         $state = self::play($lyre, [Change::fit('hot'), Change::fit('downpipe')])[1];
-        $findings = (new Inspector($lyre->catalog()))->of($state);
+        $findings = (new Inspector($lyre->catalog(), 8_500))->of($state);
         $missing = array_values(array_filter($findings, fn (Finding $finding): bool => $finding->kind === Kind::Missing))[0];
         self::assertSame('Hot part needs the Cooler: it soaks.', $missing->sentence);
-        self::assertSame('cooler', $missing->fixes[0]->key);
+        self::assertSame('cooler', $missing->fixes[0][0]->key);
         self::assertSame('cooler', $missing->slot);
         $sentences = array_map(fn (Finding $finding): string => $finding->sentence, $findings);
         self::assertContains('Hot part does not go with the Downpipe: they touch.', $sentences);
@@ -134,7 +134,7 @@ final class TimelineTest extends TestCase
                 new Stage('b', '', 'strong', $again ? [Change::fit('map')] : []),
             ]);
             $results = (new Estimator($catalog, $lyre->brief(), $plan))->estimate();
-            $findings = (new Inspector($catalog))->of($results[2]->model->state);
+            $findings = (new Inspector($catalog, 8_500))->of($results[2]->model->state);
 
             return [round(($results[2]->likely->peakPower()->value - 159_130.0) / 1000.0), array_map(fn (Finding $finding): string => $finding->sentence, $findings)];
         };

@@ -86,10 +86,9 @@
         <p class="mt-1 text-[12px] {finding.fault ? 'text-rust' : 'text-soft'}">
             {finding.fault ? '! ' : ''}{finding.sentence}
         </p>
-        {#each finding.fixes as fix (fix.part)}
-            <button
-                class="btn mt-1 mr-1 text-[12px]"
-                onclick={() => choose(() => bench.fit(fix.part, fix.name))}>Fit {fix.name}</button
+        {#each finding.fixes as way (way.name)}
+            <button class="btn mt-1 mr-1 text-[12px]" onclick={() => choose(() => bench.settle(way))}
+                >Fit {way.name}</button
             >
         {/each}
     {/each}

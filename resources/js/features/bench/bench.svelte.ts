@@ -1,4 +1,4 @@
-import type { Cell, SlotRow, StageEstimate } from '@/generated/estimate';
+import type { Cell, Finding, SlotRow, StageEstimate } from '@/generated/estimate';
 import { get, Offline, post, Refusal } from '@/lib/api';
 import {
     HEAD,
@@ -97,9 +97,22 @@ export class Bench {
         this.select(row.key, column);
     }
 
+    /** Fits what is missing or advised here, with everything that needs itself. */
     accept() {
-        if (this.cell?.part && (this.cell.state === 'missing' || this.cell.state === 'advised'))
-            this.fit(this.cell.part, this.cell.name);
+        const { stage, row, cell } = this;
+        if (!stage || !row || !cell?.part || (cell.state !== 'missing' && cell.state !== 'advised')) return;
+        const way = stage.findings.find((one) => one.slot === row.key && one.fixes[0]?.parts[0] === cell.part)
+            ?.fixes[0];
+        if (way) this.settle(way);
+    }
+
+    settle(way: Finding['fixes'][number]) {
+        const stage = this.stage;
+        if (!stage || stage.index === 0) return;
+        this.edit(
+            way.parts.map((part) => ({ do: 'fit', stage: stage.key, part })),
+            `Fit ${way.name} in stage ${stage.index}`,
+        );
     }
 
     addStage() {
