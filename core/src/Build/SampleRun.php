@@ -117,7 +117,9 @@ final readonly class SampleRun
     /** @param  list<float>  $rpms */
     private function check(array $rpms): LimitCheck
     {
-        return new LimitCheck($this->catalog->platform->limits, $this->likely->losses, $rpms);
+        $platform = $this->catalog->platform;
+
+        return new LimitCheck($platform->limits, $this->likely->losses, $rpms, $platform->direct, $platform->boosted);
     }
 
     /**

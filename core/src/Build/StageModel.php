@@ -3,6 +3,7 @@
 namespace Pebblerun\Core\Build;
 
 use Pebblerun\Core\Parts\AddedPower;
+use Pebblerun\Core\Parts\Boost;
 use Pebblerun\Core\Platform\Ceiling;
 use Pebblerun\Core\Platform\Platform;
 use Pebblerun\Core\Units\Range;
@@ -15,6 +16,7 @@ final readonly class StageModel
      * @param  list<array{string, Range}>  $spools  part key and rpm by which it moves the rising flank
      * @param  list<array{string, AddedPower}>  $added  part key and window
      * @param  list<Ceiling>  $ceilings  those whose condition holds
+     * @param  ?Boost  $boost  that the map's case asks, or the factory's
      */
     private function __construct(
         public State $state,
@@ -23,6 +25,7 @@ final readonly class StageModel
         public array $added,
         public array $ceilings,
         public float $revLimit,
+        public ?Boost $boost,
     ) {}
 
     public static function of(State $state, Platform $platform, GainFinder $finder): self
@@ -46,7 +49,25 @@ final readonly class StageModel
             fn (Ceiling $ceiling): bool => $ceiling->when?->holds($state->situation) ?? true,
         ));
 
-        return new self($state, $finder->of($state), $spools, $added, $ceilings, $revLimits === [] ? $platform->revLimit : max($revLimits));
+        $gains = $finder->of($state);
+
+        return new self(
+            $state, $gains, $spools, $added, $ceilings,
+            $revLimits === [] ? $platform->revLimit : max($revLimits),
+            self::boost($gains) ?? $platform->boost,
+        );
+    }
+
+    /** @param  list<Gain>  $gains */
+    private static function boost(array $gains): ?Boost
+    {
+        foreach ($gains as $gain) {
+            if ($gain->case->boost !== null) {
+                return $gain->case->boost;
+            }
+        }
+
+        return null;
     }
 
     /**
@@ -65,6 +86,7 @@ final readonly class StageModel
             array_values(array_filter($this->added, $kept)),
             $this->ceilings,
             $this->revLimit,
+            $this->boost,
         );
     }
 
@@ -73,6 +95,6 @@ final readonly class StageModel
     {
         $ceilings = array_values(array_filter($this->ceilings, fn (Ceiling $ceiling): bool => $ceiling !== $gone));
 
-        return new self($this->state, $this->gains, $this->spools, $this->added, $ceilings, $this->revLimit);
+        return new self($this->state, $this->gains, $this->spools, $this->added, $ceilings, $this->revLimit, $this->boost);
     }
 }

@@ -103,6 +103,7 @@ final readonly class PartReader
             $node->maybe('unmapped')?->number() ?? $share,
             Evidence::from($evidence->get('kind')->keyword(...array_column(Evidence::cases(), 'value'))),
             $evidence->maybe('note')?->string() ?? '',
+            BoostReader::maybe($node, $this->units),
         );
     }
 

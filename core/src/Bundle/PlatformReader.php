@@ -41,6 +41,8 @@ final readonly class PlatformReader
             $families,
             array_map(fn (Node $limit): Limit => $limits->limit($limit, $slots), $node->each('limits')),
             array_map(fn (Node $ceiling): Ceiling => $limits->ceiling($ceiling), $node->each('ceilings')),
+            $engine->get('injection')->keyword('port', 'direct') === 'direct',
+            BoostReader::maybe($node, $this->units),
         );
     }
 

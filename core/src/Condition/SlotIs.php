@@ -19,7 +19,7 @@ final readonly class SlotIs implements Term
         $slot = $situation->catalog->platform->slots[$this->slot] ?? null;
         $name = lcfirst($slot->name ?? $this->slot);
 
-        return $this->upgraded ? "an upgraded {$name}" : "the stock {$name}";
+        return $this->upgraded ? "upgraded {$name}" : "the stock {$name}";
     }
 
     public function reachable(Catalog $catalog): bool

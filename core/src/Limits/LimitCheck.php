@@ -5,6 +5,7 @@ namespace Pebblerun\Core\Limits;
 use Pebblerun\Core\Build\StageModel;
 use Pebblerun\Core\Build\Track;
 use Pebblerun\Core\Draws\Percentiles;
+use Pebblerun\Core\Fuel\Consumption;
 use Pebblerun\Core\Platform\Loss;
 use Pebblerun\Core\Units\Rpm;
 
@@ -23,8 +24,10 @@ final readonly class LimitCheck
      * @param  list<Limit>  $limits  the platform's
      * @param  list<Loss>  $losses  limits at the crank are checked under each and the worst is taken
      * @param  list<float>  $rpms  of the draws
+     * @param  bool  $direct  direct injection
+     * @param  bool  $boosted  from the factory
      */
-    public function __construct(private array $limits, private array $losses, private array $rpms) {}
+    public function __construct(private array $limits, private array $losses, private array $rpms, private bool $direct = false, private bool $boosted = true) {}
 
     /**
      * P90 of demand over safe and over edge, for each standing limit. The share of edge is only worked out where safe is
@@ -38,7 +41,12 @@ final readonly class LimitCheck
     public function used(StageModel $model, Percentiles $power, Percentiles $torque, array $drawn): array
     {
         return array_map(function (Limit $limit) use ($model, $power, $torque, $drawn): array {
-            if (! self::isEstimated($limit)) {
+            if ($limit->quantity === Quantity::Boost && $model->boost !== null) {
+                $demand = $model->boost->p90() * self::OVERSHOOT / $limit->movedBy($model->state->mapKind());
+
+                return [$demand / $limit->safeAt(0.0), $demand / $limit->edgeAt(0.0)];
+            }
+            if (! self::alongCurve($limit)) {
                 return [0.0, 0.0];
             }
             $peak = $limit->quantity->isTorque() ? $torque->p90 : $power->p90;
@@ -57,14 +65,41 @@ final readonly class LimitCheck
     {
         return array_map(fn (Limit $limit, array $shares): Reading => match (true) {
             $limit->quantity === Quantity::EngineSpeed => self::speed($limit, $model),
-            self::isEstimated($limit) => $this->reading($limit, $model, $likely, ...$shares),
+            self::alongCurve($limit) => $this->reading($limit, $model, $likely, ...$shares),
+            $limit->quantity === Quantity::Boost && $model->boost !== null => self::flat($limit, $model, ...$shares),
             default => new Reading($limit, Status::Unknown, null, 0.0, $limit->safeAt(0.0), $limit->edgeAt(0.0), 0.0),
         }, $this->standing($model), $used);
     }
 
-    private static function isEstimated(Limit $limit): bool
+    private static function alongCurve(Limit $limit): bool
     {
-        return $limit->quantity->isTorque() || $limit->quantity->isPower();
+        return $limit->quantity->isTorque() || $limit->quantity->isPower() || $limit->quantity === Quantity::FuelFlow;
+    }
+
+    private static function flat(Limit $limit, StageModel $model, float $used, float $edge): Reading
+    {
+        $moved = $limit->movedBy($model->state->mapKind());
+        $safe = $limit->safeAt(0.0) * $moved;
+
+        return new Reading($limit, self::status($used, $edge), $used, $used * $safe, $safe, $limit->edgeAt(0.0) * $moved, 0.0);
+    }
+
+    private static function status(float $used, float $edge): Status
+    {
+        return match (true) {
+            $edge > 1.0 => Status::PastEdge,
+            $used > 1.0 => Status::Over,
+            $used > self::CLEAR => Status::Close,
+            default => Status::Clear,
+        };
+    }
+
+    /** What brings crank power to the limit's quantity: kg/s of fuel for a W, or 1. */
+    private function perWatt(Limit $limit, StageModel $model): float
+    {
+        return $limit->quantity === Quantity::FuelFlow
+            ? Consumption::perJoule($model->state->fuel, $this->boosted || $model->state->situation->hasTag('forced-induction'), $this->direct)
+            : 1.0;
     }
 
     /** @return list<Limit> the platform's where the component is stock, a part's own where it brings some */
@@ -94,10 +129,10 @@ final readonly class LimitCheck
     {
         $used = 0.0;
         foreach ($limit->quantity->isCrank() ? $this->losses : [Loss::none()] as $loss) {
-            $followed = ! $limit->isFlat() || ($loss->constant && $limit->quantity->isPower());
+            $followed = ! $limit->isFlat() || ($loss->constant && ! $limit->quantity->isTorque());
             $used = max($used, $followed
                 ? Percentiles::of($this->shareOf($limit, $loss, $model, $allowed)->peaks($drawn))->p90
-                : $loss->toCrank($peak) * self::OVERSHOOT / ($allowed(0.0) * $limit->movedBy($model->state->mapKind())));
+                : $loss->toCrank($peak) * $this->perWatt($limit, $model) * self::OVERSHOOT / ($allowed(0.0) * $limit->movedBy($model->state->mapKind())));
         }
 
         return $used;
@@ -112,10 +147,11 @@ final readonly class LimitCheck
     {
         $moved = $limit->movedBy($model->state->mapKind()) / self::OVERSHOOT;
         $torque = $limit->quantity->isTorque();
+        $perWatt = $this->perWatt($limit, $model);
         $scale = $shift = [];
         foreach ($this->rpms as $rpm) {
             $omega = $rpm * Rpm::OMEGA;
-            $most = $allowed($rpm) * $moved;
+            $most = $allowed($rpm) * $moved / $perWatt;
             $scale[] = 1.0 / ((1.0 - $loss->percentageShare()) * $most * ($torque ? $omega : 1.0));
             $shift[] = $loss->torque * ($torque ? 1.0 : $omega) / $most;
         }
@@ -130,14 +166,8 @@ final readonly class LimitCheck
         $shares = array_map(fn (float $watts, int $r): float => $watts * $track->scale[$r] + $track->shift[$r], $likely, array_keys($likely));
         $rpm = $this->rpms[(int) array_search(max([0.0, ...$shares]), $shares, true)];
         $moved = $limit->movedBy($model->state->mapKind());
-        $status = match (true) {
-            $edge > 1.0 => Status::PastEdge,
-            $used > 1.0 => Status::Over,
-            $used > self::CLEAR => Status::Close,
-            default => Status::Clear,
-        };
 
-        return new Reading($limit, $status, $used, $used * $limit->safeAt($rpm) * $moved, $limit->safeAt($rpm) * $moved, $limit->edgeAt($rpm) * $moved, $rpm);
+        return new Reading($limit, self::status($used, $edge), $used, $used * $limit->safeAt($rpm) * $moved, $limit->safeAt($rpm) * $moved, $limit->edgeAt($rpm) * $moved, $rpm);
     }
 
     private static function speed(Limit $limit, StageModel $model): Reading

@@ -16,7 +16,7 @@ enum Quantity: string
     case EngineSpeed = 'engine-speed';
     /** Boost over ambient, Pa. */
     case Boost = 'boost';
-    /** Fuel flow, kg/s. */
+    /** Fuel flow, kg/s: crank power times the consumption of engine and fuel. */
     case FuelFlow = 'fuel-flow';
     /** Charge temperature, K. */
     case ChargeTemperature = 'charge-temperature';
@@ -35,7 +35,7 @@ enum Quantity: string
 
     public function isCrank(): bool
     {
-        return $this === self::CrankPower || $this === self::CrankTorque;
+        return $this === self::CrankPower || $this === self::CrankTorque || $this === self::FuelFlow;
     }
 
     public function words(): string

@@ -5,6 +5,7 @@ namespace Pebblerun\Core\Platform;
 use Pebblerun\Core\Curve\Curve;
 use Pebblerun\Core\Fuel\FuelKind;
 use Pebblerun\Core\Limits\Limit;
+use Pebblerun\Core\Parts\Boost;
 
 /** An engine platform: slots in gas-path order, families, limits, ceilings and the stock car's wheel curve. */
 final readonly class Platform
@@ -19,6 +20,8 @@ final readonly class Platform
      * @param  array<string, Family>  $families  by key
      * @param  list<Limit>  $limits
      * @param  list<Ceiling>  $ceilings
+     * @param  bool  $direct  direct injection
+     * @param  ?Boost  $boost  under the factory map; null where it is not stated
      */
     public function __construct(
         public string $key,
@@ -37,5 +40,7 @@ final readonly class Platform
         public array $families,
         public array $limits,
         public array $ceilings,
+        public bool $direct = false,
+        public ?Boost $boost = null,
     ) {}
 }

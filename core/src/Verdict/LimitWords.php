@@ -17,7 +17,7 @@ final class LimitWords
         if ($reading->used === null) {
             return "{$reading->limit->name}: not estimated, watch it (safe to {$figure($reading->safe)} {$unit}).";
         }
-        $where = $quantity === Quantity::EngineSpeed ? '' : " near {$say->sayRpm($reading->rpm)}";
+        $where = $quantity === Quantity::EngineSpeed || $quantity === Quantity::Boost ? '' : " near {$say->sayRpm($reading->rpm)}";
 
         return "{$reading->limit->name}, {$reading->status->words()}: nine cars in ten stay under {$figure($reading->demand)} {$unit}{$where}; safe to {$figure($reading->safe)}, edge {$figure($reading->edge)}.";
     }

@@ -56,8 +56,8 @@ final class ConditionTest extends TestCase
     public function test_what_is_unmet_is_asked_for_in_words_and_what_is_met_is_not(): void
     {
         $condition = ConditionReader::read(new Node(['all' => [['map' => ['remote', 'dyno']], ['slot' => 'cooler', 'is' => 'upgraded'], ['ethanol' => ['at_least' => 30]]]], 'that'));
-        self::assertSame('an upgraded cooler and a fuel with at least 30 % ethanol', $condition->asks(self::situation('map')));
-        self::assertSame('a remote map or a dyno map, an upgraded cooler and a fuel with at least 30 % ethanol', $condition->asks(self::situation()));
+        self::assertSame('upgraded cooler and a fuel with at least 30 % ethanol', $condition->asks(self::situation('map')));
+        self::assertSame('a remote map or a dyno map, upgraded cooler and a fuel with at least 30 % ethanol', $condition->asks(self::situation()));
     }
 
     public function test_an_unknown_word_is_refused_with_the_known_ones(): void
