@@ -16,6 +16,7 @@ use Pebblerun\Core\Fuel\Fuel;
 use Pebblerun\Core\Fuel\FuelKind;
 use Pebblerun\Core\Limits\Appetite;
 use Pebblerun\Core\Limits\Limit;
+use Pebblerun\Core\Parts\Boost;
 use Pebblerun\Core\Parts\Effects;
 use Pebblerun\Core\Parts\Evidence;
 use Pebblerun\Core\Parts\GainCase;
@@ -55,6 +56,8 @@ final class Lyre
     public ?Curve $measured = null;
 
     public ?Target $target = null;
+
+    public ?Boost $boost = null;
 
     public function __construct()
     {
@@ -115,7 +118,7 @@ final class Lyre
 
         return new Platform(
             'lyre', 'Lyre', 'front', 'turbo', FuelKind::Petrol, 2019, 2024, 0.0016, true, 6500.0, self::curve(),
-            ['lane' => 'Lane'], $slots, $families, $this->limits, $this->ceilings,
+            ['lane' => 'Lane'], $slots, $families, $this->limits, $this->ceilings, false, $this->boost,
         );
     }
 

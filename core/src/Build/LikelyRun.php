@@ -147,7 +147,7 @@ final readonly class LikelyRun
     /** @return list<Loss> */
     private static function losses(Catalog $catalog, Brief $brief): array
     {
-        $share = Loss::defaultShare($brief->car->drive, $brief->car->gearbox);
+        $share = $brief->car->lossShare();
         $peak = $catalog->platform->baseline->peakPower();
 
         return [Loss::percentage($share), Loss::constant($share, $peak->value / ($peak->rpm * Rpm::OMEGA))];

@@ -29,6 +29,7 @@ final readonly class BriefReader
                 $node->maybe('use')?->keyword('road', 'track') ?? 'road',
                 $this->platform->aspiration,
                 $this->platform->drive,
+                self::measuredLoss($car->maybe('measured_loss')),
             ),
             $this->came($node->get('came')),
             $this->target($node->maybe('target')),
@@ -43,6 +44,17 @@ final readonly class BriefReader
             $node->has('fuels') ? $node->strings('fuels') : null,
             Appetite::from($node->maybe('appetite')?->keyword('cautious', 'usual', 'bold') ?? 'usual'),
         );
+    }
+
+    private static function measuredLoss(?Node $pair): ?float
+    {
+        if ($pair === null) {
+            return null;
+        }
+        $crank = $pair->get('crank_power')->number();
+        $wheel = $pair->get('wheel_power')->number();
+
+        return $wheel > 0.0 && $wheel < $crank ? 1.0 - $wheel / $crank : $pair->refuse("{$wheel} at the wheels of {$crank} at the crank cannot be: the wheels get less than the crank gives.");
     }
 
     private function came(Node $node): Came

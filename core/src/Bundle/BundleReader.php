@@ -32,7 +32,7 @@ final class BundleReader
     public static function catalog(Node $node, UnitSystem $units): Catalog
     {
         $platform = (new PlatformReader($units))->read($node->get('platform'));
-        $reader = new PartReader($units, $platform);
+        $reader = new PartReader($units, $platform, ShopReader::dynoFactors($node->get('shop')));
         $parts = [];
         foreach ($node->each('parts') as $item) {
             $part = $reader->read($item);

@@ -4,6 +4,7 @@ namespace Pebblerun\Core\Bundle;
 
 use Pebblerun\Core\Cost\MoneyRange;
 use Pebblerun\Core\Cost\PartPrice;
+use Pebblerun\Core\Dyno\Frame;
 use Pebblerun\Core\Limits\Limit;
 use Pebblerun\Core\Parts\AddedPower;
 use Pebblerun\Core\Parts\Anchor;
@@ -16,6 +17,7 @@ use Pebblerun\Core\Parts\Need;
 use Pebblerun\Core\Parts\Part;
 use Pebblerun\Core\Parts\Reference;
 use Pebblerun\Core\Platform\Ceiling;
+use Pebblerun\Core\Platform\Loss;
 use Pebblerun\Core\Platform\Platform;
 use Pebblerun\Core\Safety\Caution;
 use Pebblerun\Core\Units\Range;
@@ -29,7 +31,8 @@ final readonly class PartReader
 
     private const UNMAPPED_NATURAL = 0.65;
 
-    public function __construct(private UnitSystem $units, private Platform $platform) {}
+    /** @param  array<string, Range>  $dynoFactors  the shop's house factors by kind of dyno */
+    public function __construct(private UnitSystem $units, private Platform $platform, private array $dynoFactors = []) {}
 
     public function read(Node $node): Part
     {
@@ -85,26 +88,41 @@ final readonly class PartReader
     private function gain(Node $node, float $share): GainCase
     {
         $reference = $node->maybe('reference');
+        $frame = $this->frame($node);
         $anchors = array_map(
-            fn (Node $anchor): Anchor => new Anchor($anchor->get('rpm')->number(), $this->power($anchor->get('power'))),
+            fn (Node $anchor): Anchor => new Anchor($anchor->get('rpm')->number(), $frame->convert($this->power($anchor->get('power')))),
             $node->each('over_rpm'),
         );
         $evidence = $node->get('evidence');
 
         return new GainCase(
             ConditionReader::maybe($node, 'when'),
-            $anchors === [] ? $this->power($node->get('power')) : Range::exact(0.0),
-            $anchors === [] ? $this->torque($node->get('torque')) : Range::exact(0.0),
+            $anchors === [] ? $frame->convert($this->power($node->get('power'))) : Range::exact(0.0),
+            $anchors === [] ? $frame->convert($this->torque($node->get('torque'))) : Range::exact(0.0),
             $anchors,
             $reference === null ? null : new Reference(
-                $reference->get('power')->number() * $this->units->power->watts(),
-                $reference->get('torque')->number() * $this->units->torque->newtonMetres(),
+                $frame->likely($reference->get('power')->number() * $this->units->power->watts()),
+                $frame->likely($reference->get('torque')->number() * $this->units->torque->newtonMetres()),
             ),
             $node->maybe('unmapped')?->number() ?? $share,
             Evidence::from($evidence->get('kind')->keyword(...array_column(Evidence::cases(), 'value'))),
             $evidence->maybe('note')?->string() ?? '',
             BoostReader::maybe($node, $this->units),
+            $frame->words(),
         );
+    }
+
+    /** Figures from elsewhere are brought to the shop's own frame; the crank by the usual loss of a manual gearbox. */
+    private function frame(Node $node): Frame
+    {
+        $frame = $node->maybe('frame');
+
+        return $frame === null ? Frame::own() : $frame->guard(fn (): Frame => Frame::of(
+            ($frame->maybe('at')?->keyword('wheels', 'crank') ?? 'wheels') === 'crank',
+            $frame->maybe('dyno')?->string(),
+            $this->dynoFactors,
+            Loss::defaultShare($this->platform->drive, 'manual'),
+        ));
     }
 
     private function effects(Node $node): Effects

@@ -37,6 +37,17 @@ final class ShopReader
         return $fuels;
     }
 
+    /** @return array<string, Range> what figures of each kind of dyno are multiplied by to be the shop's own */
+    public static function dynoFactors(Node $node): array
+    {
+        $factors = [];
+        foreach ($node->each('dyno_factors') as $factor) {
+            $factors[$factor->get('dyno')->string()] = $factor->get('factor')->range();
+        }
+
+        return $factors;
+    }
+
     /** Hundredths: minor units of a rate, or of a percent. */
     private static function notNegative(Node $node): int
     {

@@ -35,7 +35,8 @@ final readonly class Why
     {
         $case = $gain->case;
         $when = $case->when === null ? 'always' : "with {$case->when->asks($state->situationOf($gain->part))}";
-        $note = $case->note === '' ? '' : " ({$case->note})";
+        $said = array_filter([$case->note, $case->converted]);
+        $note = $said === [] ? '' : ' ('.implode('; ', $said).')';
 
         return $case->anchors === []
             ? sprintf(

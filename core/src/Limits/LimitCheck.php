@@ -13,7 +13,7 @@ use Pebblerun\Core\Units\Rpm;
 final readonly class LimitCheck
 {
     /** Cold days and overshoot. */
-    private const OVERSHOOT = 1.05;
+    public const OVERSHOOT = 1.05;
 
     private const CLEAR = 0.9;
 

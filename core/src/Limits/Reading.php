@@ -22,6 +22,14 @@ final readonly class Reading
         public float $rpm,
     ) {}
 
+    /** How much the demand itself, without overshoot, may still grow before safe is reached; null where it cannot be said. */
+    public function room(): ?float
+    {
+        return $this->used === null || $this->used > 1.0 || $this->used <= 0.0 || $this->limit->quantity === Quantity::EngineSpeed
+            ? null
+            : ($this->safe - $this->demand) / LimitCheck::OVERSHOOT;
+    }
+
     /** Whether this is the weaker link: worse status, then more used. */
     public function isWeakerThan(?self $other): bool
     {

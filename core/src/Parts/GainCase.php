@@ -15,6 +15,7 @@ final readonly class GainCase
      * @param  Range  $torque  N·m at peak torque
      * @param  list<Anchor>  $anchors  instead of the two, when given
      * @param  ?Reference  $reference  null: the baseline, with the likely gain of the map the case wants
+     * @param  string  $converted  how its figures came into the shop's frame; empty when they were read there
      * @param  ?Boost  $boost  that a map asks; null where it is not stated
      * @param  float  $unmapped  share of a gain that comes without a map that covers the part
      */
@@ -28,6 +29,7 @@ final readonly class GainCase
         public Evidence $evidence,
         public string $note,
         public ?Boost $boost = null,
+        public string $converted = '',
     ) {}
 
     public function terms(): int

@@ -19,6 +19,9 @@ final class LimitWords
         }
         $where = $quantity === Quantity::EngineSpeed || $quantity === Quantity::Boost ? '' : " near {$say->sayRpm($reading->rpm)}";
 
-        return "{$reading->limit->name}, {$reading->status->words()}: nine cars in ten stay under {$figure($reading->demand)} {$unit}{$where}; safe to {$figure($reading->safe)}, edge {$figure($reading->edge)}.";
+        $room = $reading->room();
+        $more = $room === null ? '' : "; room for {$figure($room)} {$unit} more";
+
+        return "{$reading->limit->name}, {$reading->status->words()}: nine cars in ten stay under {$figure($reading->demand)} {$unit}{$where}; safe to {$figure($reading->safe)}, edge {$figure($reading->edge)}{$more}.";
     }
 }

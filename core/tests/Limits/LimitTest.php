@@ -7,9 +7,13 @@ use Pebblerun\Core\Limits\Limit;
 use Pebblerun\Core\Limits\Quantity;
 use Pebblerun\Core\Limits\Reading;
 use Pebblerun\Core\Limits\Status;
+use Pebblerun\Core\Parts\Boost;
 use Pebblerun\Core\Parts\Effects;
 use Pebblerun\Core\Parts\Evidence;
+use Pebblerun\Core\Parts\GainCase;
+use Pebblerun\Core\Parts\Part;
 use Pebblerun\Core\Tests\Lyre;
+use Pebblerun\Core\Units\Range;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -117,5 +121,29 @@ final class LimitTest extends TestCase
         self::assertFalse(Appetite::Usual->allows(Status::Over));
         self::assertTrue(Appetite::Bold->allows(Status::Over));
         self::assertFalse(Appetite::Bold->allows(Status::PastEdge));
+    }
+
+    public function test_fuel_flow_is_crank_power_times_consumption(): void
+    {
+        // By hand: P90 219.0 kW at the wheels is 254.7 at the crank by percentage; 365 g/kWh boosted port-injected with
+        // 5 % ethanol (1.021): 94.9 kg/h; times 1.05 over 120 kg/h.
+        $reading = self::reading(self::limit(Quantity::FuelFlow, [[0.0, 120.0 / 3600.0, 130.0 / 3600.0]]));
+        self::assertEqualsWithDelta(1.05 * 94.9 / 120.0, $reading->used, 0.006);
+    }
+
+    public function test_boost_is_what_the_map_asks_and_the_factorys_before_it(): void
+    {
+        $lyre = new Lyre;
+        $lyre->boost = new Boost(Range::exact(100_000.0), Range::exact(80_000.0));
+        $map = $lyre->parts['map'];
+        $case = $map->gains[0];
+        $asks = new GainCase(null, $case->power, $case->torque, [], null, 0.3, $case->evidence, '', new Boost(Range::exact(140_000.0), Range::exact(120_000.0)));
+        $lyre->parts['map'] = new Part('map', 'Map', 'Nullarc', ['map'], [], [], $map->map, [$asks], true, new Effects, [], [], [], $map->price, false, '', []);
+        $lyre->limits = [self::limit(Quantity::Boost, [[0.0, 150_000.0, 160_000.0]])];
+        $results = $lyre->estimator(['map'])->estimate();
+        self::assertEqualsWithDelta(1.05 * 100.0 / 150.0, $results[0]->readings[0]->used, 1e-9);
+        self::assertEqualsWithDelta(1.05 * 140.0 / 150.0, $results[1]->readings[0]->used, 1e-9);
+        self::assertSame(Status::Close, $results[1]->readings[0]->status);
+        self::assertEqualsWithDelta(150_000.0 / 1.05 - 140_000.0, $results[1]->readings[0]->room(), 1e-6);
     }
 }
