@@ -1,0 +1,143 @@
+<?php
+
+namespace Pebblerun\Core\Tests\Estimate;
+
+use Pebblerun\Core\Bundle\BundleReader;
+use Pebblerun\Core\Estimate\Document;
+use Pebblerun\Core\Estimate\Estimate;
+use Pebblerun\Core\Tests\Bundle\SmallBundle;
+use Pebblerun\Core\Units\PowerUnit;
+use Pebblerun\Core\Units\TorqueUnit;
+use Pebblerun\Core\Units\UnitSystem;
+use PHPUnit\Framework\TestCase;
+
+/** What the pages print, on the small bundle. */
+final class DocumentTest extends TestCase
+{
+    /**
+     * @param  list<list<array<string, mixed>>>  $stages  changes of each
+     * @return array<string, mixed>
+     */
+    private static function plan(array $stages, array $came = []): array
+    {
+        $document = SmallBundle::with('plan.stages', array_map(
+            fn (array $changes, int $i): array => ['key' => "s{$i}", 'name' => "step {$i}", 'fuel' => 'pump', 'changes' => $changes],
+            $stages,
+            array_keys($stages),
+        ));
+        $document = SmallBundle::change($document, 'brief.came.parts', $came);
+
+        return Document::of(Estimate::of(BundleReader::read($document)), new UnitSystem);
+    }
+
+    /** @return list<string> the states of a slot's cells from as it came on */
+    private static function states(array $document, string $slot): array
+    {
+        return array_column(self::row($document, $slot)['cells'], 'state');
+    }
+
+    /** @return array<string, mixed> */
+    private static function row(array $document, string $slot): array
+    {
+        foreach ($document['lanes'] as $lane) {
+            foreach ($lane['slots'] as $row) {
+                if ($row['key'] === $slot) {
+                    return $row;
+                }
+            }
+        }
+        self::fail("the board has no row {$slot}");
+    }
+
+    public function test_the_board_says_what_is_fitted_then(): void
+    {
+        $document = self::plan([[['fit' => 'map'], ['fit' => 'filter']], [['fit' => 'cooler'], ['fit' => 'map']], [['remove' => 'filter']]]);
+        self::assertSame(['stock', 'new', 'again', 'carried'], self::states($document, 'map'));
+        self::assertSame(['stock', 'new', 'carried', 'removed'], self::states($document, 'filter'));
+        self::assertSame(['stock', 'advised', 'missing', 'missing'], self::states($document, 'pipe'));
+        self::assertSame('Pipe', self::row($document, 'pipe')['cells'][2]['name']);
+        self::assertSame('Cooler needs the Pipe: the rubber pipe does not reach.', self::row($document, 'pipe')['cells'][2]['note']);
+        self::assertSame(['came', 'carried', 'carried', 'carried'], self::states($document, 'fuel-in-tank'));
+    }
+
+    public function test_a_kit_spans_its_slots_and_falls_back_to_its_parts(): void
+    {
+        $document = self::plan([[['fit' => 'map'], ['fit' => 'kit']], [['fit' => 'pipe']]]);
+        self::assertSame(['stock', 'new', 'left-over'], self::states($document, 'filter'));
+        self::assertSame(['stock', 'spanned', 'new'], self::states($document, 'pipe'));
+        self::assertContains('kit-broken', array_column($document['stages'][2]['findings'], 'kind'));
+    }
+
+    public function test_what_the_car_came_with_stands_in_column_zero(): void
+    {
+        self::assertSame(['came', 'carried'], self::states(self::plan([[['fit' => 'map']]], ['filter']), 'filter'));
+    }
+
+    public function test_an_internal_slot_shows_only_when_something_makes_it_matter(): void
+    {
+        $keys = array_column(self::plan([[['fit' => 'map']]])['lanes'], 'key');
+        self::assertSame(['map', 'air'], $keys);
+    }
+
+    public function test_a_part_after_its_map_is_flagged_and_one_that_must_not_run_gates_the_stage(): void
+    {
+        $document = self::plan([[['fit' => 'map']], [['fit' => 'pipe']], [['fit' => 'late']], [['fit' => 'map']]]);
+        self::assertSame('uncovered', self::row($document, 'pipe')['cells'][2]['flag']);
+        self::assertNull(self::row($document, 'pipe')['cells'][4]['flag']);
+        self::assertSame([false, false, false, true, false], array_column($document['stages'], 'gated'));
+        self::assertSame('over', $document['stages'][3]['status']);
+    }
+
+    public function test_every_part_explains_its_share(): void
+    {
+        $shares = array_column(self::plan([[['fit' => 'map'], ['fit' => 'filter']]])['stages'][1]['parts'], null, 'part');
+        $why = implode(' ', $shares['filter']['why']);
+        self::assertStringContainsString("Case: always. 1 to 5 whp at peak power, 1 to 4 lb-ft at peak torque, likely 3 and 2. Evidence: shop's dyno (three cars).", $why);
+        self::assertStringContainsString('Covered by Map: the full gain counts.', $why);
+        self::assertStringContainsString('Family "air" can give 10 % in all', $why);
+        self::assertSame('It is the map itself.', $shares['map']['why'][2]);
+        self::assertGreaterThan(0.0, $shares['filter']['adds']);
+    }
+
+    public function test_a_part_without_its_map_says_how_much_of_it_counts(): void
+    {
+        $share = self::plan([[['fit' => 'filter']]])['stages'][1]['parts'][0];
+        self::assertFalse($share['covered']);
+        self::assertContains('Not covered by the factory map: only 30 % of the gain counts until the next map.', $share['why']);
+    }
+
+    public function test_cautions_stand_on_the_stage_that_fits_the_part_once_each(): void
+    {
+        $stages = self::plan([[['fit' => 'map']], [['fit' => 'cooler'], ['fit' => 'pipe']]])['stages'];
+        self::assertCount(1, $stages[1]['cautions']);
+        self::assertCount(2, $stages[2]['cautions']);
+        self::assertStringContainsString('Stands, never a jack alone', implode(' ', $stages[2]['cautions']));
+    }
+
+    public function test_the_knee_lies_before_the_stage_that_gets_dear(): void
+    {
+        $document = self::plan([[['fit' => 'map']], [['fit' => 'filter', 'agreed' => 2000]]]);
+        self::assertSame(1, $document['knee']['stage']);
+        self::assertMatchesRegularExpression('/^the knee: past here € [\d,]+ a whp$/', $document['knee']['sentence']);
+        self::assertNull(self::plan([[['fit' => 'map']]])['knee']);
+    }
+
+    public function test_figures_come_in_the_readers_units(): void
+    {
+        $estimate = Estimate::of(BundleReader::read(SmallBundle::document()));
+        $hp = Document::of($estimate, new UnitSystem);
+        $kw = Document::of($estimate, new UnitSystem(PowerUnit::Kw, TorqueUnit::Nm));
+        self::assertSame(['power' => 'wheel kW', 'torque' => 'N·m', 'money' => '€'], $kw['labels']);
+        self::assertEqualsWithDelta($hp['stages'][1]['power']['p50'] * 0.7457, $kw['stages'][1]['power']['p50'], 0.1);
+        self::assertEqualsWithDelta($hp['stages'][1]['torque']['p50'] * 1.35582, $kw['stages'][1]['torque']['p50'], 0.1);
+        self::assertStringContainsString('wheel kW likely', $kw['verdict'][0]['headline']);
+        self::assertSame($hp['stages'][1]['money'], [...$kw['stages'][1]['money'], 'per_power' => $hp['stages'][1]['money']['per_power']]);
+    }
+
+    public function test_the_torque_limits_of_a_stage_are_moved_by_its_map(): void
+    {
+        $stages = self::plan([[['fit' => 'map']]])['stages'];
+        self::assertEqualsWithDelta(300.0, $stages[0]['torque_limits'][0]['points'][0]['safe'], 0.05);
+        self::assertEqualsWithDelta(306.0, $stages[1]['torque_limits'][0]['points'][0]['safe'], 0.05);
+    }
+}
