@@ -1,0 +1,73 @@
+<?php
+
+namespace Tests\Feature;
+
+use App\Actions\EditPlan;
+use App\Actions\SavePlan;
+use App\Models\PlanRevision;
+use Illuminate\Database\QueryException;
+use Illuminate\Support\Facades\DB;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\TestCase;
+
+/** What PostgreSQL itself forbids, and what a save leaves behind. */
+final class DatabaseTest extends TestCase
+{
+    public static function badRows(): iterable
+    {
+        yield 'a role nobody has' => ["insert into users (shop_id, name, email, password, role) select id, 'X', 'x@x.test', 'x', 'emperor' from shops limit 1", 'users_role_known'];
+        yield 'a revision number twice' => ['insert into plan_revisions (plan_id, number, content_of, document, label, author_id, created_at) select plan_id, number, content_of, document, label, author_id, now() from plan_revisions limit 1', 'plan_revisions_plan_id_number_unique'];
+        yield 'a revision that shows a later one' => ['insert into plan_revisions (plan_id, number, content_of, document, label, author_id, created_at) select plan_id, 77, 78, document, label, author_id, now() from plan_revisions limit 1', 'plan_revisions_order'];
+        yield 'a plan without a revision' => ['update plans set revision = 0', 'plans_revision_positive'];
+        yield 'a library version twice' => ['insert into library_versions (platform_id, number, platform, parts, created_at) select platform_id, number, platform, parts, now() from library_versions limit 1', 'library_versions_platform_id_number_unique'];
+        yield 'a platform key twice in a shop' => ["insert into platforms (shop_id, key, name) select shop_id, key, 'again' from platforms limit 1", 'platforms_shop_id_key_unique'];
+        yield 'a plan of a library version that is gone' => ['update plans set library_version_id = 999999', 'plans_library_version_id_foreign'];
+        yield 'a platform with jobs taken away' => ['delete from platforms', 'customer_jobs_platform_id_foreign'];
+    }
+
+    #[DataProvider('badRows')]
+    public function test_a_bad_row_is_impossible(string $sql, string $constraint): void
+    {
+        $this->expectException(QueryException::class);
+        $this->expectExceptionMessage($constraint);
+        DB::statement($sql);
+    }
+
+    public function test_a_save_that_fails_half_way_leaves_nothing(): void
+    {
+        $plan = $this->plan();
+        $before = [$plan->document, $plan->revision, PlanRevision::query()->count()];
+        PlanRevision::creating(fn (): never => throw new \RuntimeException('the power went out'));
+        try {
+            (new EditPlan(new SavePlan))->commands($plan, 1, [['do' => 'add-stage', 'name' => 'x']], $this->person('advisor'));
+            self::fail('it was saved');
+        } catch (\RuntimeException $fault) {
+            self::assertSame('the power went out', $fault->getMessage());
+        } finally {
+            PlanRevision::flushEventListeners();
+        }
+        $after = $this->plan();
+        self::assertEquals($before, [$after->document, $after->revision, PlanRevision::query()->count()]);
+    }
+
+    public function test_kept_figures_change_no_answer(): void
+    {
+        $this->actingAs($this->person('advisor'));
+        $url = "/plans/{$this->plan()->id}";
+        $kept = $this->getJson($url)->json('estimate');
+        DB::statement("update plans set figures = '{}'");
+        self::assertEquals($kept, $this->getJson($url)->json('estimate'));
+    }
+
+    public function test_an_edit_takes_few_queries_and_the_counter_one_a_collection(): void
+    {
+        $this->actingAs($this->person('advisor'));
+        $plan = $this->plan();
+        DB::enableQueryLog();
+        $this->postJson("/plans/{$plan->id}/commands", ['revision' => 1, 'commands' => [['do' => 'add-stage', 'name' => '']]])->assertOk();
+        self::assertLessThanOrEqual(10, count(DB::getQueryLog()));
+        DB::flushQueryLog();
+        $this->get('/')->assertOk();
+        self::assertLessThanOrEqual(6, count(DB::getQueryLog()));
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+namespace Tests\Formats;
+
+use Pebblerun\Formats\Door;
+use Pebblerun\Formats\Folder;
+use Pebblerun\Formats\JsonFile;
+use Pebblerun\Formats\Refused;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class DoorTest extends TestCase
+{
+    public static function texts(): iterable
+    {
+        yield 'a list' => ['[1, 2]', 'The document must be a JSON object'];
+        yield 'not UTF-8' => ["{\"name\": \"\xE9\"}", 'The file is not UTF-8 text: save it as UTF-8.'];
+        yield 'a comma too many' => ['{"a": 1,}', 'The file is no well-formed JSON'];
+        yield 'cut off' => ["{\"a\":\n [1, 2", 'The file breaks off after 12 bytes, in line 2'];
+        yield 'too deep' => [str_repeat('{"a":', 40).'1'.str_repeat('}', 40), 'The file is no well-formed JSON'];
+    }
+
+    #[DataProvider('texts')]
+    public function test_a_text_that_is_no_document_is_refused(string $text, string $words): void
+    {
+        $this->expectException(Refused::class);
+        $this->expectExceptionMessage($words);
+        JsonFile::decode($text);
+    }
+
+    public static function briefs(): iterable
+    {
+        yield 'an unknown word' => [['use' => 'moon'], 'use: "moon" is not known here: use one of road, track.'];
+        yield 'a misspelt answer' => [['budged' => []], '"budged" is not known here: check the spelling, or leave it out.'];
+        yield 'text for a number' => [['budget' => ['total' => 'much']], 'budget.total: "much" must be a number.'];
+        yield 'below nothing' => [['budget' => ['total' => -1]], 'budget.total: -1 is too low: give 0 or more.'];
+        yield 'half a target' => [['target' => ['torque' => 300]], 'target'];
+        yield 'a key with spaces' => [['fuels' => ['Pump 98']], 'fuels[0]: "Pump 98" is not well formed'];
+    }
+
+    #[DataProvider('briefs')]
+    public function test_a_brief_that_is_not_one_is_refused_with_its_place(array $change, string $words): void
+    {
+        try {
+            Door::standard()->section('brief', ['car' => ['year' => 2020, 'gearbox' => 'manual'], 'came' => ['parts' => [], 'fuel' => 'pump'], ...$change]);
+            self::fail('it was taken');
+        } catch (Refused $fault) {
+            self::assertStringContainsString($words, $fault->getMessage());
+        }
+    }
+
+    public function test_a_brief_may_be_half_done(): void
+    {
+        $brief = ['car' => ['year' => 2020, 'gearbox' => 'manual'], 'came' => ['parts' => [], 'fuel' => 'pump']];
+        self::assertSame($brief, Door::standard()->section('brief', $brief));
+    }
+
+    public function test_every_fault_of_a_document_is_told_at_once(): void
+    {
+        try {
+            Door::standard()->section('brief', ['car' => ['year' => 'new', 'gearbox' => 'six'], 'came' => ['parts' => [], 'fuel' => 'pump'], 'use' => 'moon']);
+            self::fail('it was taken');
+        } catch (Refused $fault) {
+            self::assertCount(3, $fault->faults);
+        }
+    }
+
+    public function test_a_folder_gives_its_jobs_as_bundles(): void
+    {
+        $folder = new Folder(dirname(__DIR__, 2).'/demo', Door::standard());
+        self::assertContains('skarn-hill-commuter', $folder->jobs());
+        self::assertSame('corvane-lyre-16t', $folder->bundle('skarn-hill-commuter')['platform']['key']);
+        $this->expectException(Refused::class);
+        $this->expectExceptionMessage('jobs/no-such-job/brief.json');
+        $folder->bundle('no-such-job');
+    }
+}
