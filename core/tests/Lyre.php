@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Tests;
 
+use Pebblerun\Core\Air\AirSide;
 use Pebblerun\Core\Brief\Brief;
 use Pebblerun\Core\Brief\Budget;
 use Pebblerun\Core\Brief\Came;
@@ -58,6 +59,8 @@ final class Lyre
     public ?Target $target = null;
 
     public ?Boost $boost = null;
+
+    public ?AirSide $air = null;
 
     public function __construct()
     {
@@ -118,7 +121,7 @@ final class Lyre
 
         return new Platform(
             'lyre', 'Lyre', 'front', 'turbo', FuelKind::Petrol, 2019, 2024, 0.0016, true, 6500.0, self::curve(),
-            ['lane' => 'Lane'], $slots, $families, $this->limits, $this->ceilings, false, $this->boost,
+            ['lane' => 'Lane'], $slots, $families, $this->limits, $this->ceilings, false, $this->boost, $this->air,
         );
     }
 

@@ -111,6 +111,8 @@ final class Estimator
     /** @param  non-empty-list<float>  $power  likely, W */
     private function result(StageModel $model, array $power, StageFigures $figures, LikelyRun $likely, SampleRun $sample): StageResult
     {
+        $soak = $likely->soak($model, $power);
+
         return new StageResult(
             $model,
             Curve::onGrid($likely->rpms[0], $likely->torqueOf($power), $likely->isSketched()),
@@ -120,8 +122,9 @@ final class Estimator
             $figures->plainSum,
             self::sharesOf($model, $figures),
             self::bindingsOf($model, $likely->peaksOf($power), $figures),
-            $sample->readings($model, $power, $figures->used),
+            $sample->readings($model, $power, $figures->used, $soak),
             $likely->usedGain($power, $this->brief->range),
+            $soak,
         );
     }
 

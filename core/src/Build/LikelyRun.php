@@ -2,10 +2,12 @@
 
 namespace Pebblerun\Core\Build;
 
+use Pebblerun\Core\Air\Soak;
 use Pebblerun\Core\Brief\Brief;
 use Pebblerun\Core\Condition\Catalog;
 use Pebblerun\Core\Curve\Curve;
 use Pebblerun\Core\Draws\Draws;
+use Pebblerun\Core\Fuel\Consumption;
 use Pebblerun\Core\Plan\Plan;
 use Pebblerun\Core\Plan\Stacking;
 use Pebblerun\Core\Platform\Loss;
@@ -108,6 +110,24 @@ final readonly class LikelyRun
         }
 
         return $before > 0.0 ? $now / $before - 1.0 : 0.0;
+    }
+
+    /**
+     * Charge temperature by pull, at the power peak; null without boost or a known cooler.
+     *
+     * @param  non-empty-list<float>  $power  likely, W on the full grid
+     */
+    public function soak(StageModel $model, array $power): ?Soak
+    {
+        $platform = $this->catalog->platform;
+        if ($platform->air === null || $model->boost === null) {
+            return null;
+        }
+        $crank = max($power) / (1.0 - $this->losses[0]->share);
+        $fuel = $model->state->fuel;
+        $flow = $crank * Consumption::perJoule($fuel, $model->isBoosted($platform), $platform->direct);
+
+        return $platform->air->soak($model->cooler(), $model->boost->atPower->likely, $flow, $fuel);
     }
 
     /** The speed at which a stage's curve ends: the car's own last one, unless its rev limit was moved. */

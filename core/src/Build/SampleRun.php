@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Build;
 
+use Pebblerun\Core\Air\Soak;
 use Pebblerun\Core\Brief\Brief;
 use Pebblerun\Core\Condition\Catalog;
 use Pebblerun\Core\Draws\Draws;
@@ -79,12 +80,12 @@ final readonly class SampleRun
      * @param  list<array{float, float}>  $used  as figures() gave them
      * @return list<Reading>
      */
-    public function readings(StageModel $model, array $power, array $used): array
+    public function readings(StageModel $model, array $power, array $used, ?Soak $soak): array
     {
         $rpms = $this->rpmsOf($model);
         $likely = array_map(fn (float $rpm): float => $power[$this->likely->placeOf($rpm)], $rpms);
 
-        return $this->check($rpms)->readings($model, $likely, $used);
+        return $this->check($rpms)->readings($model, $likely, $used, $soak);
     }
 
     /**
@@ -117,9 +118,7 @@ final readonly class SampleRun
     /** @param  list<float>  $rpms */
     private function check(array $rpms): LimitCheck
     {
-        $platform = $this->catalog->platform;
-
-        return new LimitCheck($platform->limits, $this->likely->losses, $rpms, $platform->direct, $platform->boosted);
+        return new LimitCheck($this->catalog->platform, $this->likely->losses, $rpms);
     }
 
     /**

@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Build;
 
+use Pebblerun\Core\Air\Cooler;
 use Pebblerun\Core\Parts\AddedPower;
 use Pebblerun\Core\Parts\Boost;
 use Pebblerun\Core\Platform\Ceiling;
@@ -56,6 +57,24 @@ final readonly class StageModel
             $revLimits === [] ? $platform->revLimit : max($revLimits),
             self::boost($gains) ?? $platform->boost,
         );
+    }
+
+    /** The charge cooler that was fitted, if any. */
+    public function cooler(): ?Cooler
+    {
+        foreach ($this->state->parts() as $mounted) {
+            if ($mounted->part->effects->cooler !== null) {
+                return $mounted->part->effects->cooler;
+            }
+        }
+
+        return null;
+    }
+
+    /** Whether the engine breathes under pressure: from the factory, or by a part. */
+    public function isBoosted(Platform $platform): bool
+    {
+        return $platform->boosted || $this->state->situation->hasTag('forced-induction');
     }
 
     /** @param  list<Gain>  $gains */

@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Build;
 
+use Pebblerun\Core\Air\Soak;
 use Pebblerun\Core\Curve\Curve;
 use Pebblerun\Core\Draws\Percentiles;
 use Pebblerun\Core\Limits\Reading;
@@ -18,6 +19,7 @@ final readonly class StageResult
      * @param  list<Share>  $shares
      * @param  list<Binding>  $bindings  ceilings that cost something
      * @param  list<Reading>  $readings
+     * @param  ?Soak  $soak  charge temperature by pull; null without boost or a known cooler
      * @param  float  $usedGain  mean torque over the brief's range against the car as it came: 0.2 is a fifth more
      */
     public function __construct(
@@ -31,6 +33,7 @@ final readonly class StageResult
         public array $bindings,
         public array $readings,
         public float $usedGain,
+        public ?Soak $soak,
     ) {}
 
     public function weakest(): ?Reading

@@ -140,6 +140,7 @@ final readonly class PartReader
             ), $effects->each('added_power')),
             array_map(fn (Node $ceiling): Ceiling => $limits->ceiling($ceiling), $effects->each('ceilings')),
             array_map(fn (Node $limit): Limit => $limits->limit($limit, $this->platform->slots), $effects->each('limits')),
+            AirReader::maybeCooler($effects->maybe('cooler')),
         );
     }
 

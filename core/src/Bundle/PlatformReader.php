@@ -43,6 +43,7 @@ final readonly class PlatformReader
             array_map(fn (Node $ceiling): Ceiling => $limits->ceiling($ceiling), $node->each('ceilings')),
             $engine->get('injection')->keyword('port', 'direct') === 'direct',
             BoostReader::maybe($node, $this->units),
+            AirReader::side($node->maybe('air')),
         );
     }
 

@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Estimate;
 
+use Pebblerun\Core\Air\Soak;
 use Pebblerun\Core\Build\Binding;
 use Pebblerun\Core\Build\Share;
 use Pebblerun\Core\Build\StageResult;
@@ -129,6 +130,7 @@ final readonly class Document
             'findings' => array_map($this->finding(...), $findings),
             'torque_limits' => $this->torqueLimits($result),
             'gated' => $result->gating() !== [],
+            'soak' => $this->soak($result->soak),
             'cautions' => $this->cautions($state),
         ];
     }
@@ -198,6 +200,26 @@ final readonly class Document
             'sentence' => LimitWords::of($reading, $this->say),
             'consequence' => $reading->limit->consequence,
             'evidence' => trim($reading->limit->evidence->words().($reading->limit->note === '' ? '' : ": {$reading->limit->note}")),
+        ];
+    }
+
+    /** @return ?array<string, mixed> */
+    private function soak(?Soak $soak): ?array
+    {
+        if ($soak === null) {
+            return null;
+        }
+        $temperature = fn (float $kelvin): float => $this->say->limit(Quantity::ChargeTemperature, $kelvin);
+        $unit = $this->say->limitLabel(Quantity::ChargeTemperature);
+
+        return [
+            'first' => $temperature($soak->first),
+            'fifth' => $temperature($soak->fifth),
+            'lost_percent' => round(100 * $soak->lost(), 1),
+            'sentence' => sprintf(
+                'Charge air %d %s on the first pull, %d %s on the fifth (12 s each, 30 s between): %.1f %% of power gone by then.',
+                round($temperature($soak->first)), $unit, round($temperature($soak->fifth)), $unit, 100 * $soak->lost(),
+            ),
         ];
     }
 

@@ -2,11 +2,13 @@
 
 namespace Pebblerun\Core\Limits;
 
+use Pebblerun\Core\Air\Soak;
 use Pebblerun\Core\Build\StageModel;
 use Pebblerun\Core\Build\Track;
 use Pebblerun\Core\Draws\Percentiles;
 use Pebblerun\Core\Fuel\Consumption;
 use Pebblerun\Core\Platform\Loss;
+use Pebblerun\Core\Platform\Platform;
 use Pebblerun\Core\Units\Rpm;
 
 /** Checks every component that stands in a stage against the stage's drawn curves. */
@@ -17,17 +19,18 @@ final readonly class LimitCheck
 
     private const CLEAR = 0.9;
 
+    private const WARMER = 3.0;
+
+    private const CLEAR_KELVIN = 10.0;
+
     /** Engine speed is held by the limiter: no spread and no overshoot, so clear reaches further. */
     private const CLEAR_SPEED = 0.98;
 
     /**
-     * @param  list<Limit>  $limits  the platform's
      * @param  list<Loss>  $losses  limits at the crank are checked under each and the worst is taken
      * @param  list<float>  $rpms  of the draws
-     * @param  bool  $direct  direct injection
-     * @param  bool  $boosted  from the factory
      */
-    public function __construct(private array $limits, private array $losses, private array $rpms, private bool $direct = false, private bool $boosted = true) {}
+    public function __construct(private Platform $platform, private array $losses, private array $rpms) {}
 
     /**
      * P90 of demand over safe and over edge, for each standing limit. The share of edge is only worked out where safe is
@@ -59,14 +62,16 @@ final readonly class LimitCheck
     /**
      * @param  list<float>  $likely  W at the rpms
      * @param  list<array{float, float}>  $used  as used() gave them
+     * @param  ?Soak  $soak  charge temperature by pull, where it is known
      * @return list<Reading>
      */
-    public function readings(StageModel $model, array $likely, array $used): array
+    public function readings(StageModel $model, array $likely, array $used, ?Soak $soak): array
     {
         return array_map(fn (Limit $limit, array $shares): Reading => match (true) {
             $limit->quantity === Quantity::EngineSpeed => self::speed($limit, $model),
             self::alongCurve($limit) => $this->reading($limit, $model, $likely, ...$shares),
             $limit->quantity === Quantity::Boost && $model->boost !== null => self::flat($limit, $model, ...$shares),
+            $limit->quantity === Quantity::ChargeTemperature && $soak !== null => self::temperature($limit, $model, $soak->fifth),
             default => new Reading($limit, Status::Unknown, null, 0.0, $limit->safeAt(0.0), $limit->edgeAt(0.0), 0.0),
         }, $this->standing($model), $used);
     }
@@ -98,7 +103,7 @@ final readonly class LimitCheck
     private function perWatt(Limit $limit, StageModel $model): float
     {
         return $limit->quantity === Quantity::FuelFlow
-            ? Consumption::perJoule($model->state->fuel, $this->boosted || $model->state->situation->hasTag('forced-induction'), $this->direct)
+            ? Consumption::perJoule($model->state->fuel, $model->isBoosted($this->platform), $this->platform->direct)
             : 1.0;
     }
 
@@ -112,7 +117,7 @@ final readonly class LimitCheck
                 array_push($replaced, ...$mounted->part->slots);
             }
         }
-        $stock = array_filter($this->limits, fn (Limit $limit): bool => ! in_array($limit->slot, $replaced, true));
+        $stock = array_filter($this->platform->limits, fn (Limit $limit): bool => ! in_array($limit->slot, $replaced, true));
 
         return [...array_values($stock), ...$own];
     }
@@ -168,6 +173,23 @@ final readonly class LimitCheck
         $moved = $limit->movedBy($model->state->mapKind());
 
         return new Reading($limit, self::status($used, $edge), $used, $used * $limit->safeAt($rpm) * $moved, $limit->safeAt($rpm) * $moved, $limit->edgeAt($rpm) * $moved, $rpm);
+    }
+
+    /** Temperatures take 3 K for a warmer day instead of a share, and are clear to 10 K below safe. */
+    private static function temperature(Limit $limit, StageModel $model, float $kelvin): Reading
+    {
+        $demand = $kelvin + self::WARMER;
+        $safe = $limit->safeAt(0.0);
+        $edge = $limit->edgeAt(0.0);
+        $status = match (true) {
+            $demand > $edge => Status::PastEdge,
+            $demand > $safe => Status::Over,
+            $demand > $safe - self::CLEAR_KELVIN => Status::Close,
+            default => Status::Clear,
+        };
+        $celsius = fn (float $value): float => $value - 273.15;
+
+        return new Reading($limit, $status, $celsius($demand) / $celsius($safe), $demand, $safe, $edge, 0.0);
     }
 
     private static function speed(Limit $limit, StageModel $model): Reading

@@ -25,7 +25,7 @@ final readonly class Reading
     /** How much the demand itself, without overshoot, may still grow before safe is reached; null where it cannot be said. */
     public function room(): ?float
     {
-        return $this->used === null || $this->used > 1.0 || $this->used <= 0.0 || $this->limit->quantity === Quantity::EngineSpeed
+        return $this->used === null || $this->used > 1.0 || $this->used <= 0.0 || in_array($this->limit->quantity, [Quantity::EngineSpeed, Quantity::ChargeTemperature], true)
             ? null
             : ($this->safe - $this->demand) / LimitCheck::OVERSHOOT;
     }

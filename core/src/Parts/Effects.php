@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Parts;
 
+use Pebblerun\Core\Air\Cooler;
 use Pebblerun\Core\Limits\Limit;
 use Pebblerun\Core\Platform\Ceiling;
 use Pebblerun\Core\Units\Range;
@@ -14,6 +15,7 @@ final readonly class Effects
      * @param  ?float  $revLimit  rpm
      * @param  list<AddedPower>  $added
      * @param  list<Ceiling>  $ceilings  of its own, while it is fitted
+     * @param  ?Cooler  $cooler  the charge cooler it is
      * @param  list<Limit>  $limits  in place of the limits of the component it replaces
      */
     public function __construct(
@@ -22,5 +24,6 @@ final readonly class Effects
         public array $added = [],
         public array $ceilings = [],
         public array $limits = [],
+        public ?Cooler $cooler = null,
     ) {}
 }

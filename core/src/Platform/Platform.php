@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Platform;
 
+use Pebblerun\Core\Air\AirSide;
 use Pebblerun\Core\Curve\Curve;
 use Pebblerun\Core\Fuel\FuelKind;
 use Pebblerun\Core\Limits\Limit;
@@ -21,6 +22,7 @@ final readonly class Platform
      * @param  list<Limit>  $limits
      * @param  list<Ceiling>  $ceilings
      * @param  bool  $direct  direct injection
+     * @param  ?AirSide  $air  compressor and stock cooler; null where nothing is known of them
      * @param  ?Boost  $boost  under the factory map; null where it is not stated
      */
     public function __construct(
@@ -42,5 +44,6 @@ final readonly class Platform
         public array $ceilings,
         public bool $direct = false,
         public ?Boost $boost = null,
+        public ?AirSide $air = null,
     ) {}
 }

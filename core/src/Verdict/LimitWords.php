@@ -17,7 +17,11 @@ final class LimitWords
         if ($reading->used === null) {
             return "{$reading->limit->name}: not estimated, watch it (safe to {$figure($reading->safe)} {$unit}).";
         }
-        $where = $quantity === Quantity::EngineSpeed || $quantity === Quantity::Boost ? '' : " near {$say->sayRpm($reading->rpm)}";
+        $where = match ($quantity) {
+            Quantity::EngineSpeed, Quantity::Boost => '',
+            Quantity::ChargeTemperature => ' on the fifth pull',
+            default => " near {$say->sayRpm($reading->rpm)}",
+        };
 
         $room = $reading->room();
         $more = $room === null ? '' : "; room for {$figure($room)} {$unit} more";

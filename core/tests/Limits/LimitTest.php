@@ -2,6 +2,9 @@
 
 namespace Pebblerun\Core\Tests\Limits;
 
+use Pebblerun\Core\Air\AirSide;
+use Pebblerun\Core\Air\Compressor;
+use Pebblerun\Core\Air\Cooler;
 use Pebblerun\Core\Limits\Appetite;
 use Pebblerun\Core\Limits\Limit;
 use Pebblerun\Core\Limits\Quantity;
@@ -145,5 +148,19 @@ final class LimitTest extends TestCase
         self::assertEqualsWithDelta(1.05 * 140.0 / 150.0, $results[1]->readings[0]->used, 1e-9);
         self::assertSame(Status::Close, $results[1]->readings[0]->status);
         self::assertEqualsWithDelta(150_000.0 / 1.05 - 140_000.0, $results[1]->readings[0]->room(), 1e-6);
+    }
+
+    public function test_charge_temperature_is_clear_to_ten_kelvin_below_safe(): void
+    {
+        $lyre = new Lyre;
+        $lyre->boost = new Boost(Range::exact(100_000.0), Range::exact(90_000.0));
+        $lyre->air = new AirSide(new Compressor(0.7), new Cooler(0.75, 12_000.0, 500.0));
+        $fifth = $lyre->last(Lyre::FULL)->soak?->fifth ?? 0.0;
+        $status = function (float $above) use ($lyre, $fifth): Status {
+            $lyre->limits = [self::limit(Quantity::ChargeTemperature, [[0.0, $fifth + 3.0 + $above, $fifth + 3.0 + $above + 15.0]])];
+
+            return $lyre->last(Lyre::FULL)->readings[0]->status;
+        };
+        self::assertSame([Status::Clear, Status::Close, Status::Over, Status::PastEdge], [$status(10.5), $status(9.5), $status(-1.0), $status(-16.0)]);
     }
 }

@@ -29,6 +29,8 @@
         </p>{/if}
     {#each stage.ceilings as ceiling (ceiling.name)}<p class="mt-1 text-straw">{ceiling.sentence}</p>{/each}
 
+    {#if stage.soak}<p class="mt-1 text-soft">{stage.soak.sentence}</p>{/if}
+
     <h3 class="mt-2 font-semibold">Limits</h3>
     <ul>
         {#each stage.limits as limit (limit.key)}
