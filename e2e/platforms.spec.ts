@@ -18,7 +18,7 @@ for (const { job, car, last } of jobs) {
         await expect(page.getByRole('region', { name: 'Verdict' }).getByRole('button')).toHaveCount(6);
         const run = page.getByRole('group', { name: /The run/ });
         await expect(run.getByRole('button')).toHaveCount(last + 1);
-        await expect(run).toContainText(new RegExp(`\\d+ whp, stage ${last}`));
+        await expect(run).toContainText(new RegExp(`\\d+\\s+whp, stage ${last}`));
         await expect(
             page.getByRole('img', { name: /Wheel torque and power over engine speed/ }),
         ).toBeVisible();

@@ -148,7 +148,7 @@ final readonly class BoardWriter
     private function value(Part $part, StageResult $result): string
     {
         foreach ($result->shares as $share) {
-            if ($share->mounted->part === $part && $share->gain !== null) {
+            if ($share->mounted->part === $part && ! $part->isSupporting()) {
                 return sprintf('%+d', round($this->say->power($share->again ?? $share->adds)));
             }
         }

@@ -245,9 +245,9 @@ final readonly class Document
             'maker' => $part->maker,
             'slots' => $part->slots,
             'since' => $share->mounted->since,
-            'adds' => $share->gain === null ? null : $this->say->power($share->adds),
-            'adds_torque' => $share->gain === null ? null : $this->say->torque($share->addsTorque),
-            'lost' => $share->gain === null ? null : $this->say->power($share->lost),
+            'adds' => $part->isSupporting() ? null : $this->say->power($share->adds),
+            'adds_torque' => $part->isSupporting() ? null : $this->say->torque($share->addsTorque),
+            'lost' => $part->isSupporting() ? null : $this->say->power($share->lost),
             'covered' => $share->gain->covered ?? true,
             'why' => $this->why->of($share, $state),
         ];

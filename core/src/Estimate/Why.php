@@ -5,6 +5,7 @@ namespace Pebblerun\Core\Estimate;
 use Pebblerun\Core\Build\Gain;
 use Pebblerun\Core\Build\Share;
 use Pebblerun\Core\Build\State;
+use Pebblerun\Core\Parts\AddedPower;
 use Pebblerun\Core\Platform\Platform;
 
 /** Explains a part's share of a stage: case, reference, fraction, coverage, stacking. */
@@ -17,9 +18,7 @@ final readonly class Why
     {
         $gain = $share->gain;
         if ($gain === null) {
-            return [$share->mounted->part->gains === []
-                ? 'A supporting part: it adds nothing by itself and carries what others need.'
-                : "None of its gain cases holds with this build on {$state->fuel->name}, so it counts as nothing."];
+            return $this->withoutGain($share, $state);
         }
 
         return array_values(array_filter([
@@ -29,6 +28,25 @@ final readonly class Why
             $this->stacking($gain),
             $this->worth($share),
         ]));
+    }
+
+    /** @return list<string> */
+    private function withoutGain(Share $share, State $state): array
+    {
+        $part = $share->mounted->part;
+        if ($part->isSupporting()) {
+            return ['A supporting part: it adds nothing by itself and carries what others need.'];
+        }
+        if ($part->gains !== []) {
+            return ["None of its gain cases holds with this build on {$state->fuel->name}, so it counts as nothing."];
+        }
+        $windows = array_map(fn (AddedPower $window): string => sprintf(
+            'It adds %s to %s, likely %s, %s, after the soft ceilings and before the hard ones.',
+            $this->say->power($window->power->low), $this->say->sayPower($window->power->high), $this->say->power($window->power->likely),
+            is_finite($window->to) ? "from {$this->say->sayRpm($window->from)} to {$this->say->sayRpm($window->to)}" : "from {$this->say->sayRpm($window->from)} on",
+        ), $part->effects->added);
+
+        return [...$windows, $this->worth($share)];
     }
 
     private function case(Gain $gain, State $state): string

@@ -40,6 +40,12 @@ final readonly class Part
         public array $cautions,
     ) {}
 
+    /** Whether it moves no power by itself: it only carries what others need. */
+    public function isSupporting(): bool
+    {
+        return $this->gains === [] && $this->effects->added === [] && $this->effects->spool === null && $this->effects->revLimit === null;
+    }
+
     public function isKit(): bool
     {
         return count($this->slots) > 1;

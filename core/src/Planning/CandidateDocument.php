@@ -4,6 +4,7 @@ namespace Pebblerun\Core\Planning;
 
 use Pebblerun\Core\Estimate\Figures;
 use Pebblerun\Core\Findings\Finding;
+use Pebblerun\Core\Fuel\FuelKind;
 
 /** Writes candidates for a page. */
 final class CandidateDocument
@@ -18,8 +19,8 @@ final class CandidateDocument
             'part' => $part->key,
             'name' => $part->name,
             'maker' => $part->maker,
-            'adds' => $part->gains === [] ? 'supports' : sprintf('%+d %s', $adds, $say->powerLabel()),
-            'adds_torque' => $part->gains === [] ? '' : sprintf('%+d %s', round($say->torque($candidate->addsTorque)), $say->torqueLabel()),
+            'adds' => $part->isSupporting() ? 'supports' : sprintf('%+d %s', $adds, $say->powerLabel()),
+            'adds_torque' => $part->isSupporting() ? '' : sprintf('%+d %s', round($say->torque($candidate->addsTorque)), $say->torqueLabel()),
             'costs' => $say->sayMoney($candidate->costs),
             'each' => $adds >= 1.0 ? $say->sayMoney((int) round($candidate->costs / $adds))." a {$say->powerLabel()}" : '',
             'drags' => self::drags($candidate->drags),
@@ -36,7 +37,7 @@ final class CandidateDocument
         return [
             'part' => $fuel->key,
             'name' => $fuel->name,
-            'maker' => sprintf('%d octane, %d to %d %% ethanol', $fuel->octane, $fuel->ethanol->low, $fuel->ethanol->high),
+            'maker' => $fuel->kind === FuelKind::Diesel ? 'for diesel engines' : sprintf('%d octane, %d to %d %% ethanol', $fuel->octane, $fuel->ethanol->low, $fuel->ethanol->high),
             'adds' => sprintf('%+d %s', round($say->power($candidate->adds)), $say->powerLabel()),
             'adds_torque' => sprintf('%+d %s', round($say->torque($candidate->addsTorque)), $say->torqueLabel()),
             'costs' => '',

@@ -81,10 +81,10 @@
                 });
         }
         const wanted = points.map((p, i) => {
-            const size = { width: Math.max(118, knee(i).length * 5.6), height: knee(i) ? 32 : 18 };
+            const size = { width: Math.max(132, knee(i).length * 6), height: knee(i) ? 32 : 18 };
             const above = y(p.stage.power.p90) - size.height - 4;
             const below = y(p.stage.power.p10) + 4;
-            return [p.y + 6, below, p.y - size.height - 4, above].flatMap((at) => [
+            return [p.y + 6, below, p.y - size.height - 4, above, above - 20, below + 20].flatMap((at) => [
                 { x: p.x + 14, y: at, ...size },
                 { x: p.x - 14 - size.width, y: at, ...size },
             ]);
