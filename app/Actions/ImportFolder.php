@@ -3,6 +3,7 @@
 namespace App\Actions;
 
 use App\Assembly\Bundles;
+use App\Assembly\Libraries;
 use App\Models\CustomerJob;
 use App\Models\LibraryVersion;
 use App\Models\Platform;
@@ -47,7 +48,7 @@ final readonly class ImportFolder
         $platform = $this->read('platform', $file, $shop);
         $parts = $this->read('parts', $partsFile, $shop);
         $row = Platform::create(['shop_id' => $shop->id, 'key' => $platform['platform']['key'], 'name' => $platform['platform']['name']]);
-        LibraryVersion::create(['platform_id' => $row->id, 'number' => 1, 'platform' => $platform['platform'], 'parts' => $parts['parts']]);
+        LibraryVersion::create(['platform_id' => $row->id, 'number' => 1, 'platform' => $platform['platform'], 'parts' => $parts['parts'], 'fingerprint' => Libraries::fingerprint($platform['platform'], $parts['parts'])]);
     }
 
     private function job(Shop $shop, User $advisor, string $folder): void

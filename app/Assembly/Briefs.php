@@ -18,7 +18,7 @@ final class Briefs
         return [
             'job' => ['id' => $job->id, 'title' => $job->title, 'customer' => $job->customer, 'platform' => $job->platform->name],
             'fuels' => self::fuels($plan),
-            'parts' => array_map(fn (array $part): array => ['key' => $part['key'], 'name' => $part['name']], $plan->library->parts),
+            'parts' => array_map(fn (array $part): array => ['key' => $part['key'], 'name' => $part['name']], Libraries::content($plan->library)['parts']),
             'state' => [
                 'brief' => $job->brief,
                 ...self::saved($job, Estimates::of(Bundles::of($plan), $plan->figures)->document),

@@ -19,13 +19,15 @@ final class Bundles
      */
     public static function document(CustomerJob $job, LibraryVersion $library, array $plan): array
     {
+        $content = Libraries::content($library);
+
         return [
             'format' => 'pebblerun/bundle',
             'version' => 1,
             'units' => $job->shop->units,
             'shop' => $job->shop->document,
-            'platform' => $library->platform,
-            'parts' => $library->parts,
+            'platform' => $content['platform'],
+            'parts' => $content['parts'],
             'brief' => $job->brief,
             'plan' => $plan,
         ];

@@ -10,8 +10,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $id
  * @property int $platform_id
  * @property int $number
- * @property array<string, mixed> $platform
- * @property list<array<string, mixed>> $parts
+ * @property string $fingerprint of its content
  */
 final class LibraryVersion extends Model
 {
@@ -21,4 +20,7 @@ final class LibraryVersion extends Model
     {
         return ['platform' => 'array', 'parts' => 'array'];
     }
+
+    /** Without its content, which is large: Libraries gives that. */
+    public const LIGHT = ['id', 'platform_id', 'number', 'fingerprint'];
 }

@@ -36,7 +36,7 @@ final class Plan extends Model
     /** @return BelongsTo<LibraryVersion, $this> */
     public function library(): BelongsTo
     {
-        return $this->belongsTo(LibraryVersion::class, 'library_version_id');
+        return $this->belongsTo(LibraryVersion::class, 'library_version_id')->select(LibraryVersion::LIGHT);
     }
 
     /** @return HasMany<PlanRevision, $this> */

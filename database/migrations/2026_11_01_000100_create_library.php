@@ -22,8 +22,10 @@ return new class extends Migration
             $table->id();
             $table->foreignId('platform_id')->constrained()->cascadeOnDelete();
             $table->unsignedInteger('number');
-            $table->jsonb('platform');
-            $table->jsonb('parts');
+            // Taken whole and never changed, so kept as they came: json, not jsonb.
+            $table->json('platform');
+            $table->json('parts');
+            $table->char('fingerprint', 32);
             $table->timestampTz('created_at');
             $table->unique(['platform_id', 'number']);
         });
