@@ -41,6 +41,6 @@ final class Bundles
     /** @param  array<string, mixed>  $plan  the plan document */
     public static function read(CustomerJob $job, LibraryVersion $library, array $plan): Bundle
     {
-        return BundleReader::read(self::document($job, $library, $plan));
+        return BundleReader::trusted(self::document($job, $library, $plan));
     }
 }

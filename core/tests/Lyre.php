@@ -25,6 +25,7 @@ use Pebblerun\Core\Parts\MapKind;
 use Pebblerun\Core\Parts\MapTraits;
 use Pebblerun\Core\Parts\Part;
 use Pebblerun\Core\Parts\Reference;
+use Pebblerun\Core\Parts\Shelf;
 use Pebblerun\Core\Plan\Basis;
 use Pebblerun\Core\Plan\Change;
 use Pebblerun\Core\Plan\Plan;
@@ -147,7 +148,7 @@ final class Lyre
 
     public function catalog(): Catalog
     {
-        return new Catalog($this->platform(), $this->parts, ['pump' => new Fuel('pump', 'Pump 98', 98.0, Range::of(0.0, 5.0, 10.0))]);
+        return new Catalog($this->platform(), Shelf::of($this->parts), ['pump' => new Fuel('pump', 'Pump 98', 98.0, Range::of(0.0, 5.0, 10.0))]);
     }
 
     public function brief(): Brief

@@ -100,9 +100,9 @@ final class DemoTest extends TestCase
             self::assertGreaterThanOrEqual(14, count(array_filter($catalog->platform->slots, fn (Slot $slot): bool => ! $slot->internal)), "slots of {$key}");
             self::assertGreaterThanOrEqual(35, count($catalog->parts), "parts of {$key}");
             self::assertGreaterThanOrEqual(4, count($catalog->platform->limits), "limits of {$key}");
-            self::assertNotSame([], array_filter($catalog->parts, fn (Part $part): bool => $part->map !== null), "maps of {$key}");
+            self::assertNotSame([], array_filter($catalog->parts->all(), fn (Part $part): bool => $part->map !== null), "maps of {$key}");
         }
-        $kits = array_filter($platforms, fn (Bundle $bundle): bool => array_filter($bundle->catalog->parts, fn (Part $part): bool => $part->contains !== []) !== []);
+        $kits = array_filter($platforms, fn (Bundle $bundle): bool => array_filter($bundle->catalog->parts->all(), fn (Part $part): bool => $part->contains !== []) !== []);
         self::assertGreaterThanOrEqual(2, count($kits));
     }
 

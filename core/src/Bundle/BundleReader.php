@@ -2,37 +2,61 @@
 
 namespace Pebblerun\Core\Bundle;
 
+use Closure;
 use Pebblerun\Core\Build\Timeline;
 use Pebblerun\Core\Condition\Catalog;
+use Pebblerun\Core\Parts\Part;
+use Pebblerun\Core\Parts\Shelf;
 use Pebblerun\Core\Units\UnitSystem;
 
 /** The one way into the core: a decoded bundle becomes core objects, or is refused with the path and what would be right. */
 final class BundleReader
 {
     /**
+     * What strangers send.
+     *
      * @param  array<string, mixed>  $document  decoded JSON in the bundle format
      *
      * @throws InvalidBundle at the first fault, with its path.
      */
     public static function read(array $document): Bundle
     {
+        return self::bundle($document, Shelf::of(...));
+    }
+
+    /**
+     * What was read and checked before: its parts are made only when somebody asks for them.
+     *
+     * @param  array<string, mixed>  $document  a bundle that read() has taken
+     */
+    public static function trusted(array $document): Bundle
+    {
+        return self::bundle($document, null);
+    }
+
+    /**
+     * @param  array<string, mixed>  $document
+     * @param  ?Closure(array<string, Part>): Shelf  $eager
+     */
+    private static function bundle(array $document, ?Closure $eager): Bundle
+    {
         $node = new Node($document);
         $units = self::units($node->get('units'));
-        $catalog = self::catalog($node, $units);
-        $brief = (new BriefReader($units, $catalog->platform))->read($node->get('brief'));
+        $platform = (new PlatformReader($units))->read($node->get('platform'));
+        $reader = new PartReader($units, $platform, ShopReader::dynoFactors($node->get('shop')));
+        $parts = $eager === null ? self::waiting($node, $reader) : $eager(self::made($node, $reader));
+        $catalog = new Catalog($platform, $parts, ShopReader::fuels($node->get('shop'), $platform->fuel));
+        $brief = (new BriefReader($units, $platform))->read($node->get('brief'));
         $plan = PlanReader::read($node->get('plan'));
         $node->get('plan')->guard(fn (): array => Timeline::of($plan, $brief->came, $catalog, $brief->car));
-
         unset($document['plan']);
 
         return new Bundle($units, ShopReader::rates($node->get('shop')), $catalog, $brief, $plan, hash('xxh128', serialize($document)));
     }
 
-    /** The platform with its parts and the shop's fuels alone. */
-    public static function catalog(Node $node, UnitSystem $units): Catalog
+    /** @return array<string, Part> */
+    private static function made(Node $node, PartReader $reader): array
     {
-        $platform = (new PlatformReader($units))->read($node->get('platform'));
-        $reader = new PartReader($units, $platform, ShopReader::dynoFactors($node->get('shop')));
         $parts = [];
         foreach ($node->each('parts') as $item) {
             $part = $reader->read($item);
@@ -40,7 +64,21 @@ final class BundleReader
             $parts[$part->key] = $part;
         }
 
-        return new Catalog($platform, $parts, ShopReader::fuels($node->get('shop'), $platform->fuel));
+        return $parts;
+    }
+
+    private static function waiting(Node $node, PartReader $reader): Shelf
+    {
+        $makers = $slots = [];
+        $mapSlot = null;
+        foreach ($node->each('parts') as $item) {
+            $key = $item->get('key')->string();
+            $makers[$key] = fn (): Part => $reader->read($item);
+            $slots[$key] = $item->strings('slots');
+            $mapSlot ??= $item->has('map') ? $slots[$key][0] : null;
+        }
+
+        return Shelf::waiting($makers, $slots, $mapSlot);
     }
 
     private static function units(Node $node): UnitSystem

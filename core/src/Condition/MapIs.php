@@ -25,6 +25,6 @@ final readonly class MapIs implements Term
 
     public function reachable(Catalog $catalog): bool
     {
-        return array_filter($catalog->parts, fn (Part $part): bool => $part->map !== null && in_array($part->map->kind, $this->kinds, true)) !== [];
+        return array_filter($catalog->parts->all(), fn (Part $part): bool => $part->map !== null && in_array($part->map->kind, $this->kinds, true)) !== [];
     }
 }

@@ -23,6 +23,6 @@ final readonly class TagFitted implements Term
 
     public function reachable(Catalog $catalog): bool
     {
-        return array_filter($catalog->parts, fn (Part $part): bool => in_array($this->tag, $part->tags, true)) !== [];
+        return array_filter($catalog->parts->all(), fn (Part $part): bool => in_array($this->tag, $part->tags, true)) !== [];
     }
 }

@@ -39,13 +39,10 @@ final readonly class BoardWriter
     /** The fuel stands beside the map that was written for it. */
     private function laneOfMap(): ?string
     {
-        foreach ($this->estimate->bundle->catalog->parts as $part) {
-            if ($part->map !== null) {
-                return $this->estimate->bundle->catalog->platform->slots[$part->slots[0]]->lane;
-            }
-        }
+        $catalog = $this->estimate->bundle->catalog;
+        $slot = $catalog->parts->mapSlot();
 
-        return null;
+        return $slot === null ? null : $catalog->platform->slots[$slot]->lane;
     }
 
     /** @return array<string, mixed> */
@@ -82,7 +79,7 @@ final readonly class BoardWriter
             }
         }
 
-        return $this->estimate->bundle->catalog->forSlot($slot->key) !== [];
+        return $this->estimate->bundle->catalog->parts->servesSlot($slot->key);
     }
 
     /** @return array<string, mixed> */

@@ -23,6 +23,7 @@ use Pebblerun\Core\Parts\MapKind;
 use Pebblerun\Core\Parts\MapTraits;
 use Pebblerun\Core\Parts\Need;
 use Pebblerun\Core\Parts\Part;
+use Pebblerun\Core\Parts\Shelf;
 use Pebblerun\Core\Plan\Basis;
 use Pebblerun\Core\Plan\Change;
 use Pebblerun\Core\Plan\Plan;
@@ -128,7 +129,7 @@ final class TimelineTest extends TestCase
         $case = fn (float $ethanol, float $watts): GainCase => new GainCase(new EthanolAtLeast($ethanol), Range::exact($watts), Range::exact(60.0), [], null, 0.3, Evidence::ShopDyno, '');
         $map = fn (bool $flex): Part => new Part('map', 'Map', 'Nullarc', ['map'], [], [], new MapTraits(MapKind::Dyno, [], 0.0, $flex), [$case(0.0, 25_000.0), new GainCase(new All([new EthanolAtLeast(0.0), new EthanolAtLeast(25.0)]), Range::exact(40_000.0), Range::exact(80.0), [], null, 0.3, Evidence::ShopDyno, '')], true, new Effects, [], [], [], $lyre->parts['map']->price, false, '', []);
         $peaks = function (Part $map, bool $again) use ($lyre, $strong): array {
-            $catalog = new Catalog($lyre->platform(), [...$lyre->parts, 'map' => $map], [...$lyre->catalog()->fuels, 'strong' => $strong]);
+            $catalog = new Catalog($lyre->platform(), Shelf::of([...$lyre->parts, 'map' => $map]), [...$lyre->catalog()->fuels, 'strong' => $strong]);
             $plan = new Plan(Stacking::Diminishing, false, Basis::New, [
                 new Stage('a', '', 'pump', [Change::fit('map')]),
                 new Stage('b', '', 'strong', $again ? [Change::fit('map')] : []),

@@ -7,6 +7,7 @@ use Pebblerun\Core\Bundle\CatalogCheck;
 use Pebblerun\Core\Bundle\InvalidBundle;
 use Pebblerun\Core\Estimate\Document;
 use Pebblerun\Core\Estimate\Estimate;
+use Pebblerun\Core\Parts\Part;
 use Pebblerun\Core\Units\UnitSystem;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -116,5 +117,22 @@ final class BundleReaderTest extends TestCase
         $one = BundleReader::read(SmallBundle::document());
         self::assertSame($one->fingerprint, BundleReader::read(SmallBundle::with('plan.stages.0.name', 'other'))->fingerprint);
         self::assertNotSame($one->fingerprint, BundleReader::read(SmallBundle::with('brief.target.power', 251))->fingerprint);
+    }
+
+    public function test_a_trusted_bundle_gives_the_same_estimate_and_makes_only_the_parts_it_needs(): void
+    {
+        $trusted = BundleReader::trusted(SmallBundle::document());
+        self::assertSame(
+            json_encode(self::estimate(SmallBundle::document())),
+            json_encode(Document::of(Estimate::of($trusted), new UnitSystem)),
+        );
+        self::assertSame(['filter', 'kit'], array_map(fn (Part $part): string => $part->key, $trusted->catalog->forSlot('filter')));
+        self::assertSame('map', $trusted->catalog->parts->mapSlot());
+        self::assertCount(6, $trusted->catalog->parts->all());
+        // A part that nobody asks for is not even looked at.
+        $lazy = BundleReader::trusted(SmallBundle::with('parts.4.gains.0.power', 'nonsense'));
+        self::assertNotNull($lazy->catalog->parts['map']->map);
+        $this->expectException(InvalidBundle::class);
+        $lazy->catalog->parts['kit'];
     }
 }
