@@ -19,7 +19,7 @@ final class DatabaseTest extends TestCase
         yield 'a revision number twice' => ['insert into plan_revisions (plan_id, number, content_of, document, label, author_id, created_at) select plan_id, number, content_of, document, label, author_id, now() from plan_revisions limit 1', 'plan_revisions_plan_id_number_unique'];
         yield 'a revision that shows a later one' => ['insert into plan_revisions (plan_id, number, content_of, document, label, author_id, created_at) select plan_id, 77, 78, document, label, author_id, now() from plan_revisions limit 1', 'plan_revisions_order'];
         yield 'a plan without a revision' => ['update plans set revision = 0', 'plans_revision_positive'];
-        yield 'a library version twice' => ['insert into library_versions (platform_id, number, platform, parts, created_at) select platform_id, number, platform, parts, now() from library_versions limit 1', 'library_versions_platform_id_number_unique'];
+        yield 'a library version twice' => ['insert into library_versions (platform_id, number, platform, parts, fingerprint, created_at) select platform_id, number, platform, parts, fingerprint, now() from library_versions limit 1', 'library_versions_platform_id_number_unique'];
         yield 'a platform key twice in a shop' => ["insert into platforms (shop_id, key, name) select shop_id, key, 'again' from platforms limit 1", 'platforms_shop_id_key_unique'];
         yield 'a plan of a library version that is gone' => ['update plans set library_version_id = 999999', 'plans_library_version_id_foreign'];
         yield 'a platform with jobs taken away' => ['delete from platforms', 'customer_jobs_platform_id_foreign'];
