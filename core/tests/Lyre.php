@@ -63,6 +63,11 @@ final class Lyre
 
     public ?AirSide $air = null;
 
+    /** Whether the gearbox' family counts on the wheel figure alone. */
+    public bool $driveline = false;
+
+    public ?Range $exhaust = null;
+
     public function __construct()
     {
         $this->parts = [
@@ -117,12 +122,13 @@ final class Lyre
         }
         $families = [];
         foreach (['map' => 0.60, 'intake' => 0.06, 'exhaust' => 0.10, 'charge' => 0.08, 'induction' => 0.6, 'drive' => 0.1] as $key => $ceiling) {
-            $families[$key] = new Family($key, $key, $ceiling, []);
+            $families[$key] = new Family($key, $key, $ceiling, [], $key === 'drive' && $this->driveline);
         }
 
         return new Platform(
             'lyre', 'Lyre', 'front', 'turbo', FuelKind::Petrol, 2019, 2024, 0.0016, true, 6500.0, self::curve(),
             ['lane' => 'Lane'], $slots, $families, $this->limits, $this->ceilings, false, $this->boost, $this->air,
+            null, $this->exhaust,
         );
     }
 

@@ -3,6 +3,7 @@
 namespace App\Http\Requests;
 
 use Illuminate\Validation\Rule;
+use Pebblerun\Core\Plan\Stacking;
 
 final class CommandsRequest extends RevisionRequest
 {
@@ -14,20 +15,25 @@ final class CommandsRequest extends RevisionRequest
         return [
             ...parent::rules(),
             'commands' => ['required', 'array', 'min:1', 'max:40'],
-            'commands.*.do' => ['required', Rule::in(['fit', 'clear', 'move', 'fuel', 'line', 'add-stage', 'remove-stage', 'rename-stage'])],
+            'commands.*.do' => ['required', Rule::in(['fit', 'clear', 'move', 'fuel', 'line', 'add-stage', 'remove-stage', 'rename-stage', 'split-stage', 'merge-stage', 'move-stage', 'settings'])],
             'commands.*.stage' => self::KEY,
             'commands.*.to' => self::KEY,
             'commands.*.part' => self::KEY,
+            'commands.*.parts' => ['sometimes', 'array', 'min:1', 'max:40'],
+            'commands.*.parts.*' => self::KEY,
             'commands.*.slot' => self::KEY,
             'commands.*.fuel' => self::KEY,
             'commands.*.name' => ['sometimes', 'string', 'max:60'],
             'commands.*.basis' => ['sometimes', 'nullable', Rule::in(['new', 'used', 'owned'])],
             'commands.*.agreed' => ['sometimes', 'nullable', 'numeric', 'min:0', 'max:1000000'],
+            'commands.*.stacking' => ['sometimes', Rule::enum(Stacking::class)],
+            'commands.*.loss' => ['sometimes', Rule::in(['percentage', 'constant'])],
+            'commands.*.price_basis' => ['sometimes', Rule::in(['new', 'used'])],
             'commands.*.quantity' => ['sometimes', 'integer', 'min:1', 'max:99'],
         ];
     }
 
-    /** @return list<array{do: string, stage?: string, to?: string, part?: string, slot?: string, fuel?: string, name?: string, basis?: string, agreed?: float|int|null, quantity?: int}> */
+    /** @return list<array{do: string, stage?: string, to?: string, part?: string, parts?: list<string>, slot?: string, fuel?: string, name?: string, basis?: string, agreed?: float|int|null, quantity?: int, stacking?: string, loss?: string, price_basis?: string}> */
     public function commands(): array
     {
         return array_values($this->validated('commands'));

@@ -26,11 +26,22 @@ final readonly class AirSide
      */
     public function soak(?Cooler $fitted, float $boost, float $fuelFlow, Fuel $fuel): Soak
     {
-        $cooler = $fitted ?? $this->cooler;
         $air = $fuelFlow * ($fuel->kind === FuelKind::Diesel ? self::DIESEL_AIR : self::PETROL_AIR / Blend::of($fuel)->perReference($fuel->kind));
         $hot = $this->compressor->outlet(self::AMBIENT, Compressor::ratioOf($boost));
+
+        return self::through($fitted ?? $this->cooler, $hot, $air);
+    }
+
+    /** The same air through another cooler. */
+    public static function again(Soak $soak, Cooler $other): Soak
+    {
+        return self::through($other, $soak->hot, $soak->air);
+    }
+
+    private static function through(Cooler $cooler, float $hot, float $air): Soak
+    {
         $cores = $cooler->soak(self::AMBIENT, $hot, $air, new Pulls);
 
-        return new Soak($cooler->outlet($hot, $cores[0]), $cooler->outlet($hot, $cores[count($cores) - 1]));
+        return new Soak($cooler->outlet($hot, $cores[0]), $cooler->outlet($hot, $cores[count($cores) - 1]), $hot, $air);
     }
 }

@@ -10,7 +10,11 @@ final readonly class Soak
 
     private const PER_KELVIN = 0.003;
 
-    public function __construct(public float $first, public float $fifth) {}
+    /**
+     * @param  float  $hot  K out of the compressor
+     * @param  float  $air  kg/s
+     */
+    public function __construct(public float $first, public float $fifth, public float $hot, public float $air) {}
 
     /** Share of the first pull's power that is gone by the fifth: thinner air, and timing above the knee. */
     public function lost(): float

@@ -13,6 +13,8 @@ use Pebblerun\Core\Units\Rpm;
  * Wheel power over engine speed for stage models, for the likely figures (one row) or for a set of draws (a row each).
  *
  * P = base · scale · F(build), P0 = base · scale · F(as it came); a measured base has F(as it came) in it already.
+ * Gains of the driveline are kept apart: power() is what the engine makes, as the stock driveline brings it to the wheels,
+ * and ceilings act on that; wheels() is what arrives.
  */
 final class Engine
 {
@@ -27,6 +29,9 @@ final class Engine
 
     /** @var list<list<float>> F(as it came), by family; empty for a car that came stock */
     private array $came = [];
+
+    /** @var ?list<float> what the driveline that came with a measured car multiplies by; null where it changes nothing */
+    private ?array $cameDriveline = null;
 
     /**
      * @param  list<float>  $rpms  rising
@@ -50,10 +55,66 @@ final class Engine
     public function cameAs(StageModel $came, Stacking $stacking): void
     {
         $this->came = $this->factors($came, $stacking);
+        $this->cameDriveline = $this->measured ? $this->driveline($came, $stacking) : null;
     }
 
     /**
-     * Wheel power of every row, in the method's order: factors, soft ceilings, added power, hard ceilings.
+     * What arrives at the wheels of what power() gave for the same model and count.
+     *
+     * @param  list<float>  $power  flat, W
+     * @return list<float> flat, W
+     */
+    public function wheels(array $power, StageModel $model, Stacking $stacking, int $count): array
+    {
+        $driveline = $this->driveline($model, $stacking);
+        if ($driveline === null) {
+            return $power;
+        }
+        foreach ($power as $at => $watts) {
+            $power[$at] = $watts * $driveline[intdiv($at, $count) * $this->width + $at % $count];
+        }
+
+        return $power;
+    }
+
+    /** @return ?list<float> flat, row × width + place; null where nothing of the driveline was changed */
+    private function driveline(StageModel $model, Stacking $stacking): ?array
+    {
+        $engine = array_values(array_filter($model->gains, fn (Gain $gain): bool => ! $gain->driveline));
+        if (count($engine) === count($model->gains)) {
+            return null;
+        }
+        // The plain sum adds all quoted figures to one another, so the driveline's are what the sum has more than the engine's.
+        $more = $stacking === Stacking::Sum ? $model->gains : array_values(array_filter($model->gains, fn (Gain $gain): bool => $gain->driveline));
+        $factor = self::product($this->families->of($more, $stacking));
+        if ($stacking === Stacking::Sum && $engine !== []) {
+            $alone = self::product($this->families->of($engine, $stacking));
+            foreach ($factor as $at => $all) {
+                $factor[$at] = $all / $alone[$at];
+            }
+        }
+
+        return $factor;
+    }
+
+    /**
+     * @param  list<list<float>>  $factors
+     * @return list<float>
+     */
+    private static function product(array $factors): array
+    {
+        $product = array_shift($factors) ?? [];
+        foreach ($factors as $factor) {
+            foreach ($factor as $at => $f) {
+                $product[$at] *= $f;
+            }
+        }
+
+        return array_values($product);
+    }
+
+    /**
+     * Power of every row, in the method's order: factors, soft ceilings, added power, hard ceilings.
      *
      * @param  list<float>  $scales  of the whole curve, one a row
      * @param  int  $count  places within the stage's engine speeds
@@ -65,6 +126,7 @@ final class Engine
         $soft = $this->caps($model, true);
         $hard = $this->caps($model, false);
         $added = $this->added($model);
+        $driveline = $this->cameDriveline;
         $power = [];
         foreach ($scales as $row => $scale) {
             $at = $row * $this->width;
@@ -77,6 +139,9 @@ final class Engine
                     $f *= $factor[$at];
                 }
                 $p0 = $this->base[$r] * $scale;
+                if ($driveline !== null) {
+                    $p0 /= $driveline[$at];
+                }
                 if ($this->measured) {
                     $watts = $p0 * $f / $came;
                 } else {
@@ -112,7 +177,7 @@ final class Engine
     /** @return list<list<float>> what multiplies the stock car's power, by family */
     private function factors(StageModel $model, Stacking $stacking): array
     {
-        $factors = $this->families->of($model->gains, $stacking);
+        $factors = $this->families->of(array_values(array_filter($model->gains, fn (Gain $gain): bool => ! $gain->driveline)), $stacking);
         if ($model->spools !== []) {
             $factors[] = $this->spools->of($model->spools);
         }

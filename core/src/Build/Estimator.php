@@ -111,7 +111,8 @@ final class Estimator
     /** @param  non-empty-list<float>  $power  likely, W */
     private function result(StageModel $model, array $power, StageFigures $figures, LikelyRun $likely, SampleRun $sample): StageResult
     {
-        $soak = $likely->soak($model, $power);
+        $engine = $likely->enginePower($model);
+        $soak = $likely->soak($model, $engine);
 
         return new StageResult(
             $model,
@@ -122,7 +123,7 @@ final class Estimator
             $figures->plainSum,
             self::sharesOf($model, $figures),
             self::bindingsOf($model, $likely->peaksOf($power), $figures),
-            $sample->readings($model, $power, $figures->used, $soak),
+            $sample->readings($model, $power, $engine, $figures->used, $soak),
             $likely->usedGain($power, $this->brief->range),
             $soak,
         );

@@ -22,6 +22,7 @@ final readonly class Gain
      * @param  non-empty-list<Range>  $fractions  gain at each anchor
      * @param  non-empty-list<float>  $ratios  reference over baseline at each anchor, for the plain sum
      * @param  float  $share  of a gain that is realised: 1 where a map covers the part
+     * @param  bool  $driveline  on the wheel figure alone
      * @param  ?float  $fadesFrom  the grid's first rpm, when a gain shrinks below the first anchor
      */
     public function __construct(
@@ -35,9 +36,10 @@ final readonly class Gain
         public float $share,
         public bool $covered,
         private ?float $fadesFrom,
+        public bool $driveline = false,
     ) {
-        $case = (string) array_search($case, $part->gains, true);
-        $this->signature = implode('/', [$part->key, $case, $share, $ceiling, ...$ratios]);
+        $figures = array_map(fn (Range $fraction): string => "{$fraction->low}:{$fraction->likely}:{$fraction->high}", $fractions);
+        $this->signature = implode('/', [$part->key, $share, $ceiling, $fadesFrom, ...$rpms, ...$figures, ...$ratios]);
     }
 
     /**

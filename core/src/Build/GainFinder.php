@@ -4,6 +4,7 @@ namespace Pebblerun\Core\Build;
 
 use Pebblerun\Core\Curve\Curve;
 use Pebblerun\Core\Curve\Peak;
+use Pebblerun\Core\Parts\EthanolLadder;
 use Pebblerun\Core\Parts\GainCase;
 use Pebblerun\Core\Parts\Part;
 use Pebblerun\Core\Parts\Reference;
@@ -49,7 +50,7 @@ final class GainFinder
     }
 
     /**
-     * The most specific case that holds, or null.
+     * The most specific case that holds, or null. Cases at several ethanol contents answer together, as far as they reach.
      *
      * @throws AmbiguousCase
      */
@@ -57,20 +58,28 @@ final class GainFinder
     {
         $situation = $state->situationOf($part);
         $holding = array_filter($part->gains, fn (GainCase $case): bool => $case->when?->holds($situation) ?? true);
-        if ($holding === []) {
-            return null;
+        while ($holding !== []) {
+            $most = max(array_map(fn (GainCase $case): int => $case->terms(), $holding));
+            $best = array_values(array_filter($holding, fn (GainCase $case): bool => $case->terms() === $most));
+            $ladder = EthanolLadder::of($best);
+            if ($ladder === null) {
+                return count($best) === 1 ? $best[0] : throw AmbiguousCase::of($part, $situation);
+            }
+            $case = $ladder->at($situation->fuel->ethanol, $part->map !== null && $part->map->flex);
+            if ($case !== null) {
+                return $case;
+            }
+            $holding = array_filter($holding, fn (GainCase $case): bool => $case->terms() < $most);
         }
-        $most = max(array_map(fn (GainCase $case): int => $case->terms(), $holding));
-        $best = array_values(array_filter($holding, fn (GainCase $case): bool => $case->terms() === $most));
 
-        return count($best) === 1 ? $best[0] : throw AmbiguousCase::of($part, $situation);
+        return null;
     }
 
     private function gain(Mounted $mounted, GainCase $case, State $state): Gain
     {
         $part = $mounted->part;
         $covered = $state->covers($mounted);
-        [$family, $ceiling] = $this->family($part, $state);
+        [$family, $ceiling, $driveline] = $this->family($part, $state);
         $reference = $this->reference($part, $case, $state);
         $torqueRatio = $reference->torque / $this->torque->value;
         $powerRatio = $reference->power / $this->power->value;
@@ -83,18 +92,19 @@ final class GainFinder
             $covered ? 1.0 : ($part->runsUnmapped ? $case->unmapped : 0.0),
             $covered,
             $case->anchors === [] && $this->platform->boosted && $this->kneeRpm > $this->baseline->first ? $this->baseline->first : null,
+            $driveline,
         );
     }
 
-    /** @return array{string, float} */
+    /** @return array{string, float, bool} key, ceiling, whether it is of the driveline */
     private function family(Part $part, State $state): array
     {
         if ($part->isKit()) {
-            return ["kit:{$part->key}", INF];
+            return ["kit:{$part->key}", INF, false];
         }
         $family = $this->platform->families[$this->platform->slots[$part->slots[0]]->family];
 
-        return [$family->key, $family->ceilingIn($state->situation)];
+        return [$family->key, $family->ceilingIn($state->situation), $family->driveline];
     }
 
     /** What the case was measured on; without a stated one, the baseline with the map that the case wants. */

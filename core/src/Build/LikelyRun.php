@@ -33,11 +33,12 @@ final readonly class LikelyRun
     public function __construct(private Catalog $catalog, private Brief $brief, private Plan $plan, array $models)
     {
         $this->start = $brief->came->measured ?? $catalog->platform->baseline;
-        $this->losses = self::losses($catalog, $brief);
+        $this->losses = Loss::both($brief->car->lossShare(), $catalog->platform->baseline);
         $this->rpms = $this->start->endingAt(max(array_map($this->endOf(...), $models)))->rpms();
         $this->engine = $this->engine(array_keys($this->rpms));
         $this->engine->cameAs($models[0], $plan->stacking);
-        $this->startPower = $this->engine->power($models[0], $plan->stacking, [1.0], count($this->rpms));
+        $whole = count($this->rpms);
+        $this->startPower = $this->engine->wheels($this->engine->power($models[0], $plan->stacking, [1.0], $whole), $models[0], $plan->stacking, $whole);
     }
 
     /**
@@ -62,11 +63,25 @@ final readonly class LikelyRun
         return $this->run($this->engine, $model, $this->plan->stacking);
     }
 
-    /** @return non-empty-list<float> W */
-    public function run(Engine $engine, StageModel $model, Stacking $stacking): array
+    /** @return non-empty-list<float> likely W that the engine makes, as the stock driveline brings it to the wheels */
+    public function enginePower(StageModel $model): array
     {
         /** @var non-empty-list<float> */
-        return $engine->power($model, $stacking, [1.0], $this->countTo($this->endOf($model), $this->rpms));
+        return $this->engine->power($model, $this->plan->stacking, [1.0], $this->count($model));
+    }
+
+    /** @return non-empty-list<float> W at the wheels */
+    public function run(Engine $engine, StageModel $model, Stacking $stacking): array
+    {
+        $count = $this->count($model);
+
+        /** @var non-empty-list<float> */
+        return $engine->wheels($engine->power($model, $stacking, [1.0], $count), $model, $stacking, $count);
+    }
+
+    private function count(StageModel $model): int
+    {
+        return $this->countTo($this->endOf($model), $this->rpms);
     }
 
     /** @return array{float, float} highest likely W and N·m */
@@ -115,7 +130,7 @@ final readonly class LikelyRun
     /**
      * Charge temperature by pull, at the power peak; null without boost or a known cooler.
      *
-     * @param  non-empty-list<float>  $power  likely, W on the full grid
+     * @param  non-empty-list<float>  $power  likely, W that the engine makes
      */
     public function soak(StageModel $model, array $power): ?Soak
     {
@@ -162,14 +177,5 @@ final readonly class LikelyRun
     public function countTo(float $end, array $rpms): int
     {
         return max(1, count(array_filter($rpms, fn (float $rpm): bool => $rpm <= $end + 1e-6)));
-    }
-
-    /** @return list<Loss> */
-    private static function losses(Catalog $catalog, Brief $brief): array
-    {
-        $share = $brief->car->lossShare();
-        $peak = $catalog->platform->baseline->peakPower();
-
-        return [Loss::percentage($share), Loss::constant($share, $peak->value / ($peak->rpm * Rpm::OMEGA))];
     }
 }

@@ -63,29 +63,31 @@ final readonly class SampleRun
     public function figures(StageModel $model): array
     {
         $rpms = $this->rpmsOf($model);
-        $drawn = $this->engine->power($model, $this->plan->stacking, $model->state->index > 0 ? $this->changed : $this->came, count($rpms));
-        $power = Percentiles::of(Track::power($rpms)->peaks($drawn), $this->brief->target?->power);
-        $torque = Percentiles::of(Track::torque($rpms)->peaks($drawn));
+        $engine = $this->engine->power($model, $this->plan->stacking, $model->state->index > 0 ? $this->changed : $this->came, count($rpms));
+        $wheels = $this->engine->wheels($engine, $model, $this->plan->stacking, count($rpms));
+        $drawn = Drawn::of($wheels, $rpms, $this->brief->target?->power);
 
         return [
-            'power' => $power,
-            'torque' => $torque,
-            'atTarget' => $this->atTarget($rpms, $drawn),
-            'used' => $this->check($rpms)->used($model, $power, $torque, $drawn),
+            'power' => $drawn->power,
+            'torque' => $drawn->torque,
+            'atTarget' => $this->atTarget($rpms, $wheels),
+            'used' => $this->check($rpms)->used($model, $drawn, $wheels === $engine ? $drawn : Drawn::of($engine, $rpms)),
         ];
     }
 
     /**
-     * @param  non-empty-list<float>  $power  likely, W on the full grid
+     * @param  non-empty-list<float>  $wheels  likely, W on the full grid
+     * @param  non-empty-list<float>  $engine  likely, W that the engine makes
      * @param  list<array{float, float}>  $used  as figures() gave them
      * @return list<Reading>
      */
-    public function readings(StageModel $model, array $power, array $used, ?Soak $soak): array
+    public function readings(StageModel $model, array $wheels, array $engine, array $used, ?Soak $soak): array
     {
         $rpms = $this->rpmsOf($model);
-        $likely = array_map(fn (float $rpm): float => $power[$this->likely->placeOf($rpm)], $rpms);
+        $places = array_map($this->likely->placeOf(...), $rpms);
+        $pick = fn (array $power): array => array_map(fn (int $place): float => $power[$place], $places);
 
-        return $this->check($rpms)->readings($model, $likely, $used, $soak);
+        return $this->check($rpms)->readings($model, $pick($wheels), $pick($engine), $used, $soak);
     }
 
     /**

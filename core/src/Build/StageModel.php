@@ -18,6 +18,7 @@ final readonly class StageModel
      * @param  list<array{string, AddedPower}>  $added  part key and window
      * @param  list<Ceiling>  $ceilings  those whose condition holds
      * @param  ?Boost  $boost  that the map's case asks, or the factory's
+     * @param  ?Range  $exhaust  K before the turbine at full load, where platform or map state it
      */
     private function __construct(
         public State $state,
@@ -27,6 +28,7 @@ final readonly class StageModel
         public array $ceilings,
         public float $revLimit,
         public ?Boost $boost,
+        public ?Range $exhaust,
     ) {}
 
     public static function of(State $state, Platform $platform, GainFinder $finder): self
@@ -56,6 +58,7 @@ final readonly class StageModel
             $state, $gains, $spools, $added, $ceilings,
             $revLimits === [] ? $platform->revLimit : max($revLimits),
             self::boost($gains) ?? $platform->boost,
+            self::exhaust($gains, $state, $platform),
         );
     }
 
@@ -90,6 +93,24 @@ final readonly class StageModel
     }
 
     /**
+     * What the map in the car states, or the platform under the factory's, moved by the parts.
+     *
+     * @param  list<Gain>  $gains
+     */
+    private static function exhaust(array $gains, State $state, Platform $platform): ?Range
+    {
+        $exhaust = $state->map() === null ? $platform->exhaust : null;
+        foreach ($gains as $gain) {
+            $exhaust ??= $gain->part->map === null ? null : $gain->case->exhaust;
+        }
+        foreach ($state->parts() as $mounted) {
+            $exhaust = $mounted->part->effects->exhaust === null ? $exhaust : $exhaust?->plus($mounted->part->effects->exhaust);
+        }
+
+        return $exhaust;
+    }
+
+    /**
      * The same state with only some of its parts' effects.
      *
      * @param  list<string>  $parts  keys
@@ -106,6 +127,7 @@ final readonly class StageModel
             $this->ceilings,
             $this->revLimit,
             $this->boost,
+            $this->exhaust,
         );
     }
 
@@ -114,6 +136,6 @@ final readonly class StageModel
     {
         $ceilings = array_values(array_filter($this->ceilings, fn (Ceiling $ceiling): bool => $ceiling !== $gone));
 
-        return new self($this->state, $this->gains, $this->spools, $this->added, $ceilings, $this->revLimit, $this->boost);
+        return new self($this->state, $this->gains, $this->spools, $this->added, $ceilings, $this->revLimit, $this->boost, $this->exhaust);
     }
 }

@@ -94,6 +94,10 @@ final readonly class PartReader
             $node->each('over_rpm'),
         );
         $evidence = $node->get('evidence');
+        $content = $node->maybe('at_ethanol');
+        if ($content !== null && $anchors !== []) {
+            $content->refuse('a case at an ethanol content states its power and torque, not a curve over rpm.');
+        }
 
         return new GainCase(
             ConditionReader::maybe($node, 'when'),
@@ -109,6 +113,8 @@ final readonly class PartReader
             $evidence->maybe('note')?->string() ?? '',
             BoostReader::maybe($node, $this->units),
             $frame->words(),
+            $this->temperature($node->maybe('exhaust')),
+            $content?->number(),
         );
     }
 
@@ -141,6 +147,8 @@ final readonly class PartReader
             array_map(fn (Node $ceiling): Ceiling => $limits->ceiling($ceiling), $effects->each('ceilings')),
             array_map(fn (Node $limit): Limit => $limits->limit($limit, $this->platform->slots), $effects->each('limits')),
             AirReader::maybeCooler($effects->maybe('cooler')),
+            ($effects->maybe('mass')?->number() ?? 0.0) * $this->units->mass->kilograms(),
+            $effects->maybe('exhaust')?->range()->scaled($this->units->temperature->kelvins()),
         );
     }
 
@@ -171,6 +179,11 @@ final readonly class PartReader
             $node->maybe('resale')?->minor() ?? 0,
             $node->maybe('as_of')?->string(),
         );
+    }
+
+    private function temperature(?Node $node): ?Range
+    {
+        return $node?->range()->in($this->units->temperature->toKelvin(...));
     }
 
     private function power(Node $node): Range

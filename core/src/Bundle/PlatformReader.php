@@ -44,7 +44,14 @@ final readonly class PlatformReader
             $engine->get('injection')->keyword('port', 'direct') === 'direct',
             BoostReader::maybe($node, $this->units),
             AirReader::side($node->maybe('air')),
+            $this->mass($node->maybe('mass')),
+            $node->maybe('exhaust')?->range()->in($this->units->temperature->toKelvin(...)),
         );
+    }
+
+    private function mass(?Node $node): ?float
+    {
+        return $node === null ? null : $node->number() * $this->units->mass->kilograms();
     }
 
     /** @return array<string, string> */
@@ -68,7 +75,7 @@ final readonly class PlatformReader
                 fn (Node $other): array => [ConditionReader::read($other->get('when')), $other->get('ceiling_percent')->number() / 100.0],
                 $family->each('otherwise'),
             );
-            $families[$key] = new Family($key, $family->get('name')->string(), $family->get('ceiling_percent')->number() / 100.0, $conditional);
+            $families[$key] = new Family($key, $family->get('name')->string(), $family->get('ceiling_percent')->number() / 100.0, $conditional, $family->maybe('driveline')?->bool() ?? false);
         }
 
         return $families;

@@ -2,7 +2,6 @@
 
 namespace Pebblerun\Core\Estimate;
 
-use Pebblerun\Core\Air\Soak;
 use Pebblerun\Core\Build\Binding;
 use Pebblerun\Core\Build\Share;
 use Pebblerun\Core\Build\StageResult;
@@ -14,13 +13,11 @@ use Pebblerun\Core\Cost\StageCost;
 use Pebblerun\Core\Curve\Curve;
 use Pebblerun\Core\Draws\Percentiles;
 use Pebblerun\Core\Findings\Finding;
-use Pebblerun\Core\Limits\Quantity;
 use Pebblerun\Core\Limits\Reading;
 use Pebblerun\Core\Limits\Status;
 use Pebblerun\Core\Parts\Part;
 use Pebblerun\Core\Safety\Caution;
 use Pebblerun\Core\Units\UnitSystem;
-use Pebblerun\Core\Verdict\LimitWords;
 use Pebblerun\Core\Verdict\Sentence;
 use Pebblerun\Core\Verdict\Verdict;
 
@@ -33,10 +30,16 @@ final readonly class Document
 
     private Why $why;
 
+    private LimitWriter $limits;
+
+    private StageNotes $notes;
+
     private function __construct(private Estimate $estimate, UnitSystem $units)
     {
         $this->say = new Figures($units, $estimate->bundle->rates->currency);
         $this->why = new Why($this->say, $estimate->bundle->catalog->platform);
+        $this->limits = new LimitWriter($estimate->bundle, $this->say);
+        $this->notes = new StageNotes($estimate->bundle->catalog->platform, $this->say);
     }
 
     /** @return array<string, mixed> valid against schemas/estimate.json */
@@ -65,6 +68,7 @@ final readonly class Document
             ],
             'budget' => ['total' => self::major($brief->budget->total), 'now' => self::major($brief->budget->now), 'monthly' => self::major($brief->budget->monthly)],
             'rpm_range' => ['from' => $brief->range[0], 'to' => $brief->range[1]],
+            'reckoned' => $this->reckoned(),
             'measured' => $brief->came->allowsChances(),
             'sketched' => $first->sketched,
             'knee' => $knee === null ? null : ['stage' => $knee, 'sentence' => $this->knee($knee)],
@@ -78,6 +82,24 @@ final readonly class Document
             'stages' => array_map($this->stage(...), $this->estimate->results, $this->estimate->costs, $this->estimate->findings),
             'lanes' => (new BoardWriter($this->estimate, $this->say))->lanes(),
             'promise' => Caution::promise(),
+        ];
+    }
+
+    /** @return array{stacking: string, loss: string, price_basis: string, sentence: string} by which school */
+    private function reckoned(): array
+    {
+        $plan = $this->estimate->bundle->plan;
+        $loss = $plan->constantLoss ? 'constant' : 'percentage';
+        $share = sprintf('%.0f %%', 100 * $this->estimate->bundle->brief->car->lossShare());
+        $crank = $plan->constantLoss
+            ? "a constant loss that is {$share} at the stock car’s peak"
+            : "a loss of {$share} between crank and wheels";
+
+        return [
+            'stacking' => $plan->stacking->value,
+            'loss' => $loss,
+            'price_basis' => $plan->basis->value,
+            'sentence' => "Gains {$plan->stacking->words()}, {$crank}, prices {$plan->basis->value}.",
         ];
     }
 
@@ -123,14 +145,16 @@ final readonly class Document
                 'power' => array_map($this->say->power(...), $result->likely->power()),
             ],
             'money' => $this->money($cost, $perWatt),
-            'weakest' => $weakest === null ? null : $this->reading($weakest),
-            'limits' => array_map($this->reading(...), $result->readings),
+            'weakest' => $weakest === null ? null : $this->limits->reading($weakest, $result),
+            'limits' => array_map(fn (Reading $reading): array => $this->limits->reading($reading, $result), $result->readings),
             'ceilings' => array_map($this->binding(...), $result->bindings),
             'parts' => array_map(fn (Share $share): array => $this->share($share, $state), $result->shares),
             'findings' => array_map($this->finding(...), $findings),
-            'torque_limits' => $this->torqueLimits($result),
+            'regions' => $this->limits->regions($result),
+            'trade' => $this->notes->trade($this->estimate->trade($i)),
+            'mass' => $this->notes->mass($state),
             'gated' => $result->gating() !== [],
-            'soak' => $this->soak($result->soak),
+            'soak' => $this->notes->soak($result->soak, $result->power->p50),
             'cautions' => $this->cautions($state),
         ];
     }
@@ -176,50 +200,6 @@ final readonly class Document
                 'dyno' => $line->dyno / 100,
                 'gross' => self::moneyRange($line->gross),
             ], $cost->lines),
-        ];
-    }
-
-    /** @return array<string, mixed> */
-    private function reading(Reading $reading): array
-    {
-        $quantity = $reading->limit->quantity;
-
-        return [
-            'key' => $reading->limit->key,
-            'name' => $reading->limit->name,
-            'slot' => $reading->limit->slot,
-            'quantity' => $quantity->value,
-            'unit' => $this->say->limitLabel($quantity),
-            'status' => $reading->status->value,
-            'words' => $reading->status->words(),
-            'used_percent' => $reading->used === null ? null : round(100 * $reading->used, 1),
-            'demand' => $reading->used === null ? null : $this->say->limit($quantity, $reading->demand),
-            'safe' => $this->say->limit($quantity, $reading->safe),
-            'edge' => $this->say->limit($quantity, $reading->edge),
-            'rpm' => $reading->rpm,
-            'sentence' => LimitWords::of($reading, $this->say),
-            'consequence' => $reading->limit->consequence,
-            'evidence' => trim($reading->limit->evidence->words().($reading->limit->note === '' ? '' : ": {$reading->limit->note}")),
-        ];
-    }
-
-    /** @return ?array<string, mixed> */
-    private function soak(?Soak $soak): ?array
-    {
-        if ($soak === null) {
-            return null;
-        }
-        $temperature = fn (float $kelvin): float => $this->say->limit(Quantity::ChargeTemperature, $kelvin);
-        $unit = $this->say->limitLabel(Quantity::ChargeTemperature);
-
-        return [
-            'first' => $temperature($soak->first),
-            'fifth' => $temperature($soak->fifth),
-            'lost_percent' => round(100 * $soak->lost(), 1),
-            'sentence' => sprintf(
-                'Charge air %d %s on the first pull, %d %s on the fifth (12 s each, 30 s between): %.1f %% of power gone by then.',
-                round($temperature($soak->first)), $unit, round($temperature($soak->fifth)), $unit, 100 * $soak->lost(),
-            ),
         ];
     }
 
@@ -281,23 +261,6 @@ final readonly class Document
         }
 
         return array_values($texts);
-    }
-
-    /**
-     * The wheel torque limits that stand in a stage, for the hatching on the curves; the most used first.
-     *
-     * @return list<array<string, mixed>>
-     */
-    private function torqueLimits(StageResult $result): array
-    {
-        $readings = array_filter($result->readings, fn (Reading $reading): bool => $reading->limit->quantity === Quantity::WheelTorque);
-        usort($readings, fn (Reading $a, Reading $b): int => $b->used <=> $a->used);
-        $moved = fn (Reading $reading, float $value): float => $this->say->torque($value * $reading->limit->movedBy($result->model->state->mapKind()));
-
-        return array_map(fn (Reading $reading): array => [
-            'name' => $reading->limit->name,
-            'points' => array_map(fn (array $point): array => ['rpm' => $point[0], 'safe' => $moved($reading, $point[1]), 'edge' => $moved($reading, $point[2])], $reading->limit->points),
-        ], $readings);
     }
 
     /** @return array{low: float, likely: float, high: float} */

@@ -5,6 +5,7 @@ namespace Pebblerun\Core\Estimate;
 use Pebblerun\Core\Build\Estimator;
 use Pebblerun\Core\Build\StageResult;
 use Pebblerun\Core\Build\State;
+use Pebblerun\Core\Build\Trade;
 use Pebblerun\Core\Bundle\Bundle;
 use Pebblerun\Core\Cost\Pricing;
 use Pebblerun\Core\Cost\StageCost;
@@ -53,6 +54,14 @@ final readonly class Estimate
         $added = $here === null || $before === null ? 0.0 : $here->power->p50 - $before->power->p50;
 
         return $added > 0.0 ? $this->costs[$stage]->spend->likely / $added : null;
+    }
+
+    /** Where a stage pulls less than the one before; null where it nowhere does. */
+    public function trade(int $stage): ?Trade
+    {
+        $before = $this->results[$stage - 1] ?? null;
+
+        return $before === null ? null : Trade::between($before->likely, $this->results[$stage]->likely);
     }
 
     /** The stage past which power gets dear: the next costs more than 1.6 times as much a watt as all before. Null without one. */

@@ -22,6 +22,11 @@ final readonly class Figures
         return round($newtonMetres / $this->units->torque->newtonMetres(), 1);
     }
 
+    public function mass(float $kilograms): float
+    {
+        return round($kilograms / $this->units->mass->kilograms(), 1);
+    }
+
     public function powerLabel(): string
     {
         return match ($this->units->power) {

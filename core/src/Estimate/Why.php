@@ -5,55 +5,47 @@ namespace Pebblerun\Core\Estimate;
 use Pebblerun\Core\Build\Gain;
 use Pebblerun\Core\Build\Share;
 use Pebblerun\Core\Build\State;
-use Pebblerun\Core\Parts\AddedPower;
 use Pebblerun\Core\Platform\Platform;
 
 /** Explains a part's share of a stage: case, reference, fraction, coverage, stacking. */
 final readonly class Why
 {
-    public function __construct(private Figures $say, private Platform $platform) {}
+    private EffectWords $effects;
+
+    public function __construct(private Figures $say, private Platform $platform)
+    {
+        $this->effects = new EffectWords($say);
+    }
 
     /** @return list<string> */
     public function of(Share $share, State $state): array
     {
-        $gain = $share->gain;
-        if ($gain === null) {
-            return $this->withoutGain($share, $state);
-        }
-
-        return array_values(array_filter([
-            $this->case($gain, $state),
-            $this->fraction($gain),
-            $this->coverage($gain, $state),
-            $this->stacking($gain),
-            $this->worth($share),
-        ]));
-    }
-
-    /** @return list<string> */
-    private function withoutGain(Share $share, State $state): array
-    {
         $part = $share->mounted->part;
+        $effects = $this->effects->of($part, $share->gain);
         if ($part->isSupporting()) {
-            return ['A supporting part: it adds nothing by itself and carries what others need.'];
+            return ['A supporting part: it adds nothing by itself and carries what others need.', ...$effects];
         }
-        if ($part->gains !== []) {
-            return ["None of its gain cases holds with this build on {$state->fuel->name}, so it counts as nothing."];
+        if ($share->gain !== null) {
+            return array_values(array_filter([
+                $this->case($share->gain, $state),
+                $this->fraction($share->gain),
+                $this->coverage($share->gain, $state),
+                $this->stacking($share->gain),
+                ...$effects,
+                $this->worth($share),
+            ]));
         }
-        $windows = array_map(fn (AddedPower $window): string => sprintf(
-            'It adds %s to %s, likely %s, %s, after the soft ceilings and before the hard ones.',
-            $this->say->power($window->power->low), $this->say->sayPower($window->power->high), $this->say->power($window->power->likely),
-            is_finite($window->to) ? "from {$this->say->sayRpm($window->from)} to {$this->say->sayRpm($window->to)}" : "from {$this->say->sayRpm($window->from)} on",
-        ), $part->effects->added);
 
-        return [...$windows, $this->worth($share)];
+        return $part->gains !== []
+            ? ["None of its gain cases holds with this build on {$state->fuel->name}, so it counts as nothing.", ...$effects]
+            : [...$effects, $this->worth($share)];
     }
 
     private function case(Gain $gain, State $state): string
     {
         $case = $gain->case;
         $when = $case->when === null ? 'always' : "with {$case->when->asks($state->situationOf($gain->part))}";
-        $said = array_filter([$case->note, $case->converted]);
+        $said = array_filter([$case->ladder, $case->note, $case->converted]);
         $note = $said === [] ? '' : ' ('.implode('; ', $said).')';
 
         return $case->anchors === []
@@ -104,7 +96,9 @@ final readonly class Why
         }
         $family = $this->platform->families[$gain->family] ?? null;
 
-        return sprintf('Family "%s" can give %.0f %% in all; parts in it share that room.', $family->name ?? $gain->family, 100 * $gain->ceiling);
+        $where = $gain->driveline ? ' It acts on the wheel figure alone: less is lost on the way, and nothing before the wheels carries more.' : '';
+
+        return sprintf('Family "%s" can give %.0f %% in all; parts in it share that room.%s', $family->name ?? $gain->family, 100 * $gain->ceiling, $where);
     }
 
     private function worth(Share $share): string

@@ -3,6 +3,7 @@
 namespace Pebblerun\Core\Limits;
 
 use Pebblerun\Core\Air\Soak;
+use Pebblerun\Core\Build\Drawn;
 use Pebblerun\Core\Build\StageModel;
 use Pebblerun\Core\Build\Track;
 use Pebblerun\Core\Draws\Percentiles;
@@ -36,14 +37,13 @@ final readonly class LimitCheck
      * P90 of demand over safe and over edge, for each standing limit. The share of edge is only worked out where safe is
      * passed.
      *
-     * @param  Percentiles  $power  W, of the drawn curves' peaks
-     * @param  Percentiles  $torque  N·m, likewise
-     * @param  list<float>  $drawn  the drawn curves, flat, W
+     * @param  Drawn  $wheels  at the wheels
+     * @param  Drawn  $engine  what the engine makes, as the stock driveline brings it to the wheels
      * @return list<array{float, float}>
      */
-    public function used(StageModel $model, Percentiles $power, Percentiles $torque, array $drawn): array
+    public function used(StageModel $model, Drawn $wheels, Drawn $engine): array
     {
-        return array_map(function (Limit $limit) use ($model, $power, $torque, $drawn): array {
+        return array_map(function (Limit $limit) use ($model, $wheels, $engine): array {
             if ($limit->quantity === Quantity::Boost && $model->boost !== null) {
                 $demand = $model->boost->p90() * self::OVERSHOOT / $limit->movedBy($model->state->mapKind());
 
@@ -52,26 +52,28 @@ final readonly class LimitCheck
             if (! self::alongCurve($limit)) {
                 return [0.0, 0.0];
             }
-            $peak = $limit->quantity->isTorque() ? $torque->p90 : $power->p90;
-            $safe = $this->share($limit, $model, $peak, $drawn, fn (float $rpm): float => $limit->safeAt($rpm));
+            $drawn = $limit->quantity->isCrank() ? $engine : $wheels;
+            $safe = $this->share($limit, $model, $drawn, fn (float $rpm): float => $limit->safeAt($rpm));
 
-            return [$safe, $safe > 1.0 ? $this->share($limit, $model, $peak, $drawn, fn (float $rpm): float => $limit->edgeAt($rpm)) : 0.0];
+            return [$safe, $safe > 1.0 ? $this->share($limit, $model, $drawn, fn (float $rpm): float => $limit->edgeAt($rpm)) : 0.0];
         }, $this->standing($model));
     }
 
     /**
-     * @param  list<float>  $likely  W at the rpms
+     * @param  list<float>  $wheels  likely, W at the rpms
+     * @param  list<float>  $engine  likewise, what the engine makes
      * @param  list<array{float, float}>  $used  as used() gave them
      * @param  ?Soak  $soak  charge temperature by pull, where it is known
      * @return list<Reading>
      */
-    public function readings(StageModel $model, array $likely, array $used, ?Soak $soak): array
+    public function readings(StageModel $model, array $wheels, array $engine, array $used, ?Soak $soak): array
     {
         return array_map(fn (Limit $limit, array $shares): Reading => match (true) {
             $limit->quantity === Quantity::EngineSpeed => self::speed($limit, $model),
-            self::alongCurve($limit) => $this->reading($limit, $model, $likely, ...$shares),
+            self::alongCurve($limit) => $this->reading($limit, $model, $limit->quantity->isCrank() ? $engine : $wheels, ...$shares),
             $limit->quantity === Quantity::Boost && $model->boost !== null => self::flat($limit, $model, ...$shares),
-            $limit->quantity === Quantity::ChargeTemperature && $soak !== null => self::temperature($limit, $model, $soak->fifth),
+            $limit->quantity === Quantity::ChargeTemperature && $soak !== null => self::temperature($limit, $soak->fifth),
+            $limit->quantity === Quantity::ExhaustTemperature && $model->exhaust !== null => self::temperature($limit, $model->exhaust->quantile(0.9)),
             default => new Reading($limit, Status::Unknown, null, 0.0, $limit->safeAt(0.0), $limit->edgeAt(0.0), 0.0),
         }, $this->standing($model), $used);
     }
@@ -127,16 +129,16 @@ final readonly class LimitCheck
      *
      * A flat limit's share rises with the peak alone, so the peak's P90 gives it; others are followed along the curves.
      *
-     * @param  list<float>  $drawn
      * @param  callable(float): float  $allowed  by rpm
      */
-    private function share(Limit $limit, StageModel $model, float $peak, array $drawn, callable $allowed): float
+    private function share(Limit $limit, StageModel $model, Drawn $drawn, callable $allowed): float
     {
+        $peak = $limit->quantity->isTorque() ? $drawn->torque->p90 : $drawn->power->p90;
         $used = 0.0;
         foreach ($limit->quantity->isCrank() ? $this->losses : [Loss::none()] as $loss) {
             $followed = ! $limit->isFlat() || ($loss->constant && ! $limit->quantity->isTorque());
             $used = max($used, $followed
-                ? Percentiles::of($this->shareOf($limit, $loss, $model, $allowed)->peaks($drawn))->p90
+                ? Percentiles::of($this->shareOf($limit, $loss, $model, $allowed)->peaks($drawn->curves))->p90
                 : $loss->toCrank($peak) * $this->perWatt($limit, $model) * self::OVERSHOOT / ($allowed(0.0) * $limit->movedBy($model->state->mapKind())));
         }
 
@@ -176,7 +178,7 @@ final readonly class LimitCheck
     }
 
     /** Temperatures take 3 K for a warmer day instead of a share, and are clear to 10 K below safe. */
-    private static function temperature(Limit $limit, StageModel $model, float $kelvin): Reading
+    private static function temperature(Limit $limit, float $kelvin): Reading
     {
         $demand = $kelvin + self::WARMER;
         $safe = $limit->safeAt(0.0);

@@ -38,6 +38,11 @@ enum Quantity: string
         return $this === self::CrankPower || $this === self::CrankTorque || $this === self::FuelFlow;
     }
 
+    public function isTemperature(): bool
+    {
+        return $this === self::ChargeTemperature || $this === self::ExhaustTemperature;
+    }
+
     public function words(): string
     {
         return match ($this) {

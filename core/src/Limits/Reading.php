@@ -25,9 +25,20 @@ final readonly class Reading
     /** How much the demand itself, without overshoot, may still grow before safe is reached; null where it cannot be said. */
     public function room(): ?float
     {
-        return $this->used === null || $this->used > 1.0 || $this->used <= 0.0 || in_array($this->limit->quantity, [Quantity::EngineSpeed, Quantity::ChargeTemperature], true)
+        return $this->used === null || $this->used > 1.0 || $this->used <= 0.0 || $this->limit->quantity === Quantity::EngineSpeed || $this->limit->quantity->isTemperature()
             ? null
             : ($this->safe - $this->demand) / LimitCheck::OVERSHOOT;
+    }
+
+    /** How much the demand itself must fall to stand at safe, in the limit's unit; 0 where it is there already. */
+    public function excess(): float
+    {
+        if ($this->used === null) {
+            return 0.0;
+        }
+        $over = max(0.0, $this->demand - $this->safe);
+
+        return $this->limit->quantity === Quantity::EngineSpeed || $this->limit->quantity->isTemperature() ? $over : $over / LimitCheck::OVERSHOOT;
     }
 
     /** Whether this is the weaker link: worse status, then more used. */

@@ -9,6 +9,12 @@ final readonly class Boost
 {
     public function __construct(public Range $atTorque, public Range $atPower) {}
 
+    /** @param  float  $along  0 here, 1 there */
+    public function towards(self $other, float $along): self
+    {
+        return new self($this->atTorque->towards($other->atTorque, $along), $this->atPower->towards($other->atPower, $along));
+    }
+
     /** The higher of the two in nine cars of ten. */
     public function p90(): float
     {

@@ -16,6 +16,8 @@ final readonly class Effects
      * @param  list<AddedPower>  $added
      * @param  list<Ceiling>  $ceilings  of its own, while it is fitted
      * @param  ?Cooler  $cooler  the charge cooler it is
+     * @param  float  $mass  kg against what it replaces; negative is lighter
+     * @param  ?Range  $exhaust  K by which it moves the exhaust temperature before the turbine
      * @param  list<Limit>  $limits  in place of the limits of the component it replaces
      */
     public function __construct(
@@ -25,5 +27,7 @@ final readonly class Effects
         public array $ceilings = [],
         public array $limits = [],
         public ?Cooler $cooler = null,
+        public float $mass = 0.0,
+        public ?Range $exhaust = null,
     ) {}
 }

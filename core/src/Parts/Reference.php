@@ -6,4 +6,10 @@ namespace Pebblerun\Core\Parts;
 final readonly class Reference
 {
     public function __construct(public float $power, public float $torque) {}
+
+    /** @param  float  $along  0 here, 1 there */
+    public function towards(self $other, float $along): self
+    {
+        return new self($this->power + ($other->power - $this->power) * $along, $this->torque + ($other->torque - $this->torque) * $along);
+    }
 }

@@ -42,9 +42,25 @@ final readonly class CommandWords
             'line' => "change the price of {$part} in {$stage}",
             'add-stage' => 'add a stage',
             'remove-stage' => "remove {$stage}",
+            'split-stage' => "split {$stage}",
+            'merge-stage' => "merge {$stage} into the one before",
+            'move-stage' => "put {$stage} in the place of {$this->stage($command['to'] ?? '')}",
+            'settings' => $this->settings($command),
             'rename-stage' => "rename {$stage} to \"".($command['name'] ?? '').'"',
             default => $command['do'],
         };
+    }
+
+    /** @param  Command  $command */
+    private function settings(array $command): string
+    {
+        $said = array_filter([
+            isset($command['stacking']) ? 'stacking: '.(Stacking::tryFrom($command['stacking'])?->words() ?? $command['stacking']) : '',
+            isset($command['loss']) ? "loss: {$command['loss']}" : '',
+            isset($command['price_basis']) ? "prices: {$command['price_basis']}" : '',
+        ]);
+
+        return 'reckon by '.implode(', ', $said);
     }
 
     private function stage(string $key): string

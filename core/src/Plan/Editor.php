@@ -11,7 +11,7 @@ use Pebblerun\Core\Condition\Catalog;
  * @phpstan-type ChangeDocument array{fit?: string, remove?: string, basis?: string, agreed?: float|int, quantity?: int}
  * @phpstan-type StageDocument array{key: string, name: string, fuel: string, changes: list<ChangeDocument>}
  * @phpstan-type PlanDocument array{name: string, settings?: array<string, string>, stages: list<StageDocument>}
- * @phpstan-type Command array{do: string, stage?: string, to?: string, part?: string, slot?: string, fuel?: string, name?: string, basis?: string, agreed?: float|int|null, quantity?: int}
+ * @phpstan-type Command array{do: string, stage?: string, to?: string, part?: string, parts?: list<string>, slot?: string, fuel?: string, name?: string, basis?: string, agreed?: float|int|null, quantity?: int, stacking?: string, loss?: string, price_basis?: string}
  */
 final class Editor
 {
@@ -49,6 +49,10 @@ final class Editor
             'line' => $this->line($this->stage($command), $command),
             'add-stage' => $this->addStage($command),
             'remove-stage' => $this->removeStage($this->stage($command)),
+            'split-stage' => $this->splitStage($this->stage($command), $command),
+            'merge-stage' => $this->mergeStage($this->stage($command)),
+            'move-stage' => $this->moveStage($command),
+            'settings' => $this->settings($command),
             'rename-stage' => $this->plan['stages'][$this->stage($command)]['name'] = $command['name'] ?? '',
             default => throw InvalidCommand::unknown($command['do']),
         };
@@ -133,16 +137,86 @@ final class Editor
     private function addStage(array $command): void
     {
         $stages = $this->plan['stages'];
-        if (count($stages) >= self::MOST_STAGES) {
+        $key = $this->newKey();
+        $fuel = $stages === [] ? ($command['fuel'] ?? array_key_first($this->catalog->fuels)) : $stages[count($stages) - 1]['fuel'];
+        $this->plan['stages'][] = ['key' => $key, 'name' => $command['name'] ?? '', 'fuel' => (string) $fuel, 'changes' => []];
+    }
+
+    /** @throws InvalidCommand when there are as many stages as a plan can have. */
+    private function newKey(): string
+    {
+        $keys = array_column($this->plan['stages'], 'key');
+        if (count($keys) >= self::MOST_STAGES) {
             throw InvalidCommand::tooManyStages(self::MOST_STAGES);
         }
-        $keys = array_column($stages, 'key');
-        $number = count($stages) + 1;
+        $number = count($keys) + 1;
         while (in_array("s{$number}", $keys, true)) {
             $number++;
         }
-        $fuel = $stages === [] ? ($command['fuel'] ?? array_key_first($this->catalog->fuels)) : $stages[count($stages) - 1]['fuel'];
-        $this->plan['stages'][] = ['key' => "s{$number}", 'name' => $command['name'] ?? '', 'fuel' => (string) $fuel, 'changes' => []];
+
+        return "s{$number}";
+    }
+
+    /**
+     * Takes the named parts of a stage into a new one behind it, on the same fuel.
+     *
+     * @param  Command  $command
+     */
+    private function splitStage(int $stage, array $command): void
+    {
+        $from = $this->plan['stages'][$stage];
+        $taken = array_filter($from['changes'], fn (array $change): bool => in_array($change['fit'] ?? '', $command['parts'] ?? [], true));
+        if ($taken === []) {
+            throw InvalidCommand::notThere(implode(', ', $command['parts'] ?? []) ?: 'nothing', $from['name']);
+        }
+        $new = ['key' => $this->newKey(), 'name' => $command['name'] ?? '', 'fuel' => $from['fuel'], 'changes' => array_values($taken)];
+        $from['changes'] = array_values(array_diff_key($from['changes'], $taken));
+        $this->plan['stages'] = [...array_slice($this->plan['stages'], 0, $stage), $from, $new, ...array_slice($this->plan['stages'], $stage + 1)];
+    }
+
+    /** Puts a stage's changes into the one before and takes its fuel over; what both fit in a slot stays the later's. */
+    private function mergeStage(int $stage): void
+    {
+        $merged = $this->plan['stages'][$stage];
+        $into = $this->plan['stages'][$stage - 1] ?? throw InvalidCommand::nothingBefore($merged['name']);
+        foreach ($merged['changes'] as $change) {
+            $slots = isset($change['fit']) ? ($this->catalog->parts[$change['fit']]->slots ?? []) : [(string) ($change['remove'] ?? '')];
+            foreach ($slots as $slot) {
+                $into['changes'] = $this->without($into['changes'], $slot);
+            }
+            $into['changes'][] = $change;
+        }
+        $into['fuel'] = $merged['fuel'];
+        $this->plan['stages'][$stage - 1] = $into;
+        $this->removeStage($stage);
+    }
+
+    /**
+     * Puts a stage in another's place; the ones between move up.
+     *
+     * @param  Command  $command
+     */
+    private function moveStage(array $command): void
+    {
+        $from = $this->stage($command);
+        $to = $this->stage(['do' => 'move-stage', 'stage' => $command['to'] ?? '']);
+        $moved = $this->plan['stages'][$from];
+        $this->removeStage($from);
+        $this->plan['stages'] = [...array_slice($this->plan['stages'], 0, $to), $moved, ...array_slice($this->plan['stages'], $to)];
+    }
+
+    /**
+     * By which school the plan is reckoned; what is not named stays.
+     *
+     * @param  Command  $command
+     */
+    private function settings(array $command): void
+    {
+        foreach (['stacking', 'loss', 'price_basis'] as $setting) {
+            if (isset($command[$setting])) {
+                $this->plan['settings'][$setting] = $command[$setting];
+            }
+        }
     }
 
     private function removeStage(int $stage): void
@@ -154,10 +228,19 @@ final class Editor
     private function dropChanges(int $stage, string $slot): bool
     {
         $before = $this->plan['stages'][$stage]['changes'];
-        $kept = array_values(array_filter($before, fn (array $change): bool => ! $this->touches($change, $slot)));
+        $kept = $this->without($before, $slot);
         $this->plan['stages'][$stage]['changes'] = $kept;
 
         return count($kept) < count($before);
+    }
+
+    /**
+     * @param  list<ChangeDocument>  $changes
+     * @return list<ChangeDocument>
+     */
+    private function without(array $changes, string $slot): array
+    {
+        return array_values(array_filter($changes, fn (array $change): bool => ! $this->touches($change, $slot)));
     }
 
     /** @param  ChangeDocument  $change */

@@ -9,7 +9,7 @@ final class InvalidCommand extends InvalidArgumentException implements CoreExcep
 {
     public static function unknown(string $do): self
     {
-        return new self("There is no command \"{$do}\": use fit, clear, move, fuel, line, add-stage, remove-stage or rename-stage.");
+        return new self("There is no command \"{$do}\": use fit, clear, move, fuel, line, add-stage, remove-stage, rename-stage, split-stage, merge-stage, move-stage or settings.");
     }
 
     public static function noStage(string $key): self
@@ -20,6 +20,11 @@ final class InvalidCommand extends InvalidArgumentException implements CoreExcep
     public static function notThere(string $part, string $stage): self
     {
         return new self("\"{$part}\" is not fitted in \"{$stage}\": it may have been moved meanwhile.");
+    }
+
+    public static function nothingBefore(string $stage): self
+    {
+        return new self("\"{$stage}\" is the first stage: there is none before it to merge into.");
     }
 
     public static function tooManyStages(int $most): self

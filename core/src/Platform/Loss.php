@@ -2,6 +2,9 @@
 
 namespace Pebblerun\Core\Platform;
 
+use Pebblerun\Core\Curve\Curve;
+use Pebblerun\Core\Units\Rpm;
+
 /**
  * The driveline between crank and wheels.
  *
@@ -30,6 +33,18 @@ final readonly class Loss
     public static function constant(float $share, float $wheelTorque): self
     {
         return new self($share, $wheelTorque * $share / (1.0 - $share), true);
+    }
+
+    /**
+     * Both models, which agree at the stock car's power peak.
+     *
+     * @return array{self, self} percentage and constant
+     */
+    public static function both(float $share, Curve $baseline): array
+    {
+        $peak = $baseline->peakPower();
+
+        return [self::percentage($share), self::constant($share, $peak->value / ($peak->rpm * Rpm::OMEGA))];
     }
 
     /** Manual: front 14, rear 15, all 20 %; automatic + 3. */

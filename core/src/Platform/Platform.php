@@ -7,6 +7,7 @@ use Pebblerun\Core\Curve\Curve;
 use Pebblerun\Core\Fuel\FuelKind;
 use Pebblerun\Core\Limits\Limit;
 use Pebblerun\Core\Parts\Boost;
+use Pebblerun\Core\Units\Range;
 
 /** An engine platform: slots in gas-path order, families, limits, ceilings and the stock car's wheel curve. */
 final readonly class Platform
@@ -24,6 +25,8 @@ final readonly class Platform
      * @param  bool  $direct  direct injection
      * @param  ?AirSide  $air  compressor and stock cooler; null where nothing is known of them
      * @param  ?Boost  $boost  under the factory map; null where it is not stated
+     * @param  ?float  $mass  kg with driver; null where it is not stated
+     * @param  ?Range  $exhaust  K before the turbine at full load under the factory map; null where it is not stated
      */
     public function __construct(
         public string $key,
@@ -45,5 +48,7 @@ final readonly class Platform
         public bool $direct = false,
         public ?Boost $boost = null,
         public ?AirSide $air = null,
+        public ?float $mass = null,
+        public ?Range $exhaust = null,
     ) {}
 }

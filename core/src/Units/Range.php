@@ -36,6 +36,30 @@ final readonly class Range
     }
 
     /**
+     * The same in another unit.
+     *
+     * @param  callable(float): float  $convert  rising
+     */
+    public function in(callable $convert): self
+    {
+        return new self($convert($this->low), $convert($this->likely), $convert($this->high));
+    }
+
+    /** @param  float  $along  0 here, 1 there */
+    public function towards(self $other, float $along): self
+    {
+        $between = fn (float $here, float $there): float => $here + ($there - $here) * $along;
+
+        return new self($between($this->low, $other->low), $between($this->likely, $other->likely), $between($this->high, $other->high));
+    }
+
+    /** Both together, low to low and high to high. */
+    public function plus(self $other): self
+    {
+        return new self($this->low + $other->low, $this->likely + $other->likely, $this->high + $other->high);
+    }
+
+    /**
      * Quantile of the triangular distribution with mode at likely.
      *
      * @param  float  $u  0–1

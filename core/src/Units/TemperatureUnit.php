@@ -17,6 +17,12 @@ enum TemperatureUnit: string
         };
     }
 
+    /** A difference of temperatures: 9 °F are 5 K. */
+    public function kelvins(): float
+    {
+        return $this === self::Fahrenheit ? 1.0 / 1.8 : 1.0;
+    }
+
     public function fromKelvin(float $kelvin): float
     {
         return match ($this) {

@@ -12,10 +12,11 @@ final readonly class UnitSystem
         public TorqueUnit $torque = TorqueUnit::LbFt,
         public PressureUnit $pressure = PressureUnit::Bar,
         public TemperatureUnit $temperature = TemperatureUnit::Celsius,
+        public MassUnit $mass = MassUnit::Kilogram,
     ) {}
 
     /**
-     * @param  array<string, string>  $units  keys power, torque, pressure, temperature
+     * @param  array<string, string>  $units  keys power, torque, pressure, temperature, mass
      *
      * @throws InvalidQuantity for a unit nobody knows.
      */
@@ -26,6 +27,7 @@ final readonly class UnitSystem
             self::unit(TorqueUnit::class, 'torque', $units['torque'] ?? 'lb-ft'),
             self::unit(PressureUnit::class, 'pressure', $units['pressure'] ?? 'bar'),
             self::unit(TemperatureUnit::class, 'temperature', $units['temperature'] ?? 'C'),
+            self::unit(MassUnit::class, 'mass', $units['mass'] ?? 'kg'),
         );
     }
 
@@ -37,6 +39,7 @@ final readonly class UnitSystem
             'torque' => $this->torque->value,
             'pressure' => $this->pressure->value,
             'temperature' => $this->temperature->value,
+            'mass' => $this->mass->value,
         ];
     }
 

@@ -20,6 +20,7 @@ final class LimitWords
         $where = match ($quantity) {
             Quantity::EngineSpeed, Quantity::Boost => '',
             Quantity::ChargeTemperature => ' on the fifth pull',
+            Quantity::ExhaustTemperature => ' at full load',
             default => " near {$say->sayRpm($reading->rpm)}",
         };
 

@@ -5,6 +5,7 @@ namespace Pebblerun\Core\Verdict;
 use Pebblerun\Core\Build\StageResult;
 use Pebblerun\Core\Estimate\Estimate;
 use Pebblerun\Core\Estimate\Figures;
+use Pebblerun\Core\Estimate\StageNotes;
 use Pebblerun\Core\Findings\Finding;
 use Pebblerun\Core\Findings\Kind;
 use Pebblerun\Core\Limits\Reading;
@@ -54,11 +55,28 @@ final readonly class Verdict
             $reasons[] = "{$binding->ceiling->name} costs {$this->say->sayPower($binding->power)}.";
         }
 
+        array_push($reasons, ...$this->trades());
+
         return $measured
             ? new Sentence('target', $status, $headline, sprintf('%d in 100 such cars get there', round(100 * $chance)), $reasons)
             : new Sentence('target', $status === Status::Clear ? Status::Close : $status, $headline, 'no chance stated: not measured yet', [
                 'A chance needs this car’s own baseline and a passed health check.', ...$reasons,
             ]);
+    }
+
+    /** @return list<string> stages that pull less somewhere than the one before */
+    private function trades(): array
+    {
+        $notes = new StageNotes($this->estimate->bundle->catalog->platform, $this->say);
+        $sentences = [];
+        foreach (array_keys($this->estimate->results) as $stage) {
+            $trade = $notes->trade($this->estimate->trade($stage));
+            if ($trade !== null) {
+                $sentences[] = "Stage {$stage}: ".lcfirst($trade['sentence']);
+            }
+        }
+
+        return $sentences;
     }
 
     private function budget(): Sentence

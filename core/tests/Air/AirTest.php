@@ -43,9 +43,9 @@ final class AirTest extends TestCase
     public function test_heat_takes_air_and_above_the_knee_timing_too(): void
     {
         // By hand, below the knee: 1 − 310/320 = 3.125 %; above: 1 − (333.15/343.15)·(1 − 0.06)/(1 − 0.03) = 5.92 %.
-        self::assertEqualsWithDelta(0.03125, (new Soak(310.0, 320.0))->lost(), 1e-9);
-        self::assertEqualsWithDelta(0.0592, (new Soak(333.15, 343.15))->lost(), 1e-4);
-        self::assertSame(0.0, (new Soak(320.0, 320.0))->lost());
+        self::assertEqualsWithDelta(0.03125, (new Soak(310.0, 320.0, 400.0, 0.2))->lost(), 1e-9);
+        self::assertEqualsWithDelta(0.0592, (new Soak(333.15, 343.15, 400.0, 0.2))->lost(), 1e-4);
+        self::assertSame(0.0, (new Soak(320.0, 320.0, 400.0, 0.2))->lost());
     }
 
     public function test_more_boost_and_more_power_soak_more_and_a_better_cooler_less(): void

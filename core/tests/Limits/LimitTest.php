@@ -5,6 +5,9 @@ namespace Pebblerun\Core\Tests\Limits;
 use Pebblerun\Core\Air\AirSide;
 use Pebblerun\Core\Air\Compressor;
 use Pebblerun\Core\Air\Cooler;
+use Pebblerun\Core\Bundle\BundleReader;
+use Pebblerun\Core\Estimate\Document;
+use Pebblerun\Core\Estimate\Estimate;
 use Pebblerun\Core\Limits\Appetite;
 use Pebblerun\Core\Limits\Limit;
 use Pebblerun\Core\Limits\Quantity;
@@ -15,8 +18,10 @@ use Pebblerun\Core\Parts\Effects;
 use Pebblerun\Core\Parts\Evidence;
 use Pebblerun\Core\Parts\GainCase;
 use Pebblerun\Core\Parts\Part;
+use Pebblerun\Core\Tests\Bundle\SmallBundle;
 use Pebblerun\Core\Tests\Lyre;
 use Pebblerun\Core\Units\Range;
+use Pebblerun\Core\Units\UnitSystem;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -162,5 +167,61 @@ final class LimitTest extends TestCase
             return $lyre->last(Lyre::FULL)->readings[0]->status;
         };
         self::assertSame([Status::Clear, Status::Close, Status::Over, Status::PastEdge], [$status(10.5), $status(9.5), $status(-1.0), $status(-16.0)]);
+    }
+
+    /** By hand: 900 K and 40 K less are 860 K, and 3 K for a warmer day; nothing is said where the map states nothing. */
+    public function test_exhaust_temperature_has_a_demand_only_where_it_is_stated(): void
+    {
+        $lyre = new Lyre;
+        $lyre->limits = [self::limit(Quantity::ExhaustTemperature, [[0.0, 870.0, 950.0]])];
+        $lyre->exhaust = Range::exact(900.0);
+        $lyre->parts['cold'] = Lyre::part('cold', ['turbo'], [1, 2, 3], [1, 2, 3], effects: new Effects(exhaust: Range::exact(-40.0)));
+        $reading = fn (string ...$parts): Reading => $lyre->last($parts)->readings[0];
+        self::assertSame([Status::Over, 903.0], [$reading()->status, $reading()->demand]);
+        self::assertSame([Status::Close, 863.0], [$reading('cold')->status, $reading('cold')->demand]);
+        self::assertSame([Status::Unknown, null], [$reading('map')->status, $reading('map')->used]);
+        $lyre->exhaust = null;
+        self::assertSame(Status::Unknown, $reading('cold')->status);
+    }
+
+    /** @return list<string> what would move the first limit of the small bundle, after one change of it */
+    private static function movers(string $path, mixed $value, array $limit): array
+    {
+        $document = SmallBundle::with($path, $value);
+        $document['platform']['limits'] = [['key' => 'it', 'name' => 'It', 'slot' => 'pipe', 'consequence' => 'it breaks', 'evidence' => ['kind' => 'judgement'], ...$limit]];
+        $stages = Document::of(Estimate::of(BundleReader::read($document)), new UnitSystem)['stages'];
+
+        return array_column($stages[2]['limits'][0]['movers'], 'sentence');
+    }
+
+    public function test_a_limit_names_what_would_move_it(): void
+    {
+        $own = ['key' => 'own', 'name' => 'Own', 'slot' => 'pipe', 'quantity' => 'wheel-torque', 'safe' => 400, 'edge' => 440, 'consequence' => 'it splits', 'evidence' => ['kind' => 'maker']];
+        $movers = self::movers('parts.2.effects', ['limits' => [$own]], ['quantity' => 'wheel-torque', 'safe' => 250, 'edge' => 350, 'moved' => ['dyno' => 0.9, 'remote' => 1.0]]);
+        self::assertSame('Pipe is safe to 400 lb-ft.', $movers[0]);
+        self::assertSame(['An off-the-shelf map moves it to 250 lb-ft.', 'A remote map moves it to 250 lb-ft.'], array_slice($movers, 1, 2));
+        self::assertMatchesRegularExpression('/^\d+ lb-ft less near [\d,]+ rpm stands at safe: a softer ramp there\.$/', $movers[3]);
+        self::assertSame([], self::movers('parts.2.price.new', 90, ['quantity' => 'wheel-torque', 'safe' => 900, 'edge' => 950]));
+    }
+
+    public function test_a_fuel_with_more_energy_asks_less_flow(): void
+    {
+        $movers = self::movers('plan.stages.1.fuel', 'strong', ['quantity' => 'fuel-flow', 'safe' => 40, 'edge' => 45]);
+        self::assertMatchesRegularExpression('/^On Pump 98 the same power asks \d\d % less flow\.$/', $movers[0]);
+        self::assertMatchesRegularExpression('/^\d+ kg\/h less flow near/', $movers[1]);
+    }
+
+    public function test_a_better_cooler_brings_the_charge_down(): void
+    {
+        $document = SmallBundle::with('platform.air', ['compressor_efficiency' => 0.7, 'cooler' => ['effectiveness' => 0.6, 'capacity_kj_k' => 5, 'ua_w_k' => 150]]);
+        $document['platform']['boost'] = ['at_torque' => 1.3, 'at_power' => 1.2];
+        $movers = self::movers('parts.3.effects', ['cooler' => ['effectiveness' => 0.8, 'capacity_kj_k' => 15, 'ua_w_k' => 700]], ['quantity' => 'charge-temperature', 'safe' => 40, 'edge' => 45]);
+        self::assertSame([], array_filter($movers, fn (string $words): bool => str_contains($words, 'fifth pull')), 'nothing is known without air');
+        $document['parts'][3]['effects'] = ['cooler' => ['effectiveness' => 0.8, 'capacity_kj_k' => 15, 'ua_w_k' => 700]];
+        $document['plan']['stages'] = [$document['plan']['stages'][0]];
+        $document['platform']['limits'] = [['key' => 'it', 'name' => 'It', 'slot' => 'cooler', 'quantity' => 'charge-temperature', 'safe' => 40, 'edge' => 45, 'consequence' => 'it knocks', 'evidence' => ['kind' => 'judgement']]];
+        $stage = Document::of(Estimate::of(BundleReader::read($document)), new UnitSystem)['stages'][1];
+        self::assertMatchesRegularExpression('/^Cooler brings the fifth pull down to \d+ °C\.$/', $stage['limits'][0]['movers'][0]['sentence']);
+        self::assertGreaterThan($stage['soak']['power'], $stage['power']['p50']);
     }
 }

@@ -57,6 +57,34 @@ final class EditorTest extends TestCase
         self::assertSame('pump', $plan['stages'][1]['fuel']);
     }
 
+    public function test_a_stage_is_split_and_merged_back(): void
+    {
+        $split = self::apply(['do' => 'split-stage', 'stage' => 's1', 'parts' => ['intake'], 'name' => 'air']);
+        self::assertSame(['s1', 's3', 's2'], array_column($split['stages'], 'key'));
+        self::assertSame([['fit' => 'map']], $split['stages'][0]['changes']);
+        self::assertSame(['key' => 's3', 'name' => 'air', 'fuel' => 'pump', 'changes' => [['fit' => 'intake', 'basis' => 'used']]], $split['stages'][1]);
+        self::assertSame(self::PLAN, Editor::apply($split, [['do' => 'merge-stage', 'stage' => 's3']], (new Lyre)->catalog()));
+    }
+
+    public function test_merging_keeps_the_later_of_two_parts_in_one_slot(): void
+    {
+        $plan = self::apply(['do' => 'fit', 'stage' => 's2', 'part' => 'map'], ['do' => 'clear', 'stage' => 's2', 'slot' => 'filter'], ['do' => 'merge-stage', 'stage' => 's2']);
+        self::assertSame([['fit' => 'downpipe'], ['fit' => 'map'], ['remove' => 'filter']], $plan['stages'][0]['changes']);
+        self::assertCount(1, $plan['stages']);
+    }
+
+    public function test_a_stage_takes_anothers_place(): void
+    {
+        $plan = self::apply(['do' => 'add-stage', 'name' => 'three'], ['do' => 'move-stage', 'stage' => 's3', 'to' => 's1']);
+        self::assertSame(['s3', 's1', 's2'], array_column($plan['stages'], 'key'));
+    }
+
+    public function test_settings_change_one_by_one(): void
+    {
+        $plan = self::apply(['do' => 'settings', 'stacking' => 'sum'], ['do' => 'settings', 'loss' => 'constant']);
+        self::assertSame(['stacking' => 'sum', 'loss' => 'constant'], $plan['settings'] ?? []);
+    }
+
     public function test_commands_that_cannot_be_done_say_why(): void
     {
         $faults = [
@@ -64,6 +92,8 @@ final class EditorTest extends TestCase
             [['do' => 'fit', 'stage' => 's1', 'part' => 'moon'], UnknownChoice::class, 'no part "moon"'],
             [['do' => 'move', 'stage' => 's2', 'to' => 's1', 'part' => 'intake'], InvalidCommand::class, '"intake" is not fitted in "two"'],
             [['do' => 'fuel', 'stage' => 's2', 'fuel' => 'tea'], UnknownChoice::class, 'no fuel "tea"'],
+            [['do' => 'merge-stage', 'stage' => 's1'], InvalidCommand::class, '"one" is the first stage'],
+            [['do' => 'split-stage', 'stage' => 's1', 'parts' => ['cooler']], InvalidCommand::class, '"cooler" is not fitted in "one"'],
             [['do' => 'dance'], InvalidCommand::class, 'There is no command "dance"'],
         ];
         foreach ($faults as [$command, $class, $words]) {
@@ -81,6 +111,8 @@ final class EditorTest extends TestCase
     {
         $words = fn (array ...$commands): string => CommandWords::of($commands, self::PLAN, (new Lyre)->catalog());
         self::assertSame('Move Intake from stage 1 to stage 2', $words(['do' => 'move', 'stage' => 's1', 'to' => 's2', 'part' => 'intake']));
+        self::assertSame('Reckon by stacking: plainly added, loss: constant', $words(['do' => 'settings', 'stacking' => 'sum', 'loss' => 'constant']));
+        self::assertSame('Split stage 1 and merge stage 2 into the one before', $words(['do' => 'split-stage', 'stage' => 's1', 'parts' => ['map']], ['do' => 'merge-stage', 'stage' => 's2']));
         self::assertSame('Fit Cooler in stage 2 and add a stage', $words(['do' => 'fit', 'stage' => 's2', 'part' => 'cooler'], ['do' => 'add-stage']));
     }
 }

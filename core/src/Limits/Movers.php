@@ -1,0 +1,114 @@
+<?php
+
+namespace Pebblerun\Core\Limits;
+
+use Pebblerun\Core\Air\AirSide;
+use Pebblerun\Core\Air\Soak;
+use Pebblerun\Core\Build\State;
+use Pebblerun\Core\Condition\Catalog;
+use Pebblerun\Core\Fuel\Consumption;
+use Pebblerun\Core\Parts\MapKind;
+use Pebblerun\Core\Parts\Part;
+
+/** Finds what would move a limit: parts that bear more, cheapest first, a kind of map, a fuel that asks less. */
+final readonly class Movers
+{
+    /** Smaller moves are noise. */
+    private const WORTH = 0.01;
+
+    public function __construct(private Catalog $catalog) {}
+
+    /**
+     * @param  bool  $boosted  whether the engine breathes under pressure in this state
+     * @return list<Mover>
+     */
+    public function of(Reading $reading, State $state, ?Soak $soak, bool $boosted): array
+    {
+        $parts = $reading->limit->quantity === Quantity::ChargeTemperature && $soak !== null
+            ? $this->coolers($soak, $state)
+            : $this->parts($reading, $state);
+        usort($parts, fn (Mover $a, Mover $b): int => $a->part?->price->new->likely <=> $b->part?->price->new->likely);
+
+        return [...$parts, ...$this->maps($reading, $state), ...$this->fuels($reading, $state, $boosted)];
+    }
+
+    /** @return list<Mover> parts for the limit's place that bring a higher one */
+    private function parts(Reading $reading, State $state): array
+    {
+        $movers = [];
+        foreach ($this->candidates($state) as $part) {
+            foreach ($part->effects->limits as $limit) {
+                $safe = $limit->safeAt($reading->rpm) * $limit->movedBy($state->mapKind());
+                if ($limit->slot === $reading->limit->slot && $limit->quantity === $reading->limit->quantity && $safe > $reading->safe * (1.0 + self::WORTH)) {
+                    $movers[] = Mover::part($part, $safe);
+                }
+            }
+        }
+
+        return $movers;
+    }
+
+    /** @return list<Mover> coolers with which the fifth pull is cooler */
+    private function coolers(Soak $soak, State $state): array
+    {
+        $movers = [];
+        foreach ($this->candidates($state) as $part) {
+            if ($part->effects->cooler !== null) {
+                $fifth = AirSide::again($soak, $part->effects->cooler)->fifth;
+                if ($fifth < $soak->fifth - 1.0) {
+                    $movers[] = Mover::part($part, $fifth);
+                }
+            }
+        }
+
+        return $movers;
+    }
+
+    /** @return list<Part> of the catalog, not fitted and single */
+    private function candidates(State $state): array
+    {
+        $fitted = array_map(fn ($mounted): Part => $mounted->part, $state->parts());
+        $parts = [];
+        foreach ($this->catalog->parts as $part) {
+            if (! $part->isKit() && ! in_array($part, $fitted, true)) {
+                $parts[] = $part;
+            }
+        }
+
+        return $parts;
+    }
+
+    /** @return list<Mover> */
+    private function maps(Reading $reading, State $state): array
+    {
+        $now = $reading->limit->movedBy($state->mapKind());
+        $movers = [];
+        foreach (MapKind::cases() as $kind) {
+            $moved = $reading->limit->movedBy($kind);
+            if ($moved > $now * (1.0 + self::WORTH)) {
+                $movers[] = Mover::map($kind, $reading->safe / $now * $moved);
+            }
+        }
+
+        return $movers;
+    }
+
+    /** @return list<Mover> fuels on which the same power asks less flow */
+    private function fuels(Reading $reading, State $state, bool $boosted): array
+    {
+        if ($reading->limit->quantity !== Quantity::FuelFlow) {
+            return [];
+        }
+        $platform = $this->catalog->platform;
+        $now = Consumption::perJoule($state->fuel, $boosted, $platform->direct);
+        $movers = [];
+        foreach ($this->catalog->fuels as $fuel) {
+            $share = $fuel->kind === $state->fuel->kind ? Consumption::perJoule($fuel, $boosted, $platform->direct) / $now : 1.0;
+            if ($share < 1.0 - self::WORTH) {
+                $movers[] = Mover::fuel($fuel->name, $share);
+            }
+        }
+
+        return $movers;
+    }
+}
