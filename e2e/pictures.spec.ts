@@ -44,7 +44,7 @@ test('figures are printed in whole or tenths, money with its sign', () => {
     expect(figure(6481.4)).toBe('6,481');
     expect(precise(25.04)).toBe('25');
     expect(precise(25.46)).toBe('25.5');
-    expect(money(6481.2, '€')).toBe('€ 6,481');
+    expect(money(6481.2, '€')).toBe('€\u00a06,481');
 });
 
 test('no two pebbles beside each other look alike, and the water reaches across', () => {

@@ -14,6 +14,9 @@ use Pebblerun\Core\Plan\Stage;
 /** Estimates every stage of a plan: likely curves, draws, shares of the parts, ceilings and limits. */
 final class Estimator
 {
+    /** Raised whenever a rule changes, so that figures kept from before are not given back. */
+    private const METHOD = 2;
+
     /** A ceiling binds when it costs more than this share. */
     private const BINDS = 0.005;
 
@@ -92,7 +95,7 @@ final class Estimator
             array_slice($this->plan->stages, 0, $stage),
         );
 
-        return hash('xxh128', serialize([$this->fingerprint, $this->plan->stacking, $this->plan->constantLoss, $end, $steps]));
+        return hash('xxh128', serialize([self::METHOD, $this->fingerprint, $this->plan->stacking, $this->plan->constantLoss, $end, $steps]));
     }
 
     /** @param  non-empty-list<float>  $power  likely, W */

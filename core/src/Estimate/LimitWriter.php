@@ -82,8 +82,8 @@ final readonly class LimitWriter
             $mover->part !== null => $entry(
                 'part', $mover->part->name,
                 $limit->quantity === Quantity::ChargeTemperature
-                    ? "{$mover->part->name} brings the fifth pull down to {$safe}."
-                    : "{$mover->part->name} is safe to {$safe}.",
+                    ? "{$mover->part->name}: fifth pull down to {$safe}."
+                    : "{$mover->part->name}: safe to {$safe}.",
                 $mover->part->price->new->likely / 100,
             ),
             $mover->map !== null => $entry('map', $mover->map->words(), ucfirst("{$mover->map->words()} moves it to {$safe}.")),
@@ -99,7 +99,7 @@ final readonly class LimitWriter
             ? number_format($reading->excess() / $this->say->units->temperature->kelvins())." °{$this->say->units->temperature->value}"
             : $this->amount($quantity, $reading->excess());
         $sentence = match (true) {
-            $quantity->isTorque() => "{$less} less near {$this->say->sayRpm($reading->rpm)} stands at safe: a softer ramp there.",
+            $quantity->isTorque() => "{$less} less near {$this->say->sayRpm($reading->rpm)} stands at safe: {$this->milder($reading->rpm)}.",
             $quantity === Quantity::EngineSpeed => "A limiter {$less} lower stands at safe.",
             $quantity === Quantity::Boost => "{$less} less boost stands at safe.",
             $quantity === Quantity::FuelFlow => "{$less} less flow near {$this->say->sayRpm($reading->rpm)} stands at safe: less power there.",
@@ -108,6 +108,11 @@ final readonly class LimitWriter
         };
 
         return ['kind' => 'shed', 'part' => null, 'name' => "{$less} less", 'price' => null, 'sentence' => $sentence];
+    }
+
+    private function milder(float $rpm): string
+    {
+        return $rpm <= $this->bundle->catalog->platform->baseline->torqueShoulder() ? 'a softer ramp there' : 'less torque up there';
     }
 
     private function amount(Quantity $quantity, float $value): string

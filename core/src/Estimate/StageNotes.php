@@ -69,12 +69,12 @@ final readonly class StageNotes
         }
         $unit = $this->say->units->mass->value;
         $total = $this->platform->mass === null ? null : $this->say->mass($this->platform->mass + $change);
-        $words = sprintf('%+.1f %s', $this->say->mass($change), $unit);
+        $words = sprintf('%+g %s', $this->say->mass($change), $unit);
 
         return [
             'change' => $this->say->mass($change),
             'total' => $total,
-            'sentence' => $total === null ? "Mass: {$words} against stock." : "Mass: {$words} against stock, {$total} {$unit} with driver.",
+            'sentence' => $total === null ? "Mass: {$words} against stock." : "Mass: {$words} against stock, ".number_format($total)." {$unit} with driver.",
         ];
     }
 }

@@ -198,7 +198,7 @@ final class LimitTest extends TestCase
     {
         $own = ['key' => 'own', 'name' => 'Own', 'slot' => 'pipe', 'quantity' => 'wheel-torque', 'safe' => 400, 'edge' => 440, 'consequence' => 'it splits', 'evidence' => ['kind' => 'maker']];
         $movers = self::movers('parts.2.effects', ['limits' => [$own]], ['quantity' => 'wheel-torque', 'safe' => 250, 'edge' => 350, 'moved' => ['dyno' => 0.9, 'remote' => 1.0]]);
-        self::assertSame('Pipe is safe to 400 lb-ft.', $movers[0]);
+        self::assertSame('Pipe: safe to 400 lb-ft.', $movers[0]);
         self::assertSame(['An off-the-shelf map moves it to 250 lb-ft.', 'A remote map moves it to 250 lb-ft.'], array_slice($movers, 1, 2));
         self::assertMatchesRegularExpression('/^\d+ lb-ft less near [\d,]+ rpm stands at safe: a softer ramp there\.$/', $movers[3]);
         self::assertSame([], self::movers('parts.2.price.new', 90, ['quantity' => 'wheel-torque', 'safe' => 900, 'edge' => 950]));
@@ -221,7 +221,7 @@ final class LimitTest extends TestCase
         $document['plan']['stages'] = [$document['plan']['stages'][0]];
         $document['platform']['limits'] = [['key' => 'it', 'name' => 'It', 'slot' => 'cooler', 'quantity' => 'charge-temperature', 'safe' => 40, 'edge' => 45, 'consequence' => 'it knocks', 'evidence' => ['kind' => 'judgement']]];
         $stage = Document::of(Estimate::of(BundleReader::read($document)), new UnitSystem)['stages'][1];
-        self::assertMatchesRegularExpression('/^Cooler brings the fifth pull down to \d+ °C\.$/', $stage['limits'][0]['movers'][0]['sentence']);
+        self::assertMatchesRegularExpression('/^Cooler: fifth pull down to \d+ °C\.$/', $stage['limits'][0]['movers'][0]['sentence']);
         self::assertGreaterThan($stage['soak']['power'], $stage['power']['p50']);
     }
 }

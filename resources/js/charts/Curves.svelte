@@ -18,8 +18,10 @@
     const powerBox = $derived<[number, number]>([8 + gap + 2 * panel, 8 + gap + panel]);
     const stages = $derived(estimate.stages);
     const shown = $derived(stages[chosen] ?? stages[stages.length - 1]);
-    /** The torque limit that is nearest: the estimate gives the most used first. */
-    const limit = $derived(shown?.torque_limits[0]);
+    /** The limit that is nearest on each picture: the estimate gives the most used first. */
+    const limit = $derived(shown?.regions.find((region) => region.on === 'torque'));
+    const powerLimit = $derived(shown?.regions.find((region) => region.on === 'power'));
+    const before = $derived(shown?.trade ? stages[shown.index - 1] : undefined);
     const rpms = $derived(Math.max(...stages.map((s) => s.curve.torque.length)));
     const rpm = (i: number) => estimate.grid.first + i * estimate.grid.step;
     const x = $derived(fixed([rpm(0), rpm(rpms - 1)], [left, width - right]));
@@ -49,18 +51,35 @@
             (value) => scale(value),
         )(values) ?? '';
 
+    type Scale = (value: number) => number;
+
     /** The region a limit forbids, from its safe line up to the top of the panel. */
-    function forbidden(points: { rpm: number; safe: number }[]): string {
+    function forbidden(points: { rpm: number; safe: number }[], scale: Scale, box: [number, number]): string {
         const ends = [
             { rpm: rpm(0), safe: points[0]?.safe ?? 0 },
             ...points.filter((p) => p.rpm > rpm(0)),
             { rpm: rpm(rpms - 1), safe: points[points.length - 1]?.safe ?? 0 },
         ];
         const edge = ends.map(
-            (p) => `${x(Math.min(p.rpm, rpm(rpms - 1)))} ${Math.max(torqueBox[1], torque(p.safe))}`,
+            (p) => `${x(Math.min(p.rpm, rpm(rpms - 1)))} ${Math.max(box[1], scale(p.safe))}`,
         );
-        return `M${edge.join('L')}V${torqueBox[1]}H${left}Z`;
+        return `M${edge.join('L')}V${box[1]}H${left}Z`;
     }
+
+    /** What the shown stage gives away against the one before, between the two torque curves. */
+    function given(from: number, to: number, had: number[], has: number[]): string {
+        const at = (value: number) => Math.round((value - estimate.grid.first) / estimate.grid.step);
+        const places = Array.from({ length: at(to) - at(from) + 1 }, (_, i) => at(from) + i);
+        const edge = (values: number[]) => places.map((i) => `${x(rpm(i))} ${torque(values[i] ?? 0)}`);
+        return `M${[...edge(had), ...edge(has).reverse()].join('L')}Z`;
+    }
+
+    /** A power limit is drawn when it comes into the picture. */
+    const powerSeen = $derived(
+        powerLimit !== undefined && Math.min(...powerLimit.points.map((p) => power(p.safe))) < powerBox[0]
+            ? powerLimit.points.some((p) => power(p.safe) > powerBox[1])
+            : false,
+    );
 
     function colour(stage: StageEstimate): string {
         if (stage.index === 0) return 'var(--stone)';
@@ -119,9 +138,6 @@
                 >{figure(tick)}</text
             >
         {/each}
-        <text x={left + 5} y={axis.box[1] + 11} font-size="11" font-weight="600" fill="var(--ink)"
-            >{axis.unit}</text
-        >
         <path d="M{left} {axis.box[0]}H{width - right}" stroke="var(--line)" />
     {/each}
     {#each x.ticks(6) as tick (tick)}
@@ -132,11 +148,36 @@
     <text x={width - right + 8} y={height - 5} font-size="11" fill="var(--soft)">rpm</text>
     {#if limit}
         <path
-            d={forbidden(limit.points)}
+            d={forbidden(limit.points, torque, torqueBox)}
             fill="url(#hatch)"
             stroke="var(--rust)"
             stroke-width="1"
             opacity="0.5"><title>{limit.name}</title></path
+        >
+    {/if}
+    {#if powerLimit && powerSeen}
+        <path
+            d={forbidden(powerLimit.points, power, powerBox)}
+            fill="url(#hatch)"
+            stroke="var(--rust)"
+            stroke-width="1"
+            opacity="0.5"><title>{powerLimit.name}</title></path
+        >
+        <text
+            x={left + 5 + 9 * estimate.labels.power.length}
+            y={powerBox[1] + 11}
+            font-size="11"
+            fill="var(--rust)"
+            paint-order="stroke"
+            stroke="var(--ground)"
+            stroke-width="4">{powerLimit.name}</text
+        >
+    {/if}
+    {#if shown?.trade && before}
+        <path
+            d={given(shown.trade.from, shown.trade.to, before.curve.torque, shown.curve.torque)}
+            fill="var(--straw)"
+            opacity="0.55"><title>{shown.trade.sentence}</title></path
         >
     {/if}
     {#each [...stages].sort((a, b) => Number(a === shown) - Number(b === shown)) as stage (stage.key)}
@@ -193,6 +234,18 @@
             {estimate.labels.torque}{limit.points.length > 1 ? ' low down' : ''}
         </text>
     {/if}
+    {#each [{ box: torqueBox, unit: estimate.labels.torque }, { box: powerBox, unit: estimate.labels.power }] as axis (axis.unit)}
+        <text
+            x={left + 5}
+            y={axis.box[1] + 11}
+            font-size="11"
+            font-weight="600"
+            fill="var(--ink)"
+            paint-order="stroke"
+            stroke="var(--ground)"
+            stroke-width="4">{axis.unit}</text
+        >
+    {/each}
     {#if pointed !== null && shown}
         <path
             d="M{x(rpm(pointed))} {torqueBox[1]}V{powerBox[0]}"

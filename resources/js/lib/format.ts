@@ -11,7 +11,7 @@ export function precise(value: number): string {
 }
 
 export function money(value: number, symbol: string): string {
-    return `${symbol} ${whole.format(value)}`;
+    return `${symbol}\u00a0${whole.format(value)}`;
 }
 
 export function clock(iso: string): string {

@@ -8,6 +8,7 @@
     import CellPanel from '@/features/bench/CellPanel.svelte';
     import ConflictSheet from '@/features/bench/ConflictSheet.svelte';
     import HelpSheet from '@/features/bench/HelpSheet.svelte';
+    import ReckonPanel from '@/features/bench/ReckonPanel.svelte';
     import HistoryPanel from '@/features/bench/HistoryPanel.svelte';
     import StagePanel from '@/features/bench/StagePanel.svelte';
     import Verdict from '@/features/bench/Verdict.svelte';
@@ -40,11 +41,17 @@
         board.focus();
     }
 
+    /** Opens one of the panels that belong to no cell, or closes it again. */
+    function show(kind: 'history' | 'reckon') {
+        bench.view = bench.view.kind === kind ? { kind: 'cell' } : { kind };
+    }
+
     const shortcuts: Record<string, () => void> = {
         u: bench.undo,
         U: bench.redo,
         n: () => bench.addStage(),
-        h: () => (bench.view = bench.view.kind === 'history' ? { kind: 'cell' } : { kind: 'history' }),
+        h: () => show('history'),
+        r: () => show('reckon'),
         '?': () => (help = true),
     };
 
@@ -126,11 +133,16 @@
             </div>
         </figure>
         <figure class="flex min-w-0 flex-col border-l border-line px-3.5 pt-1.5">
-            <figcaption class="truncate text-[12px] text-soft">
-                <b class="mr-2 text-[13px] font-semibold text-ink">Curves</b>likely, at the wheels{bench
-                    .estimate.sketched
-                    ? '; sketched from peaks'
-                    : ''}; shaded: the speeds really used
+            <figcaption class="flex gap-3 text-[12px] text-soft">
+                <span class="min-w-0 flex-1 truncate"
+                    ><b class="mr-2 text-[13px] font-semibold text-ink">Curves</b>likely, at the wheels{bench
+                        .estimate.sketched
+                        ? '; sketched from peaks'
+                        : ''}; shaded: the speeds really used</span
+                >
+                <button class="whitespace-nowrap hover:text-ink" onclick={() => show('reckon')}
+                    >How it is reckoned <Kbd>R</Kbd></button
+                >
             </figcaption>
             <div class="relative min-h-0 flex-1" bind:clientWidth={curvesWidth}>
                 <Curves
@@ -155,6 +167,8 @@
         >
             {#if bench.view.kind === 'history'}
                 <HistoryPanel {bench} />
+            {:else if bench.view.kind === 'reckon'}
+                <ReckonPanel {bench} />
             {:else if bench.view.kind === 'verdict'}
                 <VerdictPanel {bench} subject={bench.view.subject} />
             {:else if bench.view.kind === 'stage'}

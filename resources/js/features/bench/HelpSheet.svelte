@@ -16,6 +16,7 @@
         [['U'], 'undo'],
         [['Shift', 'U'], 'redo'],
         [['H'], 'history'],
+        [['R'], 'how it is reckoned'],
         [['?'], 'this list'],
     ];
 </script>

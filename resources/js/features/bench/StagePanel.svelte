@@ -1,6 +1,6 @@
 <script lang="ts">
     import { figure, money, precise } from '@/lib/format';
-    import Pebble from '@/ui/Pebble.svelte';
+    import LimitRow from './LimitRow.svelte';
     import type { Bench } from './bench.svelte';
 
     let { bench }: { bench: Bench } = $props();
@@ -29,22 +29,18 @@
         </p>{/if}
     {#each stage.ceilings as ceiling (ceiling.name)}<p class="mt-1 text-straw">{ceiling.sentence}</p>{/each}
 
+    {#if stage.trade}<p class="mt-1 text-straw">{stage.trade.sentence}</p>{/if}
     {#if stage.soak}<p class="mt-1 text-soft">{stage.soak.sentence}</p>{/if}
+    {#if stage.mass}<p class="mt-1 text-soft">{stage.mass.sentence}</p>{/if}
 
     <h3 class="mt-2 font-semibold">Limits</h3>
     <ul>
         {#each stage.limits as limit (limit.key)}
-            <li class="flex gap-2 border-t border-faint py-1">
-                <span class="mt-0.5 shrink-0"><Pebble status={limit.status} size={14} /></span>
-                <span class="min-w-0 text-[12px] leading-snug">
-                    {limit.sentence}
-                    <span class="text-soft"
-                        >{limit.status === 'clear' || limit.status === 'not-estimated'
-                            ? ''
-                            : `Then ${limit.consequence}.`} ({limit.evidence})</span
-                    >
-                </span>
-            </li>
+            <LimitRow
+                {limit}
+                symbol={labels.money}
+                fit={stage.index ? (part, name) => bench.fit(part, name) : null}
+            />
         {/each}
     </ul>
 

@@ -8,6 +8,7 @@ import {
     type Conflict,
     type PlanState,
     type RevisionNote,
+    type Settings,
     type View,
 } from './types';
 
@@ -113,6 +114,10 @@ export class Bench {
             way.parts.map((part) => ({ do: 'fit', stage: stage.key, part })),
             `Fit ${way.name} in stage ${stage.index}`,
         );
+    }
+
+    reckon(settings: Partial<Settings>, words: string) {
+        this.edit([{ do: 'settings', ...settings }], words);
     }
 
     addStage() {

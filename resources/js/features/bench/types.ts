@@ -1,5 +1,7 @@
 import type { Estimate } from '@/generated/estimate';
 
+export type Settings = Omit<Estimate['reckoned'], 'sentence'>;
+
 /** What every answer of the server about a plan holds. */
 export type PlanState = {
     revision: number;
@@ -18,7 +20,8 @@ export type Command =
     | { do: 'fuel'; stage: string; fuel: string }
     | { do: 'add-stage'; name: string }
     | { do: 'remove-stage'; stage: string }
-    | { do: 'rename-stage'; stage: string; name: string };
+    | { do: 'rename-stage'; stage: string; name: string }
+    | ({ do: 'settings' } & Partial<Settings>);
 
 export type Candidate = {
     part: string;
@@ -39,7 +42,11 @@ export type RevisionNote = { number: number; label: string; author: string; at: 
 export type Conflict = { revision: number; theirs: RevisionNote[]; mine: Command[]; words: string };
 
 export type View =
-    { kind: 'cell' } | { kind: 'stage' } | { kind: 'verdict'; subject: string } | { kind: 'history' };
+    | { kind: 'cell' }
+    | { kind: 'stage' }
+    | { kind: 'verdict'; subject: string }
+    | { kind: 'history' }
+    | { kind: 'reckon' };
 
 /** The rows of the board that are no slots. */
 export const HEAD = '@head';

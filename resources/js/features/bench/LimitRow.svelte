@@ -1,0 +1,76 @@
+<script lang="ts">
+    import type { LimitReading } from '@/generated/estimate';
+    import { money, precise } from '@/lib/format';
+    import Pebble from '@/ui/Pebble.svelte';
+
+    /** One limit: where nine cars in ten stand against safe and edge, and what would move it. */
+    type Props = {
+        limit: LimitReading;
+        symbol: string;
+        /** Fits a part here; null where nothing can be fitted. */
+        fit: ((part: string, name: string) => void) | null;
+    };
+    let { limit, symbol, fit }: Props = $props();
+
+    const used = $derived(limit.used_percent);
+    const end = $derived(Math.max(limit.edge_percent, used ?? 0) * 1.04);
+    const noted = $derived(limit.status !== 'clear' && limit.status !== 'not-estimated');
+    const colour = $derived(
+        { clear: 'bg-moss', close: 'bg-straw', over: 'bg-rust', 'past-edge': 'bg-rust', 'not-estimated': '' }[
+            limit.status
+        ],
+    );
+</script>
+
+<li class="flex gap-2 border-t border-faint py-1.5">
+    <span class="mt-0.5 shrink-0"><Pebble status={limit.status} size={14} /></span>
+    <div class="min-w-0 flex-1 text-[12px] leading-snug">
+        {#if used !== null}
+            <div class="flex items-center gap-2">
+                <div class="relative h-2 min-w-0 flex-1 bg-faint" aria-hidden="true">
+                    <span
+                        class="bank absolute inset-y-0 right-0"
+                        style:left="{(100 * 100) / end}%"
+                        style:width="{(100 * (limit.edge_percent - 100)) / end}%"
+                    ></span>
+                    <span class="absolute inset-y-0 left-0 {colour}" style:width="{(100 * used) / end}%"
+                    ></span>
+                    <span class="absolute -inset-y-0.5 w-px bg-ink" style:left="{(100 * 100) / end}%"></span>
+                    <span
+                        class="absolute -inset-y-0.5 w-px bg-rust"
+                        style:left="{(100 * limit.edge_percent) / end}%"
+                    ></span>
+                </div>
+                <b class="w-12 shrink-0 text-right font-semibold whitespace-nowrap">{precise(used)} %</b>
+            </div>
+        {/if}
+        <p>
+            {limit.sentence}
+            <span class="text-soft">{noted ? `Beyond, ${limit.consequence}.` : ''} ({limit.evidence})</span>
+        </p>
+        {#if limit.movers.length > 0}
+            <details open={noted} class="mt-0.5">
+                <summary class="cursor-pointer text-soft">what would move it</summary>
+                <ul>
+                    {#each limit.movers as mover (mover.sentence)}
+                        <li class="flex items-baseline justify-between gap-2 py-0.5">
+                            <span
+                                >{mover.sentence}{mover.price === null
+                                    ? ''
+                                    : ` ${money(mover.price, symbol)}.`}</span
+                            >
+                            {#if mover.part !== null && fit}
+                                {@const part = mover.part}
+                                <button
+                                    class="btn shrink-0 px-1.5 py-0 text-[11.5px]"
+                                    aria-label="Fit {mover.name}"
+                                    onclick={() => fit(part, mover.name)}>Fit</button
+                                >
+                            {/if}
+                        </li>
+                    {/each}
+                </ul>
+            </details>
+        {/if}
+    </div>
+</li>

@@ -1,0 +1,81 @@
+<script lang="ts">
+    import { figure } from '@/lib/format';
+    import type { Bench } from './bench.svelte';
+    import type { Settings } from './types';
+
+    /** By which school the plan is reckoned, with the plain sum always beside. */
+    let { bench }: { bench: Bench } = $props();
+    const reckoned = $derived(bench.estimate.reckoned);
+    const labels = $derived(bench.estimate.labels);
+
+    type Choice = { key: keyof Settings; title: string; ways: [string, string, string][] };
+    const choices: Choice[] = [
+        {
+            key: 'stacking',
+            title: 'Gains of several parts',
+            ways: [
+                ['diminishing', 'Diminishing', 'parts that free the same path share what it can give'],
+                ['compound', 'Compounding', 'each takes its percent of what is there'],
+                ['sum', 'Plainly added', 'quoted figures, as a catalogue would promise them'],
+            ],
+        },
+        {
+            key: 'loss',
+            title: 'Between crank and wheels',
+            ways: [
+                ['percentage', 'A share', 'of the power, more the more there is'],
+                ['constant', 'A constant', 'friction torque, the same however strong'],
+            ],
+        },
+        {
+            key: 'price_basis',
+            title: 'Prices',
+            ways: [
+                ['new', 'New', 'what the makers ask'],
+                ['used', 'Second hand', 'where such a price is known'],
+            ],
+        },
+    ];
+</script>
+
+<h2 class="text-[14px] font-semibold">How it is reckoned</h2>
+<p class="mt-0.5 text-soft">{reckoned.sentence}</p>
+{#each choices as choice (choice.key)}
+    <fieldset class="mt-2 border-t border-line pt-1.5">
+        <legend class="float-left mb-1 w-full font-semibold">{choice.title}</legend>
+        {#each choice.ways as [value, name, about] (value)}
+            <label class="clear-both flex gap-2 py-0.5">
+                <input
+                    type="radio"
+                    class="mt-1 shrink-0 self-start accent-[var(--river)]"
+                    name={choice.key}
+                    {value}
+                    checked={reckoned[choice.key] === value}
+                    onchange={() => bench.reckon({ [choice.key]: value }, `${choice.title}: ${name}`)}
+                />
+                <span>{name}<span class="block text-[12px] text-soft">{about}</span></span>
+            </label>
+        {/each}
+    </fieldset>
+{/each}
+<table class="mt-2 w-full border-t border-line text-[12px]">
+    <caption class="py-1 text-left font-semibold">Beside the plain sum, {labels.power}</caption>
+    <thead class="text-soft">
+        <tr>
+            <th scope="col" class="text-left font-normal">stage</th>
+            <th scope="col" class="text-right font-normal">likely, this way</th>
+            <th scope="col" class="text-right font-normal">plain sum</th>
+        </tr>
+    </thead>
+    <tbody>
+        {#each bench.stages as stage (stage.key)}
+            <tr class="border-t border-faint">
+                <th scope="row" class="py-0.5 text-left font-normal"
+                    >{stage.index ? `${stage.index} ${stage.name}` : 'as it came'}</th
+                >
+                <td class="text-right">{figure(stage.power.likely)}</td>
+                <td class="text-right">{figure(stage.power.plain_sum)}</td>
+            </tr>
+        {/each}
+    </tbody>
+</table>
