@@ -17,7 +17,7 @@ test('the intercooler moves a stage with the keyboard: power, limit and money ch
     const after = await foot(page, 2).innerText();
     const number = (text: string, pattern: RegExp) => Number(pattern.exec(text)?.[1]?.replaceAll(',', ''));
     expect(number(after, /^(\d+)\s*whp/)).toBeLessThan(number(before, /^(\d+)\s*whp/));
-    expect(number(after, /€ ([\d,]+)/)).toBeLessThan(number(before, /€ ([\d,]+)/));
+    expect(number(after, /€\s([\d,]+)/)).toBeLessThan(number(before, /€\s([\d,]+)/));
     const weakest = (text: string) => /[A-Z][^€%]*\d+ %, .+$/m.exec(text)?.[0];
     expect(weakest(before)).toMatch(/^Gearbox low down \d+ %, close$/);
     expect(weakest(after)).toMatch(/^Charge temperature \d+ %/);
@@ -41,7 +41,7 @@ test('a part is chosen among candidates and cleared again without touching the m
     const first = page.locator('[data-candidate]').first();
     await expect(first).toBeFocused();
     await expect(first).toContainText(/[+−-]\d+ whp/);
-    await expect(first).toContainText(/€ \d+/);
+    await expect(first).toContainText(/€\s\d+/);
     await page.keyboard.press('ArrowDown');
     await page.keyboard.press('Enter');
     await expect(cell(page, 'Cat-back', 2)).toHaveAttribute('aria-label', /new/);
@@ -84,7 +84,7 @@ test('any figure opens where it comes from', async ({ page }) => {
     await expect(panel).toContainText(
         /Gearbox low down, close: nine cars in ten stay under \d+ lb-ft near [\d,]+ rpm/,
     );
-    await page.getByRole('button', { name: /291 whp likely/ }).click();
+    await page.getByRole('button', { name: /\d+ whp likely/ }).click();
     await expect(panel).toContainText(/Eight cars in ten land between \d+ whp and \d+ whp/);
 });
 

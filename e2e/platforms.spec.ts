@@ -23,7 +23,7 @@ for (const { job, car, last } of jobs) {
             page.getByRole('img', { name: /Wheel torque and power over engine speed/ }),
         ).toBeVisible();
         await expect(foot(page, last)).toContainText(/^\d+\s*whp · \d+ lb-ft/);
-        await expect(foot(page, last)).toContainText(/€ [\d,]+ · [\d.]+ h/);
+        await expect(foot(page, last)).toContainText(/€\s[\d,]+ · [\d.]+ h/);
         expect(complaints).toEqual([]);
     });
 }
