@@ -10,24 +10,31 @@ use Pebblerun\Core\Estimate\Estimate;
 require $argv[1].'/vendor/autoload.php';
 
 $read = fn (string $file): array => json_decode((string) file_get_contents("{$argv[1]}/demo/{$file}"), true);
-$bundle = BundleReader::read([
+$bundle = BundleReader::read(thirtyParts([
     'units' => ['power' => 'hp', 'torque' => 'lb-ft'],
     'shop' => $read('shop.json')['shop'],
     'platform' => $read('platforms/corvane-lyre-16t.json')['platform'],
     'parts' => $read('parts/corvane-lyre-16t.json')['parts'],
     'brief' => $read('jobs/skarn-hill-commuter/brief.json')['brief'],
-    'plan' => benchPlan($read('jobs/skarn-hill-commuter/plan.json')['plan']),
-]);
+    'plan' => $read('jobs/skarn-hill-commuter/plan.json')['plan'],
+]));
 
-/** Four stages: the demo's three and one with what is left. */
-function benchPlan(array $plan): array
+/** Four stages with thirty parts at the end: the demo's three, one with what is left, and places that no car has. */
+function thirtyParts(array $bundle): array
 {
-    $plan['stages'][] = ['key' => 's4', 'name' => 'all the rest', 'fuel' => 'blend-30', 'changes' => array_map(
-        fn (string $key): array => ['fit' => $key],
-        ['fjellvent-inlet-63', 'brimstall-mid', 'brimstall-catback-quiet', 'pellaworks-h2', 'pellaworks-inj', 'orsken-rods', 'tarnstone-gears', 'saltmarsh-dyno'],
-    )];
+    $rest = ['fjellvent-inlet-63', 'brimstall-mid', 'brimstall-catback-quiet', 'pellaworks-h2', 'pellaworks-inj', 'orsken-rods', 'tarnstone-gears', 'saltmarsh-dyno', 'hollinwick-pads'];
+    $bundle['plan']['stages'][] = ['key' => 's4', 'name' => 'all the rest', 'fuel' => 'blend-30', 'changes' => array_map(fn (string $key): array => ['fit' => $key], $rest)];
+    $families = ['intake', 'exhaust', 'charge', 'induction'];
+    for ($i = 0; $i < 13; $i++) {
+        $bundle['platform']['slots'][] = ['key' => "extra-{$i}", 'name' => "Extra {$i}", 'lane' => $bundle['platform']['lanes'][1]['key'], 'family' => $families[$i % 4], 'stock' => 'none'];
+        $bundle['parts'][] = [
+            'key' => "extra-part-{$i}", 'name' => "Extra part {$i}", 'maker' => 'Kolvane', 'slots' => ["extra-{$i}"], 'price' => ['new' => 100],
+            'gains' => [['power' => [0, 1, 2], 'torque' => [0, 1, 2], 'evidence' => ['kind' => 'judgement']]],
+        ];
+        $bundle['plan']['stages'][$i % 4]['changes'][] = ['fit' => "extra-part-{$i}"];
+    }
 
-    return $plan;
+    return $bundle;
 }
 
 /** Median of several timed runs in ms, after warming up. */

@@ -84,7 +84,7 @@ final class BundleReader
     private static function units(Node $node): UnitSystem
     {
         $given = [];
-        foreach (['power', 'torque', 'pressure', 'temperature'] as $dimension) {
+        foreach (['power', 'torque', 'pressure', 'temperature', 'mass'] as $dimension) {
             if ($node->has($dimension)) {
                 $given[$dimension] = $node->get($dimension)->string();
             }

@@ -22,7 +22,13 @@ final class LatinDraws implements Draws
     /** @var ?list<float> */
     private ?array $common = null;
 
-    public function __construct(private readonly int $count = self::COUNT) {}
+    /** @var list<float> Φ⁻¹ of the strata's middles, rising: every key has the same ones in its own order */
+    private readonly array $scores;
+
+    public function __construct(private readonly int $count = self::COUNT)
+    {
+        $this->scores = array_map(fn (int $k): float => Normal::quantile($this->middle($k)), range(0, $count - 1));
+    }
 
     public function count(): int
     {
@@ -36,7 +42,7 @@ final class LatinDraws implements Draws
 
     public function ceiling(string $key): array
     {
-        return $this->strata("ceiling:{$key}");
+        return array_map($this->middle(...), $this->order("ceiling:{$key}"));
     }
 
     public function curve(): array
@@ -61,17 +67,19 @@ final class LatinDraws implements Draws
     /** @return list<float> */
     private function normals(string $key): array
     {
-        return array_map(Normal::quantile(...), $this->strata($key));
+        return array_map(fn (int $k): float => $this->scores[$k], $this->order($key));
     }
 
-    /** @return list<float> the strata's middles in the key's own order */
-    private function strata(string $key): array
+    private function middle(int $stratum): float
+    {
+        return ($stratum + 0.5) / $this->count;
+    }
+
+    /** @return list<int> the strata in the key's own order */
+    private function order(string $key): array
     {
         $random = new Randomizer(new Xoshiro256StarStar(hash('sha256', "pebblerun/{$key}", true)));
 
-        return array_map(
-            fn (int $k): float => ($k + 0.5) / $this->count,
-            $random->shuffleArray(range(0, $this->count - 1)),
-        );
+        return $random->shuffleArray(range(0, $this->count - 1));
     }
 }

@@ -122,6 +122,7 @@ final readonly class Document
         $before = $this->estimate->results[$i - 1] ?? null;
         $target = $this->estimate->bundle->brief->target;
         $weakest = $result->weakest();
+        $limits = array_map(fn (Reading $reading): array => $this->limits->reading($reading, $result), $result->readings);
         $perWatt = $this->estimate->costPerWatt($i);
         $chance = $target?->power === null || ! $this->estimate->bundle->brief->came->allowsChances() ? null : round((float) $result->power->chance, 3);
         $peakPower = $result->likely->peakPower();
@@ -145,8 +146,8 @@ final readonly class Document
                 'power' => array_map($this->say->power(...), $result->likely->power()),
             ],
             'money' => $this->money($cost, $perWatt),
-            'weakest' => $weakest === null ? null : $this->limits->reading($weakest, $result),
-            'limits' => array_map(fn (Reading $reading): array => $this->limits->reading($reading, $result), $result->readings),
+            'weakest' => $weakest === null ? null : $limits[(int) array_search($weakest, $result->readings, true)],
+            'limits' => $limits,
             'ceilings' => array_map($this->binding(...), $result->bindings),
             'parts' => array_map(fn (Share $share): array => $this->share($share, $state), $result->shares),
             'findings' => array_map($this->finding(...), $findings),

@@ -21,9 +21,17 @@ final readonly class LimitWriter
 
     private Movers $movers;
 
+    /** @var non-empty-list<Loss> */
+    private array $losses;
+
+    private float $shoulder;
+
     public function __construct(private Bundle $bundle, private Figures $say)
     {
+        $baseline = $bundle->catalog->platform->baseline;
         $this->movers = new Movers($bundle->catalog);
+        $this->losses = Loss::both($bundle->brief->car->lossShare(), $baseline);
+        $this->shoulder = $baseline->torqueShoulder();
     }
 
     /** @return array<string, mixed> */
@@ -112,7 +120,7 @@ final readonly class LimitWriter
 
     private function milder(float $rpm): string
     {
-        return $rpm <= $this->bundle->catalog->platform->baseline->torqueShoulder() ? 'a softer ramp there' : 'less torque up there';
+        return $rpm <= $this->shoulder ? 'a softer ramp there' : 'less torque up there';
     }
 
     private function amount(Quantity $quantity, float $value): string
@@ -161,12 +169,6 @@ final readonly class LimitWriter
         }
         $omega = $quantity->isPower() ? $rpm * Rpm::OMEGA : 1.0;
 
-        return min(array_map(fn (Loss $loss): float => $loss->toWheels($value / $omega) * $omega, $this->losses()));
-    }
-
-    /** @return non-empty-list<Loss> */
-    private function losses(): array
-    {
-        return Loss::both($this->bundle->brief->car->lossShare(), $this->bundle->catalog->platform->baseline);
+        return min(array_map(fn (Loss $loss): float => $loss->toWheels($value / $omega) * $omega, $this->losses));
     }
 }

@@ -5,6 +5,7 @@ namespace Pebblerun\Core\Estimate;
 use Pebblerun\Core\Build\Gain;
 use Pebblerun\Core\Build\Share;
 use Pebblerun\Core\Build\State;
+use Pebblerun\Core\Curve\Peak;
 use Pebblerun\Core\Platform\Platform;
 
 /** Explains a part's share of a stage: case, reference, fraction, coverage, stacking. */
@@ -12,9 +13,15 @@ final readonly class Why
 {
     private EffectWords $effects;
 
+    private Peak $power;
+
+    private Peak $torque;
+
     public function __construct(private Figures $say, private Platform $platform)
     {
         $this->effects = new EffectWords($say);
+        $this->power = $platform->baseline->peakPower();
+        $this->torque = $platform->baseline->peakTorque();
     }
 
     /** @return list<string> */
@@ -62,13 +69,12 @@ final readonly class Why
 
     private function fraction(Gain $gain): string
     {
-        $baseline = $this->platform->baseline;
         $last = count($gain->fractions) - 1;
 
         return sprintf(
             'Reference: %s and %s before the part, so it gives %+.1f %% near %s and %+.1f %% from %s.',
-            $this->say->sayPower($gain->ratios[$last] * $baseline->peakPower()->value),
-            $this->say->sayTorque($gain->ratios[0] * $baseline->peakTorque()->value),
+            $this->say->sayPower($gain->ratios[$last] * $this->power->value),
+            $this->say->sayTorque($gain->ratios[0] * $this->torque->value),
             100 * $gain->fractions[0]->likely, $this->say->sayRpm($gain->rpms[0]),
             100 * $gain->fractions[$last]->likely, $this->say->sayRpm($gain->rpms[$last]),
         );

@@ -25,7 +25,7 @@ final readonly class Movers
     public function of(Reading $reading, State $state, ?Soak $soak, bool $boosted): array
     {
         $parts = $reading->limit->quantity === Quantity::ChargeTemperature && $soak !== null
-            ? $this->coolers($soak, $state)
+            ? $this->coolers($reading, $soak, $state)
             : $this->parts($reading, $state);
         usort($parts, fn (Mover $a, Mover $b): int => $a->part?->price->new->likely <=> $b->part?->price->new->likely);
 
@@ -36,7 +36,7 @@ final readonly class Movers
     private function parts(Reading $reading, State $state): array
     {
         $movers = [];
-        foreach ($this->candidates($state) as $part) {
+        foreach ($this->candidates($reading->limit->slot, $state) as $part) {
             foreach ($part->effects->limits as $limit) {
                 $safe = $limit->safeAt($reading->rpm) * $limit->movedBy($state->mapKind());
                 if ($limit->slot === $reading->limit->slot && $limit->quantity === $reading->limit->quantity && $safe > $reading->safe * (1.0 + self::WORTH)) {
@@ -49,10 +49,10 @@ final readonly class Movers
     }
 
     /** @return list<Mover> coolers with which the fifth pull is cooler */
-    private function coolers(Soak $soak, State $state): array
+    private function coolers(Reading $reading, Soak $soak, State $state): array
     {
         $movers = [];
-        foreach ($this->candidates($state) as $part) {
+        foreach ($this->candidates($reading->limit->slot, $state) as $part) {
             if ($part->effects->cooler !== null) {
                 $fifth = AirSide::again($soak, $part->effects->cooler)->fifth;
                 if ($fifth < $soak->fifth - 1.0) {
@@ -64,18 +64,12 @@ final readonly class Movers
         return $movers;
     }
 
-    /** @return list<Part> of the catalog, not fitted and single */
-    private function candidates(State $state): array
+    /** @return list<Part> for that place, not fitted and single */
+    private function candidates(string $slot, State $state): array
     {
-        $fitted = array_map(fn ($mounted): Part => $mounted->part, $state->parts());
-        $parts = [];
-        foreach ($this->catalog->parts as $part) {
-            if (! $part->isKit() && ! in_array($part, $fitted, true)) {
-                $parts[] = $part;
-            }
-        }
+        $fitted = $state->mounted[$slot]->part ?? null;
 
-        return $parts;
+        return array_values(array_filter($this->catalog->forSlot($slot), fn (Part $part): bool => $part !== $fitted && ! $part->isKit()));
     }
 
     /** @return list<Mover> */
