@@ -7,15 +7,16 @@ use Pebblerun\Core\Condition\Catalog;
 use Pebblerun\Core\Curve\Curve;
 use Pebblerun\Core\Draws\Draws;
 use Pebblerun\Core\Draws\LatinDraws;
-use Pebblerun\Core\Plan\Change;
 use Pebblerun\Core\Plan\Plan;
-use Pebblerun\Core\Plan\Stage;
 
 /** Estimates every stage of a plan: likely curves, draws, shares of the parts, ceilings and limits. */
 final class Estimator
 {
     /** Raised whenever a rule changes, so that figures kept from before are not given back. */
     private const METHOD = 2;
+
+    /** Figures of that many stages are worth keeping: an edit and its undo meet again. */
+    private const KEPT = 32;
 
     /** A ceiling binds when it costs more than this share. */
     private const BINDS = 0.005;
@@ -41,20 +42,20 @@ final class Estimator
         $sample = new SampleRun($likely, $this->catalog, $this->brief, $this->plan, $this->draws, $models[0]);
         $shares = new ShareRun($likely, $this->catalog, $this->brief, $this->plan);
         $results = $figures = [];
-        foreach ($models as $i => $model) {
+        foreach ($models as $model) {
             $power = $likely->power($model);
-            $key = $this->keyOf($i, $likely->end());
+            $key = $this->keyOf($model->state, $likely->end());
             $stage = isset($this->known[$key]) ? StageFigures::known($this->known[$key]) : $this->figuresOf($model, $power, $sample, $shares);
             $figures[$key] = $stage->toArray();
-            $results[] = $this->result($model, $power, $stage, $likely, $sample);
+            $results[] = $this->result($model, $power, $stage, $likely, $sample, $shares);
         }
-        $this->known = $figures;
+        $this->known = array_slice([...$figures, ...$this->known], 0, self::KEPT);
 
         return $results;
     }
 
     /**
-     * The costly figures of the stages estimated last, to be given back when the plan changes.
+     * The costly figures of the stages estimated last and of some before, to be given back when the plan changes.
      *
      * @return array<string, list<mixed>>
      */
@@ -87,15 +88,15 @@ final class Estimator
         );
     }
 
-    /** Names everything that a stage's figures depend on: the plan up to it by its fits and fuels, and the grid. */
-    private function keyOf(int $stage, float $end): string
+    /** Names everything that a stage's figures depend on: what stands where, what its map covers, its fuels, and the grid. */
+    private function keyOf(State $state, float $end): string
     {
-        $steps = array_map(
-            fn (Stage $step): array => [$step->fuel, array_map(fn (Change $change): array => [$change->part, $change->slot], $step->changes)],
-            array_slice($this->plan->stages, 0, $stage),
-        );
+        $stands = array_map(fn (Mounted $mounted): array => [$mounted->part->key, $state->covers($mounted)], $state->mounted);
 
-        return hash('xxh128', serialize([self::METHOD, $this->fingerprint, $this->plan->stacking, $this->plan->constantLoss, $end, $steps]));
+        return hash('xxh128', serialize([
+            self::METHOD, $this->fingerprint, $this->plan->stacking, $this->plan->constantLoss, $end,
+            $state->index > 0, $state->fuel->key, $state->mappedFor?->key, $stands,
+        ]));
     }
 
     /** @param  non-empty-list<float>  $power  likely, W */
@@ -112,7 +113,7 @@ final class Estimator
     }
 
     /** @param  non-empty-list<float>  $power  likely, W */
-    private function result(StageModel $model, array $power, StageFigures $figures, LikelyRun $likely, SampleRun $sample): StageResult
+    private function result(StageModel $model, array $power, StageFigures $figures, LikelyRun $likely, SampleRun $sample, ShareRun $shares): StageResult
     {
         $engine = $likely->enginePower($model);
         $soak = $likely->soak($model, $engine);
@@ -124,7 +125,7 @@ final class Estimator
             $figures->torque,
             $figures->atTarget,
             $figures->plainSum,
-            self::sharesOf($model, $figures),
+            self::sharesOf($model, $figures, $shares->boughtAgain($model, max($power))),
             self::bindingsOf($model, $likely->peaksOf($power), $figures),
             $sample->readings($model, $power, $engine, $figures->used, $soak),
             $likely->usedGain($power, $this->brief->range),
@@ -132,8 +133,11 @@ final class Estimator
         );
     }
 
-    /** @return list<Share> */
-    private static function sharesOf(StageModel $model, StageFigures $figures): array
+    /**
+     * @param  array<string, float>  $again  W, by part
+     * @return list<Share>
+     */
+    private static function sharesOf(StageModel $model, StageFigures $figures, array $again): array
     {
         $gains = [];
         foreach ($model->gains as $gain) {
@@ -141,7 +145,7 @@ final class Estimator
         }
 
         return $figures->shares === [] ? [] : array_map(
-            fn (Mounted $mounted, array $share): Share => new Share($mounted, $gains[$mounted->part->key] ?? null, ...$share),
+            fn (Mounted $mounted, array $share): Share => new Share($mounted, $gains[$mounted->part->key] ?? null, ...$share, again: $again[$mounted->part->key] ?? null),
             $model->state->parts(),
             $figures->shares,
         );

@@ -23,7 +23,7 @@ final class ShareRun
         private readonly Plan $plan,
     ) {}
 
-    /** @return list<array{float, float, float, ?float}> adds W, adds N·m, lost W, bought again W, for each part */
+    /** @return list<array{float, float, float}> adds W, adds N·m, lost W, for each part */
     public function of(StageModel $model): array
     {
         $keys = array_map(fn (Mounted $mounted): string => $mounted->part->key, $model->state->parts());
@@ -35,8 +35,7 @@ final class ShareRun
             $fitted[] = $key;
             $with = $this->likely->peaks($model->onlyParts($fitted));
             $without = $this->likely->peaks($model->onlyParts(array_values(array_diff($keys, [$key]))));
-            $again = $this->isBoughtAgain($mounted, $model->state) ? $peak - $this->peakWithoutBuying($mounted->part, $model->state->index) : null;
-            $shares[] = [$with[0] - $before[0], $with[1] - $before[1], $peak - $without[0], $again];
+            $shares[] = [$with[0] - $before[0], $with[1] - $before[1], $peak - $without[0]];
             $before = $with;
         }
 
@@ -64,6 +63,24 @@ final class ShareRun
 
             return [$freePeak - $peak, $freeTorque - $torque];
         }, $model->ceilings);
+    }
+
+    /**
+     * What parts bought anew give over keeping the old ones. It depends on the stages before, as no other share does.
+     *
+     * @param  float  $peak  likely, W
+     * @return array<string, float> W, by part
+     */
+    public function boughtAgain(StageModel $model, float $peak): array
+    {
+        $again = [];
+        foreach ($model->state->parts() as $mounted) {
+            if ($this->isBoughtAgain($mounted, $model->state)) {
+                $again[$mounted->part->key] = $peak - $this->peakWithoutBuying($mounted->part, $model->state->index);
+            }
+        }
+
+        return $again;
     }
 
     private function isBoughtAgain(Mounted $mounted, State $state): bool

@@ -5,8 +5,8 @@ namespace Pebblerun\Core\Build;
 use Pebblerun\Core\Draws\Percentiles;
 
 /**
- * The costly figures of one stage: what draws and leave-one-out runs gave. They depend on the plan up to the stage alone,
- * so they can be kept and given back.
+ * The costly figures of one stage: what draws and leave-one-out runs gave. They depend on what stands in the stage
+ * alone, so they can be kept and given back.
  */
 final readonly class StageFigures
 {
@@ -16,7 +16,7 @@ final readonly class StageFigures
      * @param  ?Percentiles  $atTarget  N·m
      * @param  float  $plainSum  W
      * @param  list<array{float, float}>  $used  P90 of demand over safe and over edge, for each standing limit
-     * @param  list<array{float, float, float, ?float}>  $shares  adds W, adds N·m, lost W, bought again W, for each part
+     * @param  list<array{float, float, float}>  $shares  adds W, adds N·m, lost W, for each part
      * @param  list<array{float, float}>  $costs  W and N·m that each standing ceiling costs
      */
     public function __construct(
@@ -38,7 +38,7 @@ final readonly class StageFigures
     /** @param  list<mixed>  $known  as toArray() gave them */
     public static function known(array $known): self
     {
-        /** @var array{array{float, float, float, ?float}, array{float, float, float, ?float}, ?array{float, float, float, ?float}, float, list<array{float, float}>, list<array{float, float, float, ?float}>, list<array{float, float}>} $known */
+        /** @var array{array{float, float, float, ?float}, array{float, float, float, ?float}, ?array{float, float, float, ?float}, float, list<array{float, float}>, list<array{float, float, float}>, list<array{float, float}>} $known */
         [$power, $torque, $atTarget, $plainSum, $used, $shares, $costs] = $known;
 
         return new self(

@@ -140,6 +140,7 @@ final class PropertiesTest extends TestCase
         $fresh = $lyre->estimator(...$plan)->estimate();
         $again = $lyre->estimatorKnowing($known, ...$plan);
         self::assertEquals($fresh, $again->estimate());
-        self::assertCount(2, array_intersect_key($known, $again->figures()), 'as it came and stage 1 were not computed anew');
+        self::assertCount(6, $again->figures(), 'as it came and stage 1 were not computed anew, and the old ones are kept for an undo');
+        self::assertEquals($lyre->estimator(['map', 'intake'], ['downpipe'], ['map'])->estimate(), $lyre->estimatorKnowing($again->figures(), ['map', 'intake'], ['downpipe'], ['map'])->estimate());
     }
 }
