@@ -44,10 +44,28 @@ final class SavePlan
     {
         $estimate = Estimates::of($bundle->withPlan($document), $plan->figures);
         $number = $plan->revision + 1;
-        $plan->update(['document' => $document, 'revision' => $number, 'redo' => $redo, 'summary' => Summaries::of($estimate->document), 'figures' => $estimate->figures]);
+        $this->write($plan, [
+            'document' => json_encode($document, JSON_THROW_ON_ERROR),
+            'revision' => $number,
+            'redo' => json_encode($redo, JSON_THROW_ON_ERROR),
+            'summary' => json_encode(Summaries::of($estimate->document), JSON_THROW_ON_ERROR),
+            'figures' => json_encode($estimate->figures, JSON_THROW_ON_ERROR),
+            'updated_at' => now()->toDateTimeString(),
+        ]);
         $revision = $this->revision($plan, $document, $label, $author, $shows->number ?? $number, $previous);
 
         return new SavedPlan($plan, $revision, ($shows->previous ?? $previous) !== null, $estimate->document);
+    }
+
+    /**
+     * Straight to the row: the model would decode and compare every document before it writes it.
+     *
+     * @param  array<string, mixed>  $columns
+     */
+    private function write(Plan $plan, array $columns): void
+    {
+        Plan::query()->whereKey($plan->id)->toBase()->update($columns);
+        $plan->setRawAttributes([...$plan->getAttributes(), ...$columns], true);
     }
 
     /** @param  array<string, mixed>  $document */

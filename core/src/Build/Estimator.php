@@ -16,7 +16,7 @@ final class Estimator
     private const METHOD = 2;
 
     /** Figures of that many stages are worth keeping: an edit and its undo meet again. */
-    private const KEPT = 32;
+    private const KEPT = 16;
 
     /** A ceiling binds when it costs more than this share. */
     private const BINDS = 0.005;
