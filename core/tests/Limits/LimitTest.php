@@ -201,6 +201,8 @@ final class LimitTest extends TestCase
         self::assertSame('Pipe: safe to 400 lb-ft.', $movers[0]);
         self::assertSame(['An off-the-shelf map moves it to 250 lb-ft.', 'A remote map moves it to 250 lb-ft.'], array_slice($movers, 1, 2));
         self::assertMatchesRegularExpression('/^\d+ lb-ft less near [\d,]+ rpm stands at safe: a softer ramp there\.$/', $movers[3]);
+        $weaker = self::movers('parts.2.effects', ['limits' => [[...$own, 'safe' => 200]]], ['quantity' => 'wheel-torque', 'safe' => 250, 'edge' => 350]);
+        self::assertStringNotContainsString('Pipe', implode(' ', $weaker), 'a part that bears less moves nothing');
         self::assertSame([], self::movers('parts.2.price.new', 90, ['quantity' => 'wheel-torque', 'safe' => 900, 'edge' => 950]));
     }
 
