@@ -14,25 +14,46 @@ final class SaveBrief
 {
     /**
      * @param  array<string, mixed>  $brief  the brief format without its head
-     * @return array<string, mixed> the estimate document of the plan under the new brief
-     *
      * @throws OutdatedBrief
      */
-    public function save(CustomerJob $job, int $basedOn, array $brief, string $title, string $customer, User $author): array
+    public function save(CustomerJob $job, int $basedOn, array $brief, string $title, string $customer, User $author): Estimates
     {
-        return DB::transaction(function () use ($job, $basedOn, $brief, $title, $customer, $author): array {
+        return DB::transaction(function () use ($job, $basedOn, $brief, $title, $customer, $author): Estimates {
             $row = CustomerJob::query()->lockForUpdate()->findOrFail($job->id);
             $job->setRawAttributes($row->getAttributes(), true);
             if ($job->brief_revision !== $basedOn) {
                 throw new OutdatedBrief($job);
             }
             $plan = $job->benchPlan();
+            $brief = self::stamped($brief, $job->brief, $author);
             $job->update(['brief' => $brief, 'title' => $title, 'customer' => $customer, 'brief_revision' => $basedOn + 1]);
             $job->briefRevisions()->create(['number' => $job->brief_revision, 'document' => $brief, 'author_id' => $author->id]);
             $estimate = Estimates::of(Bundles::of($plan));
             $plan->update(['summary' => Summaries::of($estimate->document), 'figures' => $estimate->figures]);
 
-            return $estimate->document;
+            return $estimate;
         });
+    }
+
+    /**
+     * Who told a warning, and when, is written here and not by the page; what was told before stays as it was.
+     *
+     * @param  array<string, mixed>  $brief
+     * @param  array<string, mixed>  $before
+     * @return array<string, mixed>
+     */
+    private static function stamped(array $brief, array $before, User $author): array
+    {
+        if (! isset($brief['told']) || ! is_array($brief['told'])) {
+            return $brief;
+        }
+        /** @var array<string, array<string, string>> $known */
+        $known = array_column(is_array($before['told'] ?? null) ? $before['told'] : [], null, 'warning');
+        $brief['told'] = array_map(
+            fn (array $told): array => $known[$told['warning']] ?? ['warning' => $told['warning'], 'on' => now()->toDateString(), 'by' => $author->name],
+            $brief['told'],
+        );
+
+        return $brief;
     }
 }

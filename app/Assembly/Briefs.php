@@ -3,8 +3,16 @@
 namespace App\Assembly;
 
 use App\Models\CustomerJob;
-use App\Models\Plan;
+use Pebblerun\Core\Brief\HealthCheck;
+use Pebblerun\Core\Brief\Readiness;
+use Pebblerun\Core\Brief\Refusal;
+use Pebblerun\Core\Brief\Warning;
+use Pebblerun\Core\Bundle\Bundle;
+use Pebblerun\Core\Estimate\Figures;
 use Pebblerun\Core\Fuel\Fuel;
+use Pebblerun\Core\Parts\Part;
+use Pebblerun\Core\Planning\Implications;
+use Pebblerun\Core\Platform\Slot;
 
 /** The documents of the brief page. */
 final class Briefs
@@ -14,40 +22,51 @@ final class Briefs
     {
         $job->load('shop', 'platform');
         $plan = $job->benchPlan();
+        $bundle = Bundles::of($plan);
 
         return [
             'job' => ['id' => $job->id, 'title' => $job->title, 'customer' => $job->customer, 'platform' => $job->platform->name],
-            'fuels' => self::fuels($plan),
-            'parts' => array_map(fn (array $part): array => ['key' => $part['key'], 'name' => $part['name']], Libraries::content($plan->library)['parts']),
-            'state' => [
-                'brief' => $job->brief,
-                ...self::saved($job, Estimates::of(Bundles::of($plan), $plan->figures)->document),
-            ],
+            'fuels' => array_values(array_map(fn (Fuel $fuel): array => ['key' => $fuel->key, 'name' => $fuel->name], $bundle->catalog->fuels)),
+            'slots' => self::slots($bundle),
+            'checks' => array_map(fn (HealthCheck $check): array => ['key' => $check->value, 'words' => $check->words(), 'needed' => $check->isNeeded()], HealthCheck::cases()),
+            'refusals' => array_map(fn (Refusal $refusal): array => ['key' => $refusal->value, 'words' => $refusal->words()], Refusal::cases()),
+            'warnings' => array_map(fn (Warning $warning): array => ['key' => $warning->value, 'text' => $warning->text()], Warning::cases()),
+            'state' => ['brief' => $job->brief, ...self::saved($job, Estimates::of($bundle, $plan->figures))],
         ];
     }
 
-    /** @return list<array{key: string, name: string}> those that the platform's engine burns */
-    private static function fuels(Plan $plan): array
+    /** @return list<array<string, mixed>> every place with what could stand in it */
+    private static function slots(Bundle $bundle): array
     {
-        return array_values(array_map(
-            fn (Fuel $fuel): array => ['key' => $fuel->key, 'name' => $fuel->name],
-            Bundles::of($plan)->catalog->fuels,
-        ));
+        return array_values(array_map(fn (Slot $slot): array => [
+            'key' => $slot->key,
+            'name' => $slot->name,
+            'stock' => $slot->stock,
+            'parts' => array_map(
+                fn (Part $part): array => ['key' => $part->key, 'name' => $part->name, 'slots' => $part->slots],
+                $bundle->catalog->forSlot($slot->key),
+            ),
+        ], $bundle->catalog->platform->slots));
     }
 
     /**
      * What a save answers: the revision, and what the answers mean for the plan.
      *
-     * @param  array<string, mixed>  $estimate
      * @return array<string, mixed>
      */
-    public static function saved(CustomerJob $job, array $estimate): array
+    public static function saved(CustomerJob $job, Estimates $estimates): array
     {
+        $estimate = $estimates->estimate;
+        $say = new Figures($estimate->bundle->units, $estimate->bundle->rates->currency);
+
         return [
             'revision' => $job->brief_revision,
-            'labels' => $estimate['labels'],
-            'verdict' => $estimate['verdict'],
-            'measured' => $estimate['measured'],
+            'labels' => $estimates->document['labels'],
+            'verdict' => $estimates->document['verdict'],
+            'measured' => $estimates->document['measured'],
+            'means' => (new Implications($estimate, $say))->sentences(),
+            'readiness' => Readiness::of($job->brief)->toArray(),
+            'told' => $job->brief['told'] ?? [],
         ];
     }
 }

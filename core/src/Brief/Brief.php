@@ -20,5 +20,6 @@ final readonly class Brief
         public array $range,
         public ?array $fuels,
         public Appetite $appetite,
+        public Wishes $wishes = new Wishes,
     ) {}
 }

@@ -12,8 +12,17 @@ final readonly class Came
      * @param  string  $fuel  key of the fuel in its tank
      * @param  ?Curve  $measured  its own baseline at the wheels, in the shop's frame
      * @param  bool  $healthy  the health check is done and passed
+     * @param  list<string>  $unknown  slots of which nobody knows what stands there
+     * @param  list<HealthCheck>  $failed  checks that found something
      */
-    public function __construct(public array $parts, public string $fuel, public ?Curve $measured, public bool $healthy) {}
+    public function __construct(
+        public array $parts,
+        public string $fuel,
+        public ?Curve $measured,
+        public bool $healthy,
+        public array $unknown = [],
+        public array $failed = [],
+    ) {}
 
     /** A chance means something only for a measured, healthy car. */
     public function allowsChances(): bool

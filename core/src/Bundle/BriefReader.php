@@ -5,7 +5,10 @@ namespace Pebblerun\Core\Bundle;
 use Pebblerun\Core\Brief\Brief;
 use Pebblerun\Core\Brief\Budget;
 use Pebblerun\Core\Brief\Came;
+use Pebblerun\Core\Brief\HealthCheck;
+use Pebblerun\Core\Brief\Refusal;
 use Pebblerun\Core\Brief\Target;
+use Pebblerun\Core\Brief\Wishes;
 use Pebblerun\Core\Limits\Appetite;
 use Pebblerun\Core\Platform\Car;
 use Pebblerun\Core\Platform\Platform;
@@ -43,6 +46,12 @@ final readonly class BriefReader
                 : [$range->get('from')->number(), $range->get('to')->number()],
             $node->has('fuels') ? $node->strings('fuels') : null,
             Appetite::from($node->maybe('appetite')?->keyword('cautious', 'usual', 'bold') ?? 'usual'),
+            new Wishes(
+                array_map(fn (Node $refusal): Refusal => Refusal::from($refusal->keyword(...array_column(Refusal::cases(), 'value'))), $node->each('refuses')),
+                $node->maybe('noise')?->keyword('as-stock', 'a-little', 'open') === 'as-stock',
+                $node->maybe('inspection')?->keyword('usual', 'strict', 'none') === 'strict',
+                $node->maybe('warranty')?->keyword('running', 'over') === 'running',
+            ),
         );
     }
 
@@ -63,8 +72,37 @@ final readonly class BriefReader
             $node->strings('parts'),
             $node->get('fuel')->string(),
             $node->has('baseline') ? (new CurveReader($this->units))->read($node->get('baseline'), $this->platform->boosted) : null,
-            $node->maybe('healthy')?->bool() ?? false,
+            self::healthy($node),
+            $this->unknown($node),
+            self::checked($node, 'bad'),
         );
+    }
+
+    /** Checks one by one win over a word for all of them. */
+    private static function healthy(Node $node): bool
+    {
+        if (! $node->has('checks')) {
+            return $node->maybe('healthy')?->bool() ?? false;
+        }
+        $needed = array_filter(HealthCheck::cases(), fn (HealthCheck $check): bool => $check->isNeeded());
+        $good = self::checked($node, 'good');
+
+        return self::checked($node, 'bad') === [] && array_filter($needed, fn (HealthCheck $check): bool => ! in_array($check, $good, true)) === [];
+    }
+
+    /** @return list<HealthCheck> those that came out so */
+    private static function checked(Node $node, string $outcome): array
+    {
+        return array_values(array_filter(
+            HealthCheck::cases(),
+            fn (HealthCheck $check): bool => $node->maybe('checks')?->maybe($check->value)?->keyword('good', 'bad') === $outcome,
+        ));
+    }
+
+    /** @return list<string> */
+    private function unknown(Node $node): array
+    {
+        return array_map(fn (Node $slot): string => $slot->keyword(...array_keys($this->platform->slots)), $node->each('unknown'));
     }
 
     private function target(?Node $node): ?Target

@@ -99,6 +99,9 @@ final readonly class BoardWriter
         $mounted = $result->model->state->mounted[$slot->key] ?? null;
         $before = $stage > 0 ? ($this->estimate->results[$stage - 1]->model->state->mounted[$slot->key] ?? null) : null;
         $faults = array_values(array_filter($this->estimate->findings[$stage], fn (Finding $finding): bool => $finding->slot === $slot->key && $finding->kind !== Kind::Uncovered));
+        if ($stage === 0 && in_array($slot->key, $this->estimate->bundle->brief->came->unknown, true)) {
+            return ['state' => 'unknown', 'name' => 'not known', 'part' => null, 'note' => 'Nobody knows what stands here; whatever it is, it is in the baseline.', 'value' => '', 'flag' => null];
+        }
         if ($mounted === null) {
             $missing = array_values(array_filter($faults, fn (Finding $finding): bool => $finding->fixes !== []))[0] ?? null;
 

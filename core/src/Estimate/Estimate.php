@@ -30,7 +30,7 @@ final readonly class Estimate
         $estimator = new Estimator($bundle->catalog, $bundle->brief, $bundle->plan, new LatinDraws, $known, $bundle->fingerprint);
         $results = $estimator->estimate();
         $states = array_map(fn (StageResult $result): State => $result->model->state, $results);
-        $inspector = new Inspector($bundle->catalog, $bundle->rates->labour);
+        $inspector = new Inspector($bundle->catalog, $bundle->rates->labour, $bundle->brief->wishes);
 
         return new self(
             $bundle,

@@ -2,6 +2,8 @@
 
 namespace Pebblerun\Core\Findings;
 
+use Pebblerun\Core\Brief\Refusal;
+use Pebblerun\Core\Brief\Wishes;
 use Pebblerun\Core\Build\GainFinder;
 use Pebblerun\Core\Build\Mounted;
 use Pebblerun\Core\Build\State;
@@ -17,8 +19,11 @@ final readonly class Inspector
 {
     private Closure $closure;
 
-    /** @param  int  $labour  minor units an hour */
-    public function __construct(private Catalog $catalog, int $labour)
+    /**
+     * @param  int  $labour  minor units an hour
+     * @param  Wishes  $wishes  of the customer
+     */
+    public function __construct(private Catalog $catalog, int $labour, private Wishes $wishes = new Wishes)
     {
         $this->closure = new Closure($catalog, $labour);
     }
@@ -49,11 +54,25 @@ final readonly class Inspector
         if ($part->trackOnly && $state->situation->car->use !== 'track') {
             $findings[] = new Finding(Kind::Law, $part, $part->slots[0], "{$part->name} is for closed courses only: {$part->lawNote}");
         }
+        if ($mounted->since > 0) {
+            array_push($findings, ...$this->unwanted($part));
+        }
         if ($mounted->kit !== null) {
             $findings[] = new Finding(Kind::KitBroken, $part, $part->slots[0], "{$mounted->kit->name} is broken up, so its measured gain no longer holds: {$part->name} counts by itself.");
         }
 
         return $findings;
+    }
+
+    /** @return list<Finding> what the customer will not live with */
+    private function unwanted(Part $part): array
+    {
+        $met = array_values(array_filter($this->wishes->refusals(), fn (Refusal $refusal): bool => $refusal->metBy($part)));
+
+        return array_map(fn (Refusal $refusal): Finding => new Finding(
+            Kind::Unwanted, $part, $part->slots[0],
+            "{$part->name} {$refusal->words()}, and the customer will not have that.",
+        ), $met);
     }
 
     /**

@@ -14,6 +14,8 @@ enum Kind: string
     case NotAllowed = 'not-allowed';
     /** Not lawful on the road, in a plan for the road. */
     case Law = 'law';
+    /** Something that the customer will not live with. */
+    case Unwanted = 'unwanted';
     /** A part that the map in the car does not cover. */
     case Uncovered = 'uncovered';
     /** Something that would be wise. */
@@ -25,7 +27,7 @@ enum Kind: string
     public function isFault(): bool
     {
         return match ($this) {
-            self::Missing, self::Conflict, self::Gated, self::NotAllowed, self::Law => true,
+            self::Missing, self::Conflict, self::Gated, self::NotAllowed, self::Law, self::Unwanted => true,
             self::Uncovered, self::Advised, self::KitBroken => false,
         };
     }

@@ -94,7 +94,7 @@ final readonly class Candidates
     /** @return list<Finding> */
     private function findings(Plan $plan, int $stage): array
     {
-        return (new Inspector($this->bundle->catalog, $this->bundle->rates->labour))->of($this->states($plan)[$stage]);
+        return (new Inspector($this->bundle->catalog, $this->bundle->rates->labour, $this->bundle->brief->wishes))->of($this->states($plan)[$stage]);
     }
 
     /** @return list<string> */

@@ -2,6 +2,8 @@
 
 namespace Pebblerun\Core\Verdict;
 
+use Pebblerun\Core\Brief\HealthCheck;
+use Pebblerun\Core\Brief\Warning;
 use Pebblerun\Core\Build\StageResult;
 use Pebblerun\Core\Estimate\Estimate;
 use Pebblerun\Core\Estimate\Figures;
@@ -148,7 +150,7 @@ final readonly class Verdict
 
     private function build(): Sentence
     {
-        $faults = $this->findings(fn (Finding $finding): bool => $finding->kind->isFault() && $finding->kind !== Kind::Law);
+        $faults = [...$this->failedChecks(), ...$this->findings(fn (Finding $finding): bool => $finding->kind->isFault() && $finding->kind !== Kind::Law)];
         $notes = $this->findings(fn (Finding $finding): bool => ! $finding->kind->isFault());
         $count = count($faults);
         if ($count === 0) {
@@ -156,6 +158,15 @@ final readonly class Verdict
         }
 
         return new Sentence('build', Status::Over, $count === 1 ? 'One thing is open' : "{$count} things are open", $faults[0], [...$faults, ...$notes]);
+    }
+
+    /** @return list<string> */
+    private function failedChecks(): array
+    {
+        return array_map(
+            fn (HealthCheck $check): string => "As it came: the check of {$check->words()} found something. Put that right before it gets more power.",
+            $this->estimate->bundle->brief->came->failed,
+        );
     }
 
     private function fuel(): Sentence
@@ -188,6 +199,13 @@ final readonly class Verdict
             if ($mounted->part->lawNote !== '' && ! $mounted->part->trackOnly) {
                 $notes[] = "{$mounted->part->name}: {$mounted->part->lawNote}";
             }
+        }
+        $wishes = $this->estimate->bundle->brief->wishes;
+        if ($wishes->strictInspection && $notes !== []) {
+            $notes[] = 'Inspection is strict here: enter every one of these before the next date.';
+        }
+        if ($wishes->warranty) {
+            $notes[] = Warning::Warranty->text();
         }
         $track = $this->estimate->bundle->brief->car->use === 'track';
 

@@ -21,3 +21,8 @@ export function clock(iso: string): string {
 export function day(iso: string): string {
     return new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
 }
+
+/** Today as documents write it. */
+export function today(): string {
+    return new Date().toISOString().slice(0, 10);
+}

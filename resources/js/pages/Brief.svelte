@@ -1,7 +1,10 @@
 <script lang="ts">
     import { Link } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
-    import { BriefForm, type Saved } from '@/features/brief/brief.svelte';
+    import { BriefForm, type Place, type Refused, type Saved } from '@/features/brief/brief.svelte';
+    import CameIn from '@/features/brief/CameIn.svelte';
+    import Checks from '@/features/brief/Checks.svelte';
+    import Told from '@/features/brief/Told.svelte';
     import Choice from '@/features/brief/Choice.svelte';
     import NumberField from '@/features/brief/NumberField.svelte';
     import Question from '@/features/brief/Question.svelte';
@@ -12,20 +15,18 @@
     type Props = {
         job: { id: number; title: string; customer: string; platform: string };
         fuels: { key: string; name: string }[];
-        parts: { key: string; name: string }[];
+        slots: Place[];
+        checks: { key: string; words: string; needed: boolean }[];
+        refusals: { key: Refused; words: string }[];
+        warnings: { key: string; text: string }[];
         state: Saved & { brief: Brief };
     };
-    let { job, fuels, parts, state: start }: Props = $props();
+    let { job, fuels, slots, checks, refusals, warnings, state: start }: Props = $props();
 
-    const form = untrack(() => new BriefForm(job.id, start.brief, job.title, job.customer, start));
+    const form = untrack(() => new BriefForm(job.id, slots, start.brief, job.title, job.customer, start));
     const line = (subject: string) => form.saved.verdict.find((one) => one.subject === subject);
-    const came = $derived(
-        form.brief.came.parts.length === 0
-            ? 'stock'
-            : form.brief.came.parts
-                  .map((key) => parts.find((part) => part.key === key)?.name ?? key)
-                  .join(', '),
-    );
+    const readiness = $derived(form.saved.readiness);
+    const answered = (...keys: string[]) => !readiness.open.some((one) => keys.includes(one.key));
     function whole(text: string, keep: number): number {
         return text.trim() === '' ? keep : Number(text);
     }
@@ -45,16 +46,33 @@
         <span class="text-soft">{form.saving ? 'saving…' : `saved, revision ${form.saved.revision}`}</span>
         <Link href="/jobs/{job.id}/bench" class="btn btn-strong">Bench</Link>
     {/snippet}
-    <div class="mx-auto max-w-[1000px] px-6 py-5">
-        <div class="mb-3 flex items-baseline justify-between gap-4">
-            <h1 class="text-[19px] font-semibold tracking-tight">Brief</h1>
-            <span class="text-soft">what each answer means for the plan stands beside it</span>
+    <div class="mx-auto max-w-[1040px] px-6 py-5">
+        <div class="mb-3 flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1">
+            <h1 class="text-[19px] font-semibold tracking-tight">
+                Brief <span class="ml-2 text-[13px] font-normal text-soft">{job.platform}</span>
+            </h1>
+            <p class="text-soft" aria-live="polite">
+                <meter
+                    class="mr-2 inline-block w-28 align-middle"
+                    min="0"
+                    max={readiness.of}
+                    value={readiness.answered}
+                    aria-label="Questions answered"
+                ></meter>
+                {readiness.answered} of {readiness.of} answered{readiness.open.length > 0
+                    ? `; open: ${readiness.open.map((one) => one.words).join(', ')}`
+                    : ', ready to plan'}
+            </p>
         </div>
         {#if form.error}<p class="mb-3 border border-rust bg-rust-wash px-3 py-2" role="alert">
                 {form.error}
             </p>{/if}
 
-        <Question ask="Who and what is it for?" note="The proposal and the job card carry these words.">
+        <Question
+            ask="Who and what is it for?"
+            answered={answered('purpose')}
+            means={['The proposal and the job card carry these words.']}
+        >
             <label class="flex flex-col gap-0.5"
                 ><span class="text-[12px] text-soft">Customer</span><input
                     class="field w-44"
@@ -75,35 +93,34 @@
                 ><span class="text-[12px] text-soft">Used for</span><input
                     class="field w-full"
                     maxlength="400"
-                    bind:value={form.brief.purpose}
-                    onchange={form.save}
+                    value={form.brief.purpose ?? ''}
+                    onchange={(event) =>
+                        form.answer({ purpose: event.currentTarget.value.trim() || undefined })}
                 /></label
             >
         </Question>
         <Question
             ask="Which car, and how did it come in?"
-            note="{job.platform}; {came}. {form.saved.measured
-                ? 'Measured and healthy: chances can be stated.'
-                : 'No own baseline or health check yet: no chance is stated.'}"
+            answered={answered('car', 'health', 'baseline')}
+            means={[
+                form.saved.measured
+                    ? 'Measured and healthy: chances can be stated.'
+                    : 'Without its own baseline and a passed health check no chance is stated.',
+                ...(form.saved.means.gearbox ?? []),
+            ]}
         >
             <NumberField
                 label="Model year"
                 unit=""
                 value={form.brief.car.year}
-                set={(text) => {
-                    form.brief.car.year = whole(text, form.brief.car.year);
-                    void form.save();
-                }}
+                set={(text) => form.car({ year: whole(text, form.brief.car.year) })}
                 min={1980}
             />
             <NumberField
                 label="Mileage"
                 unit="km"
                 value={form.brief.car.mileage_km}
-                set={(text) => {
-                    form.brief.car.mileage_km = whole(text, 0);
-                    void form.save();
-                }}
+                set={(text) => form.car({ mileage_km: text.trim() === '' ? undefined : Number(text) })}
                 step={1000}
             />
             <Choice
@@ -114,23 +131,17 @@
                     { value: 'dual-clutch', words: 'Dual clutch' },
                 ]}
                 value={form.brief.car.gearbox}
-                set={(value) => {
-                    form.brief.car.gearbox = value;
-                    void form.save();
-                }}
+                set={(gearbox) => form.car({ gearbox })}
             />
-            <label class="flex items-center gap-2"
-                ><input
-                    type="checkbox"
-                    checked={form.brief.came.healthy ?? false}
-                    onchange={(event) => {
-                        form.brief.came.healthy = event.currentTarget.checked;
-                        void form.save();
-                    }}
-                /> Health check passed (plugs, compression, leaks, clutch, oil)</label
-            >
+            <CameIn {form} power={form.saved.labels.power} torque={form.saved.labels.torque} />
+            <Checks {form} {checks} />
         </Question>
-        <Question ask="What should it reach?" means={line('target')}>
+        <Question
+            ask="What should it reach?"
+            answered={answered('target')}
+            verdict={line('target')}
+            means={form.saved.means.target}
+        >
             <Choice
                 label="Target"
                 options={[
@@ -147,10 +158,7 @@
                     label="Wheel power"
                     unit={form.saved.labels.power}
                     value={target.power}
-                    set={(text) => {
-                        form.brief.target = { power: whole(text, target.power) };
-                        void form.save();
-                    }}
+                    set={(text) => form.answer({ target: { power: whole(text, target.power) } })}
                     min={1}
                 />
             {:else if form.brief.target}
@@ -159,60 +167,48 @@
                     label="Wheel torque"
                     unit={form.saved.labels.torque}
                     value={target.torque}
-                    set={(text) => {
-                        form.brief.target = { ...target, torque: whole(text, target.torque) };
-                        void form.save();
-                    }}
+                    set={(text) => form.answer({ target: { ...target, torque: whole(text, target.torque) } })}
                     min={1}
                 />
                 <NumberField
                     label="at"
                     unit="rpm"
                     value={target.at_rpm}
-                    set={(text) => {
-                        form.brief.target = { ...target, at_rpm: whole(text, target.at_rpm) };
-                        void form.save();
-                    }}
+                    set={(text) => form.answer({ target: { ...target, at_rpm: whole(text, target.at_rpm) } })}
                     min={500}
                     step={50}
                 />
             {/if}
         </Question>
-        <Question ask="What may it cost?" means={line('budget')}>
-            <NumberField
-                label="In all"
-                unit={form.saved.labels.money}
-                value={form.brief.budget?.total}
-                set={(text) => form.money('total', text)}
-                step={100}
-            />
-            <NumberField
-                label="Now"
-                unit={form.saved.labels.money}
-                value={form.brief.budget?.now}
-                set={(text) => form.money('now', text)}
-                step={100}
-            />
-            <NumberField
-                label="A month"
-                unit={form.saved.labels.money}
-                value={form.brief.budget?.monthly}
-                set={(text) => form.money('monthly', text)}
-                step={50}
-            />
+        <Question
+            ask="What may it cost?"
+            answered={answered('budget')}
+            verdict={line('budget')}
+            means={form.saved.means.budget}
+        >
+            {#each [{ key: 'total', label: 'In all', step: 100 }, { key: 'now', label: 'Now', step: 100 }, { key: 'monthly', label: 'A month', step: 50 }] as const as sum (sum.key)}
+                <NumberField
+                    label={sum.label}
+                    unit={form.saved.labels.money}
+                    value={form.brief.budget?.[sum.key]}
+                    set={(text) => form.money(sum.key, text)}
+                    step={sum.step}
+                />
+            {/each}
         </Question>
         <Question
             ask="How high do the revs really go?"
-            note="The curves shade this range, and the gain in it is stated for every stage."
+            answered={answered('range')}
+            means={form.saved.means.range}
         >
             <NumberField
                 label="From"
                 unit="rpm"
                 value={form.brief.rpm_range?.from}
-                set={(text) => {
-                    form.brief.rpm_range = { from: whole(text, 2000), to: form.brief.rpm_range?.to ?? 5500 };
-                    void form.save();
-                }}
+                set={(text) =>
+                    form.answer({
+                        rpm_range: { from: whole(text, 2000), to: form.brief.rpm_range?.to ?? 5500 },
+                    })}
                 min={500}
                 step={100}
             />
@@ -220,18 +216,20 @@
                 label="to"
                 unit="rpm"
                 value={form.brief.rpm_range?.to}
-                set={(text) => {
-                    form.brief.rpm_range = {
-                        from: form.brief.rpm_range?.from ?? 2000,
-                        to: whole(text, 5500),
-                    };
-                    void form.save();
-                }}
+                set={(text) =>
+                    form.answer({
+                        rpm_range: { from: form.brief.rpm_range?.from ?? 2000, to: whole(text, 5500) },
+                    })}
                 min={500}
                 step={100}
             />
         </Question>
-        <Question ask="Which fuels are within reach?" means={line('fuel')}>
+        <Question
+            ask="Which fuels are within reach?"
+            answered={answered('fuels')}
+            verdict={line('fuel')}
+            means={form.saved.means.fuels}
+        >
             {#each fuels as fuel (fuel.key)}
                 <label class="flex items-center gap-1.5"
                     ><input
@@ -243,21 +241,70 @@
                 >
             {/each}
         </Question>
-        <Question ask="Road or track only?" means={line('law')}>
+        <Question
+            ask="Road or track only, and what does the law ask?"
+            answered={answered('use', 'noise', 'inspection', 'warranty')}
+            verdict={line('law')}
+            means={form.saved.means.use}
+        >
             <Choice
                 label="Use"
                 options={[
                     { value: 'road', words: 'Road' },
                     { value: 'track', words: 'Track only' },
                 ]}
-                value={form.brief.use ?? 'road'}
-                set={(value) => {
-                    form.brief.use = value;
-                    void form.save();
-                }}
+                value={form.brief.use}
+                set={(use) => form.answer({ use })}
+            />
+            <Choice
+                label="Noise"
+                options={[
+                    { value: 'as-stock', words: 'No louder than stock' },
+                    { value: 'a-little', words: 'A little louder' },
+                    { value: 'open', words: 'Loud is fine' },
+                ]}
+                value={form.brief.noise}
+                set={(noise) => form.answer({ noise })}
+            />
+            <Choice
+                label="Inspection"
+                options={[
+                    { value: 'usual', words: 'Usual inspection' },
+                    { value: 'strict', words: 'Strict inspection' },
+                    { value: 'none', words: 'None' },
+                ]}
+                value={form.brief.inspection}
+                set={(inspection) => form.answer({ inspection })}
+            />
+            <Choice
+                label="Warranty"
+                options={[
+                    { value: 'running', words: 'Warranty runs' },
+                    { value: 'over', words: 'Warranty over' },
+                ]}
+                value={form.brief.warranty}
+                set={(warranty) => form.answer({ warranty })}
             />
         </Question>
-        <Question ask="How much risk is acceptable?" means={line('limits')}>
+        <Question ask="What will not be accepted?" answered={answered('refuses')} verdict={line('build')}>
+            {#each refusals as refusal (refusal.key)}
+                <label class="flex items-center gap-1.5"
+                    ><input
+                        type="checkbox"
+                        checked={form.brief.refuses?.includes(refusal.key) ?? false}
+                        onchange={() => form.refuse(refusal.key)}
+                    />
+                    what {refusal.words}</label
+                >
+            {/each}
+            <button class="btn" onclick={() => form.answer({ refuses: [] })}>Nothing of these</button>
+        </Question>
+        <Question
+            ask="How much risk is acceptable?"
+            answered={answered('risk')}
+            verdict={line('limits')}
+            means={form.saved.means.risk}
+        >
             <Choice
                 label="Risk"
                 options={[
@@ -265,18 +312,17 @@
                     { value: 'usual', words: 'Usual: close is fine' },
                     { value: 'bold', words: 'Bold: over safe, never past the edge' },
                 ]}
-                value={form.brief.appetite ?? 'usual'}
-                set={(value) => {
-                    form.brief.appetite = value;
-                    void form.save();
-                }}
+                value={form.brief.appetite}
+                set={(appetite) => form.answer({ appetite })}
             />
         </Question>
-        <p class="border-t border-line pt-3 text-soft">
-            Said plainly: more power costs reliability, may end a warranty and must be told to the insurer; a
-            reserve for breakage is part of the budget. Emission parts, noise and roadworthiness follow local
-            rules.
-        </p>
+        <Question
+            ask="Said plainly"
+            answered={answered('told')}
+            means={['Each is noted with the day and who told it.']}
+        >
+            <Told {form} {warnings} />
+        </Question>
     </div>
 </Frame>
 <Sheet

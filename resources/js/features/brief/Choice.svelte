@@ -2,7 +2,8 @@
     type Props = {
         label: string;
         options: { value: T; words: string }[];
-        value: T;
+        /** Undefined while nothing was answered. */
+        value: T | undefined;
         set: (value: T) => void;
     };
     let { label, options, value, set }: Props = $props();

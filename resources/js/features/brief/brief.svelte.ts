@@ -1,13 +1,31 @@
 import type { Brief } from '@/generated/brief';
 import type { Estimate, VerdictLine } from '@/generated/estimate';
 import { put, Refusal } from '@/lib/api';
+import { today } from '@/lib/format';
 
 export type Saved = {
     revision: number;
     labels: Estimate['labels'];
     verdict: VerdictLine[];
     measured: boolean;
+    /** What each answer changes, by question. */
+    means: Record<string, string[]>;
+    readiness: { answered: number; of: number; open: { key: string; words: string }[] };
+    told: NonNullable<Brief['told']>;
 };
+
+/** A place on the car and what could stand in it. */
+export type Place = {
+    key: string;
+    name: string;
+    stock: string;
+    parts: { key: string; name: string; slots: string[] }[];
+};
+
+export const UNKNOWN = '?';
+
+type Told = NonNullable<Brief['told']>[number];
+export type Refused = NonNullable<Brief['refuses']>[number];
 
 type Theirs = { message: string; revision: number; brief: Brief; title: string; customer: string };
 
@@ -24,6 +42,7 @@ export class BriefForm {
 
     constructor(
         readonly job: number,
+        readonly slots: Place[],
         brief: Brief,
         title: string,
         customer: string,
@@ -45,6 +64,56 @@ export class BriefForm {
         if (kind === 'power') this.brief.target = { power: 280 };
         if (kind === 'torque') this.brief.target = { torque: 290, at_rpm: 3000 };
         this.save();
+    }
+
+    /** Sets some answers and saves. */
+    answer(part: Partial<Brief>) {
+        Object.assign(this.brief, part);
+        void this.save();
+    }
+
+    car(part: Partial<Brief['car']>) {
+        this.answer({ car: { ...this.brief.car, ...part } });
+    }
+
+    came(part: Partial<Brief['came']>) {
+        this.answer({ came: { ...this.brief.came, ...part } });
+    }
+
+    /** Notes a warning as told, or takes the note back; the server writes who and when. */
+    tell(warning: Told['warning'], told: boolean) {
+        const others = (this.brief.told ?? []).filter((one) => one.warning !== warning);
+        this.answer({ told: told ? [...others, { warning, on: today(), by: 'now' }] : others });
+    }
+
+    refuse(key: Refused) {
+        const refuses = this.brief.refuses ?? [];
+        this.answer({
+            refuses: refuses.includes(key) ? refuses.filter((one) => one !== key) : [...refuses, key],
+        });
+    }
+
+    /** What stands in a place as the car came: a part, nobody knows, or the stock thing. */
+    stands(slot: Place, value: string) {
+        const { parts, unknown = [] } = this.brief.came;
+        const taken = slot.parts.find((one) => one.key === value)?.slots ?? [slot.key];
+        const kept = parts.filter((key) => !this.places(key).some((place) => taken.includes(place)));
+        this.came({
+            parts: slot.parts.some((one) => one.key === value) ? [...kept, value] : kept,
+            unknown: [
+                ...unknown.filter((one) => !taken.includes(one)),
+                ...(value === UNKNOWN ? [slot.key] : []),
+            ],
+        });
+    }
+
+    standing(slot: Place): string {
+        if (this.brief.came.unknown?.includes(slot.key)) return UNKNOWN;
+        return slot.parts.find((one) => this.brief.came.parts.includes(one.key))?.key ?? '';
+    }
+
+    private places(part: string): string[] {
+        return this.slots.flatMap((slot) => slot.parts).find((one) => one.key === part)?.slots ?? [];
     }
 
     money(key: 'total' | 'now' | 'monthly', text: string) {
@@ -70,12 +139,14 @@ export class BriefForm {
         try {
             do {
                 this.#again = false;
-                this.saved = await put<Saved>(`/jobs/${this.job}/brief`, {
+                const saved = await put<Saved>(`/jobs/${this.job}/brief`, {
                     revision: this.saved.revision,
                     title: this.title,
                     customer: this.customer,
                     brief: $state.snapshot(this.brief),
                 });
+                this.saved = saved;
+                if (this.brief.told) this.brief.told = saved.told;
             } while (this.#again);
         } catch (fault) {
             if (fault instanceof Refusal && fault.status === 409) this.theirs = fault.body as Theirs;

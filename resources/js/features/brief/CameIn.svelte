@@ -1,0 +1,110 @@
+<script lang="ts">
+    import type { BriefForm } from './brief.svelte';
+    import { UNKNOWN } from './brief.svelte';
+    import NumberField from './NumberField.svelte';
+
+    /** What stands on the car already, place by place, and its own baseline. */
+    let { form, power, torque }: { form: BriefForm; power: string; torque: string } = $props();
+    const fitted = $derived(
+        form.slots.filter((slot) => form.standing(slot) !== '').map((slot) => slot.name.toLowerCase()),
+    );
+    const baseline = $derived(form.brief.came.baseline);
+    const peaks = $derived(baseline && 'peaks' in baseline ? baseline.peaks : null);
+    const blank = {
+        lowest_rpm: 1500,
+        torque: { rpm: 3000, value: 0 },
+        power: { rpm: 5500, value: 0 },
+        redline: 6500,
+    };
+    let draft = $state(structuredClone(blank));
+
+    function change(set: (peaks: typeof blank) => void) {
+        const next = peaks ? structuredClone($state.snapshot(peaks)) : $state.snapshot(draft);
+        set(next);
+        draft = next;
+        if (next.torque.value > 0 && next.power.value > 0) form.came({ baseline: { peaks: next } });
+    }
+    const shown = $derived(peaks ?? draft);
+</script>
+
+<details class="w-full">
+    <summary class="cursor-pointer"
+        >Fitted already: {fitted.length === 0 ? 'nothing, all stock' : fitted.join(', ')}</summary
+    >
+    <div class="mt-2 grid grid-cols-1 gap-x-6 gap-y-1 sm:grid-cols-2">
+        {#each form.slots as slot (slot.key)}
+            <label class="flex items-center justify-between gap-2">
+                <span class="truncate text-soft">{slot.name}</span>
+                <select
+                    class="field w-48"
+                    value={form.standing(slot)}
+                    onchange={(event) => form.stands(slot, event.currentTarget.value)}
+                >
+                    <option value="">{slot.stock || 'stock'}</option>
+                    {#each slot.parts as part (part.key)}<option value={part.key}>{part.name}</option>{/each}
+                    <option value={UNKNOWN}>not known</option>
+                </select>
+            </label>
+        {/each}
+    </div>
+</details>
+<details class="w-full">
+    <summary class="cursor-pointer"
+        >Own baseline: {baseline === undefined
+            ? 'not measured'
+            : peaks
+              ? `${peaks.power.value} ${power} at ${peaks.power.rpm} rpm, from its peaks`
+              : 'measured curve'}</summary
+    >
+    {#if baseline === undefined || peaks}
+        <div class="mt-2 flex flex-wrap items-end gap-3">
+            <NumberField
+                label="Peak torque"
+                unit={torque}
+                value={shown.torque.value || undefined}
+                set={(text) => change((next) => (next.torque.value = Number(text)))}
+            />
+            <NumberField
+                label="at"
+                unit="rpm"
+                step={50}
+                value={shown.torque.rpm}
+                set={(text) => change((next) => (next.torque.rpm = Number(text)))}
+            />
+            <NumberField
+                label="Peak power"
+                unit={power}
+                value={shown.power.value || undefined}
+                set={(text) => change((next) => (next.power.value = Number(text)))}
+            />
+            <NumberField
+                label="at"
+                unit="rpm"
+                step={50}
+                value={shown.power.rpm}
+                set={(text) => change((next) => (next.power.rpm = Number(text)))}
+            />
+            <NumberField
+                label="Pull from"
+                unit="rpm"
+                step={50}
+                value={shown.lowest_rpm}
+                set={(text) => change((next) => (next.lowest_rpm = Number(text)))}
+            />
+            <NumberField
+                label="to"
+                unit="rpm"
+                step={50}
+                value={shown.redline}
+                set={(text) => change((next) => (next.redline = Number(text)))}
+            />
+        </div>
+        <p class="mt-1 text-[12.5px] text-soft">
+            At the wheels on this shop’s roller. The curve between the peaks is sketched, and its doubt is
+            wider.
+        </p>
+    {/if}
+    {#if baseline !== undefined}
+        <button class="btn mt-2" onclick={() => form.came({ baseline: undefined })}>Drop the baseline</button>
+    {/if}
+</details>

@@ -1,0 +1,49 @@
+<script lang="ts">
+    import type { BriefForm } from './brief.svelte';
+    import Choice from './Choice.svelte';
+
+    type Check = { key: string; words: string; needed: boolean };
+    let { form, checks }: { form: BriefForm; checks: Check[] } = $props();
+    type Found = 'good' | 'bad';
+    const found = (key: string): Found | undefined =>
+        (form.brief.came.checks as Record<string, Found> | undefined)?.[key] ??
+        (form.brief.came.checks === undefined && form.brief.came.healthy ? 'good' : undefined);
+    const good = $derived(checks.filter((check) => found(check.key) === 'good').length);
+    const bad = $derived(checks.filter((check) => found(check.key) === 'bad'));
+
+    function set(key: string, value: Found) {
+        const known = Object.fromEntries(
+            checks.flatMap((check) => {
+                const is = found(check.key);
+                return is ? [[check.key, is]] : [];
+            }),
+        );
+        form.came({ checks: { ...known, [key]: value } });
+    }
+    const all = () => form.came({ checks: Object.fromEntries(checks.map((check) => [check.key, 'good'])) });
+</script>
+
+<details class="w-full">
+    <summary class="cursor-pointer"
+        >Health: {good} of {checks.length} good{bad.length > 0
+            ? `, found: ${bad.map((check) => check.words).join(', ')}`
+            : ''}</summary
+    >
+    <ul class="mt-2 grid grid-cols-1 gap-x-6 gap-y-1 sm:grid-cols-2">
+        {#each checks as check (check.key)}
+            <li class="flex items-center justify-between gap-2">
+                <span>{check.words}{check.needed ? '' : ' (wise)'}</span>
+                <Choice
+                    label="Check of {check.words}"
+                    options={[
+                        { value: 'good', words: 'good' },
+                        { value: 'bad', words: 'found something' },
+                    ]}
+                    value={found(check.key)}
+                    set={(value) => set(check.key, value)}
+                />
+            </li>
+        {/each}
+    </ul>
+    <button class="btn mt-2" onclick={all}>All good</button>
+</details>
