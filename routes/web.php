@@ -15,7 +15,8 @@ Route::middleware('guest')->group(function (): void {
 
 Route::middleware('auth')->group(function (): void {
     Route::post('/sign-out', [SignInController::class, 'destroy']);
-    Route::get('/', CounterController::class);
+    Route::get('/', [CounterController::class, 'show']);
+    Route::post('/jobs', [CounterController::class, 'start']);
     Route::get('/me', PersonController::class);
 
     Route::get('/jobs/{job}/brief', [BriefController::class, 'show'])->can('view', 'job');

@@ -10,8 +10,10 @@ use App\Models\User;
 use Illuminate\Support\Facades\DB;
 
 /** Writes a brief as its next revision and brings the plan's summary up to date. */
-final class SaveBrief
+final readonly class SaveBrief
 {
+    public function __construct(private MarkJob $mark) {}
+
     /**
      * @param  array<string, mixed>  $brief  the brief format without its head
      * @throws OutdatedBrief
@@ -30,6 +32,8 @@ final class SaveBrief
             $job->briefRevisions()->create(['number' => $job->brief_revision, 'document' => $brief, 'author_id' => $author->id]);
             $estimate = Estimates::of(Bundles::of($plan));
             $plan->update(['summary' => Summaries::of($estimate->document), 'figures' => $estimate->figures]);
+
+            $this->mark->mark($job, $estimate);
 
             return $estimate;
         });

@@ -13,8 +13,10 @@ use App\Models\User;
 use Pebblerun\Core\Bundle\Bundle;
 
 /** Writes a plan as its next revision, with its estimate. Call it inside a transaction that holds the plan. */
-final class SavePlan
+final readonly class SavePlan
 {
+    public function __construct(private MarkJob $mark) {}
+
     /** @param  array<string, mixed>  $document */
     public function first(CustomerJob $job, LibraryVersion $library, array $document, User $author): Plan
     {
@@ -29,6 +31,7 @@ final class SavePlan
             'figures' => $estimate->figures,
         ]);
         $this->revision($plan, $document, 'Start', $author, 1, null);
+        $this->mark->mark($job, $estimate);
 
         return $plan;
     }
@@ -53,6 +56,8 @@ final class SavePlan
             'updated_at' => now()->toDateTimeString(),
         ]);
         $revision = $this->revision($plan, $document, $label, $author, $shows->number ?? $number, $previous);
+
+        $this->mark->mark($plan->job, $estimate);
 
         return new SavedPlan($plan, $revision, ($shows->previous ?? $previous) !== null, $estimate->document);
     }

@@ -7,6 +7,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Carbon;
+use Pebblerun\Core\Verdict\NextStep;
 
 /**
  * A customer's wish on the desk: its brief and its plans.
@@ -19,6 +20,9 @@ use Illuminate\Support\Carbon;
  * @property string $customer
  * @property array<string, mixed> $brief the brief format without its head
  * @property int $brief_revision
+ * @property NextStep $due
+ * @property ?string $oldest_price date of the oldest price its plan rests on
+ * @property string $search what it is found by
  * @property Carbon $updated_at
  * @property-read Shop $shop
  * @property-read Platform $platform
@@ -29,7 +33,7 @@ final class CustomerJob extends Model
 {
     protected function casts(): array
     {
-        return ['brief' => 'array'];
+        return ['brief' => 'array', 'due' => NextStep::class];
     }
 
     /** @return BelongsTo<Shop, $this> */

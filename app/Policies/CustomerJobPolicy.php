@@ -13,6 +13,11 @@ final class CustomerJobPolicy
         return in_array($user->role, ['advisor', 'owner'], true);
     }
 
+    public function create(User $user): bool
+    {
+        return $this->viewAny($user);
+    }
+
     public function view(User $user, CustomerJob $job): bool
     {
         return $user->shop_id === $job->shop_id;

@@ -56,6 +56,20 @@ final readonly class Estimate
         return $added > 0.0 ? $this->costs[$stage]->spend->likely / $added : null;
     }
 
+    /** Date of the oldest price that the plan rests on, ISO 8601; null where none is dated. */
+    public function oldestPrice(): ?string
+    {
+        $dates = [];
+        foreach ($this->results as $result) {
+            foreach ($result->model->state->bought as [$part, $change]) {
+                $dates[] = $change->agreed === null ? $part->price->asOf : null;
+            }
+        }
+        $dates = array_filter($dates);
+
+        return $dates === [] ? null : min($dates);
+    }
+
     /** Where a stage pulls less than the one before; null where it nowhere does. */
     public function trade(int $stage): ?Trade
     {

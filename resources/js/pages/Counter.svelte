@@ -1,9 +1,12 @@
 <script lang="ts">
-    import { Link } from '@inertiajs/svelte';
+    import { Link, router } from '@inertiajs/svelte';
+    import { untrack } from 'svelte';
     import Thumb from '@/charts/Thumb.svelte';
-    import { day } from '@/lib/format';
+    import NewJob from '@/features/counter/NewJob.svelte';
+    import { day, figure } from '@/lib/format';
     import type { Summary } from '@/lib/summary';
     import Frame from '@/ui/Frame.svelte';
+    import Kbd from '@/ui/Kbd.svelte';
     import Pebble from '@/ui/Pebble.svelte';
 
     type Job = {
@@ -13,35 +16,138 @@
         car: string;
         advisor: string;
         updated: string;
+        due: { key: string; words: string };
+        old_price: string | null;
         summary: Summary | null;
     };
-    type Props = { shop: string; jobs: Job[] };
-    let { shop, jobs }: Props = $props();
+    type Asked = { q: string; due: string | null; sort: string; page: number };
+    type Props = {
+        shop: string;
+        asked: Asked;
+        more: boolean;
+        jobs: Job[];
+        counts: { key: string; words: string; count: number; many: boolean }[];
+        platforms: { id: number; name: string }[];
+    };
+    let { shop, asked, more, jobs, counts, platforms }: Props = $props();
+
+    let words = $state(untrack(() => asked.q));
+    let starting = $state(false);
+    let search: HTMLInputElement;
+    let list: HTMLElement;
+    let timer: ReturnType<typeof setTimeout> | undefined;
+
+    /** Asks the server again; only the list comes back. */
+    function ask(change: Partial<Asked>) {
+        const next = { ...asked, page: 1, q: words.trim(), ...change };
+        router.get(
+            '/',
+            {
+                ...(next.q ? { q: next.q } : {}),
+                ...(next.due ? { due: next.due } : {}),
+                ...(next.sort === 'latest' ? {} : { sort: next.sort }),
+                ...(next.page > 1 ? { page: next.page } : {}),
+            },
+            { preserveState: true, preserveScroll: change.page === undefined, replace: true },
+        );
+    }
+
+    function typed() {
+        clearTimeout(timer);
+        timer = setTimeout(() => ask({}), 160);
+    }
+
+    const links = () => [...list.querySelectorAll<HTMLElement>('[data-job]')];
+
+    function walk(by: number) {
+        const all = links();
+        const at = all.findIndex((link) => link === document.activeElement);
+        (all[at + by] ?? (at < 0 ? all[0] : by < 0 ? search : undefined))?.focus();
+    }
+
+    function keydown(event: KeyboardEvent) {
+        if (event.ctrlKey || event.metaKey || event.altKey || starting) return;
+        const target = event.target instanceof HTMLElement ? event.target : null;
+        const inSearch = target === search;
+        if (target?.closest('select, [role="dialog"]') || (!inSearch && target?.closest('input'))) return;
+        const keys: Record<string, () => void> = {
+            ArrowDown: () => walk(1),
+            ArrowUp: () => walk(-1),
+            ...(inSearch ? {} : { '/': () => search.focus(), n: () => (starting = true) }),
+        };
+        const run = keys[event.key];
+        if (!run) return;
+        event.preventDefault();
+        run();
+    }
 </script>
 
 <svelte:head><title>Counter · Pebblerun</title></svelte:head>
+<svelte:window onkeydown={keydown} />
 
 <Frame>
     <div class="mx-auto max-w-[1240px] px-6 py-5">
-        <div class="mb-3 flex items-baseline gap-3">
-            <h1 class="text-[19px] font-semibold tracking-tight">{shop}</h1>
-            <span class="text-soft"
-                >{jobs.length} {jobs.length === 1 ? 'job' : 'jobs'} on the desk, the latest first</span
+        <div class="mb-3 flex flex-wrap items-center gap-x-3 gap-y-2">
+            <h1 class="mr-auto text-[19px] font-semibold tracking-tight">{shop}</h1>
+            <label class="flex items-center gap-2">
+                <span class="text-soft">Find <Kbd>/</Kbd></span>
+                <input
+                    bind:this={search}
+                    class="field w-64"
+                    type="search"
+                    placeholder="customer, car, job, registration"
+                    maxlength="80"
+                    bind:value={words}
+                    oninput={typed}
+                />
+            </label>
+            <label class="flex items-center gap-2">
+                <span class="text-soft">Sort</span>
+                <select
+                    class="field"
+                    value={asked.sort}
+                    onchange={(event) => ask({ sort: event.currentTarget.value })}
+                >
+                    <option value="latest">latest first</option>
+                    <option value="customer">by customer</option>
+                    <option value="title">by job</option>
+                </select>
+            </label>
+            <button class="btn btn-strong" onclick={() => (starting = true)}>New job <Kbd>N</Kbd></button>
+        </div>
+        <div class="mb-3 flex flex-wrap gap-1.5" role="group" aria-label="What is due">
+            <button
+                class="btn aria-pressed:border-river aria-pressed:bg-wash"
+                aria-pressed={asked.due === null}
+                onclick={() => ask({ due: null })}>everything</button
             >
+            {#each counts as entry (entry.key)}
+                <button
+                    class="btn aria-pressed:border-river aria-pressed:bg-wash"
+                    aria-pressed={asked.due === entry.key}
+                    onclick={() => ask({ due: asked.due === entry.key ? null : entry.key })}
+                    >{entry.words}
+                    <span class="text-soft">{figure(entry.count)}{entry.many ? '+' : ''}</span></button
+                >
+            {/each}
         </div>
         {#if jobs.length === 0}
             <p class="border-t border-line py-6 text-soft">
-                No job yet. Import one, or start with a customer’s brief.
+                {asked.q || asked.due
+                    ? 'No job fits. Try fewer letters, or show everything.'
+                    : 'No job yet. Start one with N, or import one.'}
             </p>
         {/if}
-        <ul>
+        <ul bind:this={list} aria-label="Jobs">
             {#each jobs as job (job.id)}
                 <li
-                    class="grid grid-cols-[minmax(200px,1.1fr)_184px_2.4fr_auto] items-start gap-5 border-t border-line py-3.5"
+                    class="grid grid-cols-1 items-start gap-x-5 gap-y-2 border-t border-line py-3 focus-within:bg-paper md:grid-cols-[minmax(190px,1.1fr)_184px_2.3fr_minmax(130px,auto)]"
                 >
                     <div class="min-w-0">
-                        <Link href="/jobs/{job.id}/bench" class="text-[15px] font-semibold hover:underline"
-                            >{job.title}</Link
+                        <Link
+                            data-job
+                            href="/jobs/{job.id}/bench"
+                            class="text-[15px] font-semibold hover:underline">{job.title}</Link
                         >
                         <div>{job.customer}</div>
                         <div class="text-soft">{job.car}</div>
@@ -49,7 +155,7 @@
                     </div>
                     {#if job.summary}
                         <Thumb summary={job.summary} />
-                        <ul class="grid grid-cols-2 gap-x-5 gap-y-1.5 self-center">
+                        <ul class="grid grid-cols-1 gap-x-5 gap-y-1 self-center sm:grid-cols-2">
                             {#each job.summary.verdict as line (line.subject)}
                                 <li class="flex gap-2">
                                     <span class="mt-px shrink-0"
@@ -61,19 +167,40 @@
                         </ul>
                     {/if}
                     <div class="flex flex-col gap-1.5 self-center">
-                        <Link
-                            href="/jobs/{job.id}/bench"
-                            class="btn btn-strong justify-center"
-                            aria-label="Bench of {job.title}">Bench</Link
-                        >
-                        <Link
-                            href="/jobs/{job.id}/brief"
-                            class="btn justify-center"
-                            aria-label="Brief of {job.title}">Brief</Link
-                        >
+                        <p class="leading-tight">
+                            <span class="text-soft">next:</span>
+                            <b class="font-semibold">{job.due.words}</b>
+                            {#if job.old_price}<span class="block text-[12px] text-straw"
+                                    >ask prices again, oldest of {day(job.old_price)}</span
+                                >{/if}
+                        </p>
+                        <div class="flex gap-1.5">
+                            <Link
+                                href="/jobs/{job.id}/bench"
+                                class="btn {job.due.key === 'brief' ? '' : 'btn-strong'}"
+                                aria-label="Bench of {job.title}">Bench</Link
+                            >
+                            <Link
+                                href="/jobs/{job.id}/brief"
+                                class="btn {job.due.key === 'brief' ? 'btn-strong' : ''}"
+                                aria-label="Brief of {job.title}">Brief</Link
+                            >
+                        </div>
                     </div>
                 </li>
             {/each}
         </ul>
+        {#if more || asked.page > 1}
+            <nav class="flex justify-between border-t border-line py-3" aria-label="Pages">
+                <button class="btn" disabled={asked.page === 1} onclick={() => ask({ page: asked.page - 1 })}
+                    >Before</button
+                >
+                <span class="text-soft">page {asked.page}</span>
+                <button class="btn" disabled={!more} onclick={() => ask({ page: asked.page + 1 })}
+                    >Next</button
+                >
+            </nav>
+        {/if}
     </div>
 </Frame>
+<NewJob bind:open={starting} {platforms} />

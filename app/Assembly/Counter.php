@@ -1,0 +1,116 @@
+<?php
+
+namespace App\Assembly;
+
+use App\Http\Requests\CounterRequest;
+use App\Models\CustomerJob;
+use App\Models\Platform;
+use App\Models\User;
+use Illuminate\Database\Eloquent\Builder;
+use Illuminate\Support\Facades\DB;
+use Pebblerun\Core\Verdict\NextStep;
+
+/** The list of jobs on the counter. */
+final readonly class Counter
+{
+    private const PAGE = 30;
+
+    private const MANY = 500;
+
+    public function __construct(private User $person) {}
+
+    /** @return array<string, mixed> */
+    public function page(string $words, ?string $due, string $sort, int $page): array
+    {
+        $jobs = $this->found($words, $due)->with(['platform', 'advisor', 'plan']);
+        $rows = $this->sorted($jobs, $sort)->offset(($page - 1) * self::PAGE)->limit(self::PAGE + 1)->get();
+        $since = self::priceLimit();
+
+        return [
+            'shop' => $this->person->shop->name,
+            'asked' => ['q' => $words, 'due' => $due, 'sort' => $sort, 'page' => $page],
+            'more' => $rows->count() > self::PAGE,
+            'jobs' => $rows->take(self::PAGE)->map(fn (CustomerJob $job): array => [
+                'id' => $job->id,
+                'title' => $job->title,
+                'customer' => $job->customer,
+                'car' => "{$job->platform->name}, {$job->brief['car']['year']}, {$job->brief['car']['gearbox']}",
+                'advisor' => $job->advisor->name,
+                'updated' => $job->updated_at->toIso8601String(),
+                'due' => ['key' => $job->due->value, 'words' => $job->due->words()],
+                'old_price' => $job->oldest_price !== null && $job->oldest_price < $since ? $job->oldest_price : null,
+                'summary' => $job->plan?->summary,
+            ])->values(),
+            'counts' => $this->counts(),
+            'platforms' => Platform::query()->where('shop_id', $this->person->shop_id)->orderBy('name')->get(['id', 'name'])->toArray(),
+        ];
+    }
+
+    /**
+     * How many jobs wait for what, as far as anybody counts: beyond MANY it says so.
+     *
+     * @return list<array{key: string, words: string, count: int, many: bool}>
+     */
+    private function counts(): array
+    {
+        $entries = array_map(fn (NextStep $step): array => self::entry($step->value, $step->words(), $this->jobs()->where('due', $step->value)), NextStep::cases());
+        $entries[] = self::entry(CounterRequest::PRICE, 'prices older than '.NextStep::PRICE_DAYS.' days', $this->jobs()->where('oldest_price', '<', self::priceLimit()));
+        $counts = DB::query();
+        foreach ($entries as [$key, , $jobs]) {
+            $counts->selectSub(DB::query()->selectRaw('count(*)')->fromSub($jobs->toBase()->selectRaw('1')->limit(self::MANY + 1), 'some'), $key);
+        }
+        $found = (array) $counts->first();
+
+        return array_values(array_filter(array_map(fn (array $entry): array => [
+            'key' => $entry[0], 'words' => $entry[1], 'count' => min(self::MANY, (int) $found[$entry[0]]), 'many' => $found[$entry[0]] > self::MANY,
+        ], $entries), fn (array $entry): bool => $entry['count'] > 0));
+    }
+
+    /**
+     * @param  Builder<CustomerJob>  $jobs
+     * @return array{string, string, Builder<CustomerJob>}
+     */
+    private static function entry(string $key, string $words, Builder $jobs): array
+    {
+        return [$key, $words, $jobs];
+    }
+
+    /** @return Builder<CustomerJob> */
+    private function found(string $words, ?string $due): Builder
+    {
+        $jobs = $this->jobs();
+        foreach (array_filter(explode(' ', $words)) as $word) {
+            $jobs->where('search', 'like', '%'.addcslashes($word, '%_\\').'%');
+        }
+
+        return match ($due) {
+            null => $jobs,
+            CounterRequest::PRICE => $jobs->where('oldest_price', '<', self::priceLimit()),
+            default => $jobs->where('due', $due),
+        };
+    }
+
+    /**
+     * @param  Builder<CustomerJob>  $jobs
+     * @return Builder<CustomerJob>
+     */
+    private function sorted(Builder $jobs, string $sort): Builder
+    {
+        return match ($sort) {
+            'customer' => $jobs->orderBy('customer')->orderBy('id'),
+            'title' => $jobs->orderBy('title')->orderBy('id'),
+            default => $jobs->orderByDesc('updated_at')->orderByDesc('id'),
+        };
+    }
+
+    /** @return Builder<CustomerJob> */
+    private function jobs(): Builder
+    {
+        return CustomerJob::query()->where('shop_id', $this->person->shop_id);
+    }
+
+    private static function priceLimit(): string
+    {
+        return now()->subDays(NextStep::PRICE_DAYS)->toDateString();
+    }
+}

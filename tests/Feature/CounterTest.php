@@ -1,0 +1,94 @@
+<?php
+
+namespace Tests\Feature;
+
+use App\Models\CustomerJob;
+use App\Models\Platform;
+use App\Models\Shop;
+use App\Models\User;
+use Inertia\Testing\AssertableInertia;
+use Tests\TestCase;
+
+final class CounterTest extends TestCase
+{
+    /** @return list<string> titles that the counter shows */
+    private function titles(string $query): array
+    {
+        $titles = [];
+        $this->actingAs($this->person('advisor'))->get("/{$query}")->assertOk()->assertInertia(function (AssertableInertia $page) use (&$titles): void {
+            $titles = array_column($page->toArray()['props']['jobs'], 'title');
+        });
+
+        return $titles;
+    }
+
+    public function test_a_job_is_found_by_customer_car_and_registration_in_any_order(): void
+    {
+        self::assertContains('Skarn Hill commuter', $this->titles('?q=maren'));
+        self::assertSame(['Skarn Hill commuter'], $this->titles('?q='.urlencode('417 lyre tollef')));
+        self::assertSame([], $this->titles('?q='.urlencode('maren nobody')));
+        self::assertSame([], $this->titles('?q='.urlencode('%')), 'a sign of the database is only a letter');
+    }
+
+    public function test_it_sorts_and_filters_by_what_is_due(): void
+    {
+        $customers = fn (array $titles): array => array_map(fn (string $title): string => $this->job($title)->customer, $titles);
+        $byCustomer = $customers($this->titles('?sort=customer'));
+        $sorted = $byCustomer;
+        sort($sorted);
+        self::assertSame($sorted, $byCustomer);
+        self::assertCount(9, $byCustomer);
+        $due = $this->job()->due->value;
+        self::assertContains('Skarn Hill commuter', $this->titles("?due={$due}"));
+        CustomerJob::query()->where('title', 'Top end only')->update(['oldest_price' => now()->subDays(61)->toDateString()]);
+        CustomerJob::query()->where('title', '!=', 'Top end only')->update(['oldest_price' => now()->subDays(59)->toDateString()]);
+        self::assertSame(['Top end only'], $this->titles('?due=price'));
+        $this->get('/?due=nonsense')->assertSessionHasErrors('due');
+    }
+
+    public function test_an_edit_brings_a_job_to_the_top_and_its_next_step_up_to_date(): void
+    {
+        $plan = $this->plan('Natural first');
+        $this->travel(1)->minutes();
+        $this->actingAs($this->person('advisor'))->postJson("/plans/{$plan->id}/commands", ['revision' => 1, 'commands' => [['do' => 'add-stage', 'name' => '']]])->assertOk();
+        self::assertSame('Natural first', $this->titles('')[0]);
+        $job = $this->job();
+        $this->putJson("/jobs/{$job->id}/brief", ['revision' => 1, 'title' => 'Renamed', 'customer' => 'Maren Tollef', 'brief' => [...$job->brief, 'came' => [...$job->brief['came'], 'healthy' => false], 'told' => [], 'noise' => 'open']])->assertOk();
+        self::assertSame(['Renamed'], $this->titles('?q=renamed'));
+        self::assertSame('brief', $this->job('Renamed')->due->value);
+    }
+
+    public function test_a_new_job_starts_with_an_empty_brief_and_one_stage(): void
+    {
+        $platform = Platform::query()->where('key', 'brackmoor-stag-28d')->firstOrFail();
+        $this->actingAs($this->person('advisor'))->post('/jobs', ['platform' => $platform->id, 'customer' => 'Wil Ostrand', 'title' => 'Yard truck'])->assertRedirect();
+        $job = $this->job('Yard truck');
+        self::assertSame('diesel', $job->brief['came']['fuel']);
+        self::assertSame('brief', $job->due->value);
+        $this->get("/jobs/{$job->id}/brief")->assertOk();
+        $this->get("/jobs/{$job->id}/bench")->assertOk();
+        self::assertSame(['Yard truck'], $this->titles('?q=ostrand'));
+    }
+
+    public function test_a_job_is_not_started_on_another_shops_platform_or_without_a_name(): void
+    {
+        $shop = Shop::create(['name' => 'Dunlin Works', 'units' => [], 'document' => []]);
+        $other = User::create(['shop_id' => $shop->id, 'name' => 'Pell', 'email' => 'pell@dunlin.test', 'password' => 'x', 'role' => 'owner']);
+        $platform = Platform::query()->firstOrFail();
+        $this->actingAs($other)->post('/jobs', ['platform' => $platform->id, 'customer' => 'A', 'title' => 'B'])->assertNotFound();
+        $this->actingAs($this->person('advisor'))->post('/jobs', ['platform' => $platform->id, 'customer' => '', 'title' => 'B'])->assertSessionHasErrors('customer');
+        self::assertSame(9, CustomerJob::query()->count());
+    }
+
+    public function test_pages_hold_thirty(): void
+    {
+        $job = $this->job();
+        for ($i = 0; $i < 30; $i++) {
+            $copy = $job->replicate(['id']);
+            $copy->title = "Copy {$i}";
+            $copy->save();
+        }
+        $this->actingAs($this->person('advisor'))->get('/')->assertInertia(fn (AssertableInertia $page) => $page->has('jobs', 30)->where('more', true));
+        $this->get('/?page=2')->assertInertia(fn (AssertableInertia $page) => $page->has('jobs', 9)->where('more', false));
+    }
+}
