@@ -30,6 +30,7 @@ return Application::configure(basePath: dirname(__DIR__))
             'message' => $fault->getMessage(),
             'revision' => $fault->plan->revision,
             'theirs' => $fault->theirs(),
+            'fields' => $fault->fields,
         ], 409));
         $exceptions->render(fn (OutdatedBrief $fault): JsonResponse => response()->json([
             'message' => "{$fault->author()} saved this brief meanwhile.",

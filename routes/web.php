@@ -27,6 +27,9 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/plans/{plan}/bundle', [PlanController::class, 'bundle'])->can('view', 'plan');
     Route::get('/plans/{plan}/candidates', [PlanController::class, 'candidates'])->can('view', 'plan');
     Route::get('/plans/{plan}/revisions', [PlanController::class, 'revisions'])->can('view', 'plan');
+    Route::get('/plans/{plan}/revisions/{number}', [PlanController::class, 'past'])->whereNumber('number')->can('view', 'plan');
+    Route::post('/plans/{plan}/revisions/{number}/restore', [PlanController::class, 'restore'])->whereNumber('number')->can('update', 'plan');
+    Route::post('/plans/{plan}/presence', [PlanController::class, 'presence'])->can('view', 'plan');
     Route::post('/plans/{plan}/commands', [PlanController::class, 'commands'])->can('update', 'plan');
     Route::post('/plans/{plan}/undo', [PlanController::class, 'undo'])->can('update', 'plan');
     Route::post('/plans/{plan}/redo', [PlanController::class, 'redo'])->can('update', 'plan');

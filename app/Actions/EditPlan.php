@@ -11,9 +11,11 @@ use Illuminate\Support\Facades\DB;
 use Pebblerun\Core\Bundle\Bundle;
 use Pebblerun\Core\Plan\CommandWords;
 use Pebblerun\Core\Plan\Editor;
+use Pebblerun\Core\Plan\Merge;
 
 /**
- * Changes a plan by commands, undo or redo. Each writes a new revision; one made on an outdated revision is refused.
+ * Changes a plan by commands, undo, redo or restoring. Each writes a new revision; one made on an outdated revision follows
+ * when it disturbs nothing, and is refused with both sides otherwise.
  *
  * @phpstan-import-type Command from Editor
  */
@@ -28,7 +30,8 @@ final readonly class EditPlan
      */
     public function commands(Plan $plan, int $basedOn, array $commands, User $author): SavedPlan
     {
-        return $this->hold($plan, $basedOn, function (PlanRevision $current, Bundle $bundle) use ($plan, $commands, $author): SavedPlan {
+        return $this->hold($plan, function (PlanRevision $current, Bundle $bundle) use ($plan, $basedOn, $commands, $author): SavedPlan {
+            $this->follow($plan, $basedOn, $commands, $bundle);
             $label = CommandWords::of($commands, $plan->document, $bundle->catalog);
             $document = Editor::apply($plan->document, $commands, $bundle->catalog);
 
@@ -39,7 +42,8 @@ final readonly class EditPlan
     /** @throws OutdatedRevision|NothingToUndo */
     public function undo(Plan $plan, int $basedOn, User $author): SavedPlan
     {
-        return $this->hold($plan, $basedOn, function (PlanRevision $current, Bundle $bundle) use ($plan, $author): SavedPlan {
+        return $this->hold($plan, function (PlanRevision $current, Bundle $bundle) use ($plan, $basedOn, $author): SavedPlan {
+            $this->mustBeCurrent($plan, $basedOn);
             $content = $this->revision($plan, $current->content_of);
             $before = $this->revision($plan, $content->previous ?? throw NothingToUndo::atStart());
             $label = 'Undo: '.lcfirst($content->label);
@@ -51,7 +55,8 @@ final readonly class EditPlan
     /** @throws OutdatedRevision|NothingToUndo */
     public function redo(Plan $plan, int $basedOn, User $author): SavedPlan
     {
-        return $this->hold($plan, $basedOn, function (PlanRevision $current, Bundle $bundle) use ($plan, $author): SavedPlan {
+        return $this->hold($plan, function (PlanRevision $current, Bundle $bundle) use ($plan, $basedOn, $author): SavedPlan {
+            $this->mustBeCurrent($plan, $basedOn);
             $redo = $plan->redo;
             $again = $this->revision($plan, array_pop($redo) ?? throw NothingToUndo::nothingUndone());
 
@@ -60,18 +65,57 @@ final readonly class EditPlan
     }
 
     /**
-     * Locks the plan, checks the revision it was edited on, and keeps all or nothing.
+     * Shows an earlier revision's content again, as a new revision.
+     *
+     * @throws OutdatedRevision
+     */
+    public function restore(Plan $plan, int $basedOn, int $number, User $author): SavedPlan
+    {
+        return $this->hold($plan, function (PlanRevision $current, Bundle $bundle) use ($plan, $basedOn, $number, $author): SavedPlan {
+            $this->mustBeCurrent($plan, $basedOn);
+            $old = $this->revision($plan, $number);
+
+            return $this->save->next($plan, $bundle, $old->document, "Restore revision {$number}: ".lcfirst($old->label), $author, null, $current->content_of, []);
+        });
+    }
+
+    /** @throws OutdatedRevision */
+    private function mustBeCurrent(Plan $plan, int $basedOn): void
+    {
+        if ($plan->revision !== $basedOn) {
+            throw new OutdatedRevision($plan, $basedOn);
+        }
+    }
+
+    /**
+     * Commands on an outdated revision follow when they touch nothing that was changed meanwhile.
+     *
+     * @param  list<Command>  $commands
+     *
+     * @throws OutdatedRevision when they do, with both sides of every one.
+     */
+    private function follow(Plan $plan, int $basedOn, array $commands, Bundle $bundle): void
+    {
+        if ($plan->revision === $basedOn) {
+            return;
+        }
+        $base = PlanRevision::query()->where('plan_id', $plan->id)->where('number', $basedOn)->first();
+        $merge = $base === null ? null : Merge::of($base->document, $plan->document, $commands, $bundle->catalog);
+        if ($merge === null || ! $merge->isFree()) {
+            throw new OutdatedRevision($plan, $basedOn, $merge->fields ?? []);
+        }
+    }
+
+    /**
+     * Locks the plan, and keeps all or nothing.
      *
      * @param  Closure(PlanRevision, Bundle): SavedPlan  $change
      */
-    private function hold(Plan $plan, int $basedOn, Closure $change): SavedPlan
+    private function hold(Plan $plan, Closure $change): SavedPlan
     {
-        return DB::transaction(function () use ($plan, $basedOn, $change): SavedPlan {
+        return DB::transaction(function () use ($plan, $change): SavedPlan {
             $row = Plan::query()->lockForUpdate()->findOrFail($plan->id);
             $plan->setRawAttributes($row->getAttributes(), true);
-            if ($plan->revision !== $basedOn) {
-                throw new OutdatedRevision($plan, $basedOn);
-            }
 
             return $change($this->revision($plan, $plan->revision), Bundles::of($plan));
         });

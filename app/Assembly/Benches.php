@@ -35,6 +35,15 @@ final class Benches
         return new SavedPlan($plan, $current, $content->previous !== null, Estimates::of(Bundles::of($plan), $plan->figures)->document);
     }
 
+    /** The plan as it was at a revision, estimated under the brief of today. */
+    public static function past(Plan $plan, int $number): SavedPlan
+    {
+        $revision = PlanRevision::query()->with('author')->where('plan_id', $plan->id)->where('number', $number)->firstOrFail();
+        $bundle = Bundles::read($plan->job, $plan->library, $revision->document);
+
+        return new SavedPlan($plan, $revision, false, Estimates::of($bundle, $plan->figures)->document);
+    }
+
     /**
      * What an edit answers: the estimate and where the plan stands.
      *

@@ -10,7 +10,7 @@ use Illuminate\Support\Carbon;
  * @property int $number
  * @property int $content_of
  * @property ?int $previous
- * @property array<string, mixed> $document
+ * @property array{name: string, settings?: array<string, string>, stages: list<array{key: string, name: string, fuel: string, changes: list<array{fit?: string, remove?: string, basis?: string, agreed?: float|int, quantity?: int}>}>} $document the whole plan
  * @property string $label
  * @property int $author_id
  * @property Carbon $created_at

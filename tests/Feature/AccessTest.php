@@ -17,8 +17,8 @@ final class AccessTest extends TestCase
 
         return [
             ['GET', "/jobs/{$job}/brief"], ['PUT', "/jobs/{$job}/brief"], ['GET', "/jobs/{$job}/bench"], ['GET', "/plans/{$plan}"],
-            ['GET', "/plans/{$plan}/bundle"], ['GET', "/plans/{$plan}/candidates"], ['GET', "/plans/{$plan}/revisions"],
-            ['POST', "/plans/{$plan}/commands"], ['POST', "/plans/{$plan}/undo"], ['POST', "/plans/{$plan}/redo"],
+            ['GET', "/plans/{$plan}/bundle"], ['GET', "/plans/{$plan}/candidates"], ['GET', "/plans/{$plan}/revisions"], ['GET', "/plans/{$plan}/revisions/1"],
+            ['POST', "/plans/{$plan}/commands"], ['POST', "/plans/{$plan}/revisions/1/restore"], ['POST', "/plans/{$plan}/presence"], ['POST', "/plans/{$plan}/undo"], ['POST', "/plans/{$plan}/redo"],
         ];
     }
 

@@ -32,15 +32,66 @@ final class PlanEditingTest extends TestCase
         $this->assertDatabaseHas('plan_revisions', ['plan_id' => $this->plan()->id, 'number' => 2, 'label' => 'Move Top cooler, 6 L from stage 2 to stage 3', 'previous' => 1]);
     }
 
-    public function test_a_save_from_an_outdated_revision_is_refused_with_what_happened_meanwhile(): void
+    public function test_a_save_from_an_outdated_revision_follows_when_it_touches_nothing_that_changed(): void
     {
         $this->edit(1, ['do' => 'rename-stage', 'stage' => 's1', 'name' => 'first'], 'owner')->assertOk();
-        $refusal = $this->edit(1)->assertStatus(409);
+        $this->edit(1)->assertOk()->assertJson(['revision' => 3]);
+        $document = $this->plan()->document;
+        self::assertSame('first', $document['stages'][0]['name'], 'the other one is kept');
+        self::assertContains(['fit' => 'kolvane-top-large'], $document['stages'][2]['changes']);
+    }
+
+    public function test_a_save_on_the_same_place_is_refused_with_both_sides_of_every_change(): void
+    {
+        $this->edit(1, ['do' => 'fit', 'stage' => 's2', 'part' => 'kolvane-front-9'], 'owner')->assertOk();
+        $refusal = $this->actingAs($this->person('advisor'))->postJson("/plans/{$this->plan()->id}/commands", ['revision' => 1, 'commands' => [
+            ['do' => 'fit', 'stage' => 's2', 'part' => 'brimstall-mid'], self::MOVE,
+        ]])->assertStatus(409);
         self::assertSame(2, $refusal->json('revision'));
         self::assertSame('Odd Lindqvar', $refusal->json('theirs.0.author'));
-        self::assertSame('Rename stage 1 to "first"', $refusal->json('theirs.0.label'));
+        self::assertSame([false, true], array_column($refusal->json('fields'), 'clashes'));
+        self::assertSame('Move Top cooler, 6 L from stage 2 to stage 3', $refusal->json('fields.1.mine'));
+        self::assertSame('Intercooler in stage 2: Front cooler, 9 L', $refusal->json('fields.1.theirs'));
         self::assertSame(2, $this->plan()->revision, 'nothing was written');
-        $this->edit(2)->assertOk();
+    }
+
+    public function test_a_save_on_a_stage_that_is_gone_says_so(): void
+    {
+        $this->edit(1, ['do' => 'remove-stage', 'stage' => 's3'], 'owner')->assertOk();
+        self::assertTrue($this->edit(1)->assertStatus(409)->json('fields.0.clashes'));
+    }
+
+    public function test_any_revision_can_be_looked_at_and_restored_as_a_new_one(): void
+    {
+        $start = $this->plan()->document;
+        $this->edit(1)->assertOk();
+        $url = "/plans/{$this->plan()->id}/revisions";
+        $past = $this->getJson("{$url}/1")->assertOk()->assertJson(['revision' => 1, 'can_undo' => false]);
+        self::assertNotEquals($past->json('estimate.stages.2.power'), $this->getJson("/plans/{$this->plan()->id}")->json('estimate.stages.2.power'));
+        self::assertSame(2, $this->plan()->revision, 'looking changes nothing');
+        $this->postJson("{$url}/1/restore", ['revision' => 1])->assertStatus(409);
+        $this->postJson("{$url}/1/restore", ['revision' => 2])->assertOk()->assertJson(['revision' => 3, 'label' => 'Restore revision 1: start']);
+        self::assertEquals($start, $this->plan()->document);
+        $this->step('undo', 3)->assertOk();
+        self::assertNotEquals($start, $this->plan()->document);
+        $this->getJson("{$url}/99")->assertNotFound();
+    }
+
+    public function test_two_on_one_plan_see_that_they_are(): void
+    {
+        $url = "/plans/{$this->plan()->id}/presence";
+        $this->actingAs($this->person('owner'))->postJson($url, ['revision' => 1])->assertOk()->assertExactJson(['others' => [], 'revision' => 1]);
+        $this->actingAs($this->person('advisor'))->postJson($url, ['revision' => 1])->assertExactJson(['others' => ['Odd Lindqvar'], 'revision' => 1]);
+        $this->travel(40)->seconds();
+        $this->postJson($url, ['revision' => 1])->assertExactJson(['others' => [], 'revision' => 1]);
+    }
+
+    public function test_the_school_is_a_change_like_any_other(): void
+    {
+        $answer = $this->edit(1, ['do' => 'settings', 'stacking' => 'sum', 'loss' => 'constant', 'price_basis' => 'used'])->assertOk();
+        self::assertSame('sum', $answer->json('estimate.reckoned.stacking'));
+        self::assertEqualsWithDelta($answer->json('estimate.stages.3.power.plain_sum'), $answer->json('estimate.stages.3.power.likely'), 0.1);
+        $this->edit(2, ['do' => 'settings', 'stacking' => 'hope'])->assertStatus(422);
     }
 
     public function test_undo_and_redo_walk_the_changes_and_are_revisions_themselves(): void

@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Actions\BePresent;
 use App\Actions\EditPlan;
 use App\Assembly\Benches;
 use App\Assembly\Bundles;
@@ -38,6 +39,23 @@ final class PlanController
     public function redo(RevisionRequest $request, Plan $plan, EditPlan $edit): JsonResponse
     {
         return response()->json(Benches::state($edit->redo($plan, $request->revision(), $request->author())));
+    }
+
+    public function restore(RevisionRequest $request, Plan $plan, int $number, EditPlan $edit): JsonResponse
+    {
+        return response()->json(Benches::state($edit->restore($plan, $request->revision(), $number, $request->author())));
+    }
+
+    /** The plan as it was at a revision, to be looked at. */
+    public function past(Plan $plan, int $number): JsonResponse
+    {
+        return response()->json(Benches::state(Benches::past($plan, $number)));
+    }
+
+    /** Who else has it open, and how far it has come: asked every few seconds. */
+    public function presence(RevisionRequest $request, Plan $plan, BePresent $present): JsonResponse
+    {
+        return response()->json(['others' => $present->at($plan, $request->author()), 'revision' => $plan->revision]);
     }
 
     public function candidates(CandidatesRequest $request, Plan $plan): JsonResponse

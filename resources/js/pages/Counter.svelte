@@ -141,7 +141,7 @@
         <ul bind:this={list} aria-label="Jobs">
             {#each jobs as job (job.id)}
                 <li
-                    class="grid grid-cols-1 items-start gap-x-5 gap-y-2 border-t border-line py-3 focus-within:bg-paper md:grid-cols-[minmax(190px,1.1fr)_184px_2.3fr_minmax(130px,auto)]"
+                    class="grid grid-cols-1 items-start gap-x-5 gap-y-2 border-t border-line py-3 focus-within:bg-paper md:grid-cols-[minmax(190px,1.1fr)_184px_2.3fr_172px]"
                 >
                     <div class="min-w-0">
                         <Link
