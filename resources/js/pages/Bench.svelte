@@ -13,6 +13,8 @@
     import StagePanel from '@/features/bench/StagePanel.svelte';
     import Verdict from '@/features/bench/Verdict.svelte';
     import VerdictPanel from '@/features/bench/VerdictPanel.svelte';
+    import Palette from '@/features/bench/Palette.svelte';
+    import { press, type Hands } from '@/features/bench/actions';
     import { FOOT, type PlanState } from '@/features/bench/types';
     import { clock } from '@/lib/format';
     import Frame from '@/ui/Frame.svelte';
@@ -29,46 +31,41 @@
     let board: Board;
     let panel: HTMLElement;
     let help = $state(false);
+    let palette = $state(false);
     let runWidth = $state(640);
     let curvesWidth = $state(560);
     let picturesHeight = $state(246);
 
-    function enter() {
-        (panel.querySelector<HTMLElement>('[data-candidate]') ?? panel).focus();
-    }
+    const hands: Hands = {
+        enter: () => (panel.querySelector<HTMLElement>('[data-candidate]') ?? panel).focus(),
+        rename: () => board.rename(),
+        show: (kind) => (bench.view = bench.view.kind === kind ? { kind: 'cell' } : { kind }),
+        help: () => (help = true),
+        palette: () => (palette = true),
+    };
 
     function leave() {
         board.focus();
     }
 
-    /** Opens one of the panels that belong to no cell, or closes it again. */
-    function show(kind: 'history' | 'reckon') {
-        bench.view = bench.view.kind === kind ? { kind: 'cell' } : { kind };
-    }
-
-    const shortcuts: Record<string, () => void> = {
-        u: bench.undo,
-        U: bench.redo,
-        n: () => bench.addStage(),
-        h: () => show('history'),
-        r: () => show('reckon'),
-        '?': () => (help = true),
-    };
-
     function keydown(event: KeyboardEvent) {
         const inText =
             event.target instanceof HTMLElement &&
-            event.target.closest('input, textarea, select, [role="dialog"]');
-        if (inText || event.ctrlKey || event.metaKey || event.altKey) return;
-        const run = shortcuts[event.key];
-        if (!run) return;
-        event.preventDefault();
-        run();
+            event.target.closest('input, textarea, select, [role="dialog"], [role="menu"]');
+        if (!inText) press(event, ['bench'], bench, hands);
     }
+
+    /** Says every few seconds that one is here; not while nobody looks. */
+    $effect(() => {
+        const greet = () => document.visibilityState === 'visible' && void bench.greet();
+        greet();
+        const timer = setInterval(greet, 10_000);
+        return () => clearInterval(timer);
+    });
 </script>
 
 <svelte:head><title>{job.title} · Pebblerun</title></svelte:head>
-<svelte:window onkeydown={keydown} ononline={bench.retry} />
+<svelte:window onkeydown={keydown} ononline={bench.outbox.retry} />
 
 <Frame fixed>
     {#snippet crumbs()}
@@ -80,11 +77,18 @@
         <span class="truncate">{plan.name} · {job.car}</span>
     {/snippet}
     {#snippet tools()}
+        {#if bench.others.length > 0}
+            <span class="flex items-center gap-1.5 whitespace-nowrap text-ink" role="status"
+                ><span class="size-2 rounded-full bg-moss" aria-hidden="true"></span>{bench.others.join(
+                    ' and ',
+                )} here too</span
+            >
+        {/if}
         <button
             class="whitespace-nowrap text-soft hover:text-ink"
             onclick={() => (bench.view = { kind: 'history' })}
         >
-            {#if bench.offline}<span class="text-rust">not saved: no connection</span>
+            {#if bench.outbox.offline}<span class="text-rust">not saved: no connection</span>
             {:else if bench.saving}saving…
             {:else}saved {clock(bench.state.saved_at)}, revision {bench.state.revision}{/if}
         </button>
@@ -106,10 +110,21 @@
             {bench.error}<button class="font-semibold" onclick={() => (bench.error = '')}>Close</button>
         </p>
     {/if}
-    {#if bench.offline}
+    {#if bench.past}
+        <p class="flex items-center gap-3 border-b border-river bg-wash px-4 py-1.5" role="status">
+            <span class="flex-1"
+                >Looking at revision {bench.past.revision}: {bench.past.label}, by {bench.past.author}.</span
+            >
+            <button class="btn btn-strong" onclick={bench.restore}>Restore it</button>
+            <button class="btn" onclick={bench.back}>Back to the plan</button>
+        </p>
+    {/if}
+    {#if bench.outbox.offline}
         <p class="flex justify-between border-b border-rust bg-rust-wash px-4 py-1.5 text-ink" role="alert">
-            The server does not answer. Your last changes are kept here and go out when it does.
-            <button class="font-semibold" onclick={bench.retry}>Try now</button>
+            The server does not answer. {bench.outbox.waiting.length === 1
+                ? 'One change is kept here and goes'
+                : `${bench.outbox.waiting.length} changes are kept here and go`} out in order when it does.
+            <button class="font-semibold" onclick={bench.outbox.retry}>Try now</button>
         </p>
     {/if}
     <section class="grid h-[33%] min-h-[190px] shrink-0 grid-cols-[1.18fr_1fr] border-b border-line">
@@ -140,7 +155,7 @@
                         ? '; sketched from peaks'
                         : ''}; shaded: the speeds really used</span
                 >
-                <button class="whitespace-nowrap hover:text-ink" onclick={() => show('reckon')}
+                <button class="whitespace-nowrap hover:text-ink" onclick={() => hands.show('reckon')}
                     >How it is reckoned <Kbd>R</Kbd></button
                 >
             </figcaption>
@@ -155,7 +170,7 @@
         </figure>
     </section>
     <section class="grid min-h-0 flex-1 grid-cols-[1fr_264px] xl:grid-cols-[1fr_312px]">
-        <Board bind:this={board} {bench} {enter} />
+        <Board bind:this={board} {bench} {hands} />
         <!-- svelte-ignore a11y_no_noninteractive_element_interactions, a11y_no_noninteractive_tabindex -->
         <aside
             bind:this={panel}
@@ -182,3 +197,4 @@
 </Frame>
 <ConflictSheet {bench} />
 <HelpSheet bind:open={help} />
+<Palette bind:open={palette} {bench} {hands} {leave} />

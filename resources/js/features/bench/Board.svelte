@@ -1,16 +1,18 @@
 <script lang="ts">
+    import { ContextMenu } from 'bits-ui';
     import { tick } from 'svelte';
+    import Kbd from '@/ui/Kbd.svelte';
+    import { actions, press, type Hands } from './actions';
     import type { Bench } from './bench.svelte';
     import BoardCell from './BoardCell.svelte';
     import StageFoot from './StageFoot.svelte';
-    import { FOOT, FUEL, HEAD } from './types';
+    import { FOOT, FUEL, HEAD, LANE } from './types';
 
     type Props = {
         bench: Bench;
-        /** Called when the keyboard asks for the panel of the selected cell. */
-        enter: () => void;
+        hands: Hands;
     };
-    let { bench, enter }: Props = $props();
+    let { bench, hands }: Props = $props();
 
     let grid: HTMLTableElement;
     let renaming = $state<number | null>(null);
@@ -18,6 +20,7 @@
     let dropColumn = $state<number | null>(null);
 
     const at = (slot: string, column: number) => bench.slot === slot && bench.column === column;
+    const isPicked = (slot: string, column: number) => column === bench.column && bench.picked.includes(slot);
 
     async function focusSelected() {
         await tick();
@@ -29,36 +32,49 @@
         void focusSelected();
     }
 
-    const keys: Record<string, () => void> = {
+    export function rename() {
+        if (bench.column > 0) renaming = bench.column;
+    }
+
+    const walks: Record<string, () => void> = {
         ArrowUp: () => bench.step(-1, 0),
         ArrowDown: () => bench.step(1, 0),
         ArrowLeft: () => bench.step(0, -1),
         ArrowRight: () => bench.step(0, 1),
         Home: () => bench.select(bench.slot, 0),
         End: () => bench.select(bench.slot, bench.stages.length - 1),
-        '[': () => bench.shift(-1),
-        ']': () => bench.shift(1),
-        Delete: () => (bench.slot === HEAD ? bench.removeStage() : bench.clear()),
-        Backspace: () => (bench.slot === HEAD ? bench.removeStage() : bench.clear()),
-        a: () => bench.accept(),
     };
 
     function keydown(event: KeyboardEvent) {
-        if (event.ctrlKey || event.metaKey || event.altKey || renaming !== null) return;
-        if (event.key === 'Enter' || event.key === 'w') {
+        if (renaming !== null || event.ctrlKey || event.metaKey || event.altKey) return;
+        if (bench.slot.startsWith(LANE) && (event.key === 'Enter' || event.key === ' ')) {
             event.preventDefault();
-            if (event.key === 'Enter' && bench.slot === HEAD && bench.column > 0) renaming = bench.column;
-            else enter();
+            bench.unfold(bench.slot.slice(LANE.length));
+            void focusSelected();
             return;
         }
-        const run = keys[event.key];
-        if (!run) return;
-        event.preventDefault();
-        run();
+        const walk =
+            event.shiftKey && event.key === 'ArrowDown'
+                ? () => bench.stretch(1)
+                : event.shiftKey && event.key === 'ArrowUp'
+                  ? () => bench.stretch(-1)
+                  : walks[event.key];
+        if (walk) {
+            event.preventDefault();
+            walk();
+        } else if (event.key === 'Escape' && bench.picked.length > 0) {
+            bench.picked = [];
+        } else if (!press(event, [bench.slot === HEAD ? 'head' : 'cell'], bench, hands)) {
+            return;
+        } else if (event.key === 'Enter') {
+            event.stopPropagation();
+            return;
+        }
+        event.stopPropagation();
         void focusSelected();
     }
 
-    function rename(event: Event, column: number) {
+    function finishRename(event: Event, column: number) {
         bench.rename(column, (event.currentTarget as HTMLInputElement).value.trim());
         renaming = null;
         void focusSelected();
@@ -73,8 +89,29 @@
         }
     }
 
-    function startDrag(event: DragEvent, slot: string, column: number) {
+    function click(event: MouseEvent, slot: string, column: number) {
+        const several = event.ctrlKey || event.metaKey || event.shiftKey;
+        if (several && column === bench.column && bench.row && bench.picked.length === 0) bench.pick();
+        if (!several) bench.picked = [];
         bench.select(slot, column);
+        if (several) bench.pick();
+    }
+
+    /** The menu is for the cell under the pointer. */
+    function point(event: MouseEvent) {
+        const cell = (event.target as HTMLElement).closest<HTMLElement>('[data-slot]');
+        if (cell) {
+            const slot = cell.dataset.slot as string;
+            const column = Number(cell.dataset.column);
+            if (!isPicked(slot, column)) bench.select(slot, column);
+        }
+    }
+
+    function startDrag(event: DragEvent, slot: string, column: number) {
+        if (!isPicked(slot, column)) {
+            bench.picked = [];
+            bench.select(slot, column);
+        }
         dragged = true;
         event.dataTransfer?.setData('text/plain', slot);
     }
@@ -85,145 +122,221 @@
         dropColumn = null;
     }
 
+    const menu = $derived(
+        actions.filter(
+            (one) =>
+                one.on === (bench.slot === HEAD ? 'head' : 'cell') && one.keys[0] !== ' ' && one.can(bench),
+        ),
+    );
     const movable = (state: string, slot: string, column: number) =>
-        column > 0 && slot !== FUEL && (state === 'new' || state === 'again');
+        column > 0 && slot !== FUEL && !bench.past && (state === 'new' || state === 'again');
     const now = (slot: string, column: number) =>
-        at(slot, column) ? 'outline-river bg-wash outline-2 -outline-offset-2' : '';
+        `${at(slot, column) ? 'outline-river outline-2 -outline-offset-2' : ''} ${
+            at(slot, column) || isPicked(slot, column) ? 'bg-wash' : ''
+        }`;
 </script>
 
-<div class="h-full overflow-auto" role="presentation">
-    <table
-        bind:this={grid}
-        role="grid"
-        aria-label="The board: slots against stages"
-        class="w-full table-fixed border-separate border-spacing-0"
-        onkeydown={keydown}
-    >
-        <colgroup>
-            <col class="w-[74px]" />
-            <col class="w-[132px]" />
-            <col class="w-[136px]" />
-            {#each bench.stages.slice(1) as stage (stage.key)}<col />{/each}
-        </colgroup>
-        <thead>
-            <tr>
-                <th class="sticky top-0 z-10 h-8 border-b border-line bg-ground" colspan="2" scope="col"
-                    ><span class="sr-only">Lane and slot</span></th
-                >
-                {#each bench.stages as stage, column (stage.key)}
-                    <th
-                        scope="col"
-                        role="columnheader"
-                        tabindex={at(HEAD, column) ? 0 : -1}
-                        data-selected={at(HEAD, column)}
-                        class="sticky top-0 z-10 h-8 truncate border-b border-l border-line bg-ground px-2 text-left font-normal {now(
-                            HEAD,
-                            column,
-                        )}"
-                        onclick={() => bench.select(HEAD, column)}
-                        ondblclick={() => column > 0 && (renaming = column)}
+<ContextMenu.Root>
+    <ContextMenu.Trigger class="h-full overflow-auto print:overflow-visible" oncontextmenu={point}>
+        <table
+            bind:this={grid}
+            role="grid"
+            aria-label="The board: slots against stages"
+            aria-multiselectable="true"
+            class="w-full table-fixed border-separate border-spacing-0"
+            onkeydown={keydown}
+        >
+            <colgroup>
+                <col class="w-[74px]" />
+                <col class="w-[132px]" />
+                <col class="w-[136px]" />
+                {#each bench.stages.slice(1) as stage (stage.key)}<col />{/each}
+            </colgroup>
+            <thead>
+                <tr>
+                    <th class="sticky top-0 z-10 h-8 border-b border-line bg-ground" colspan="2" scope="col"
+                        ><span class="sr-only">Lane and slot</span></th
                     >
-                        {#if renaming === column}
-                            <!-- svelte-ignore a11y_autofocus -->
-                            <input
-                                class="field h-6 min-h-0 w-full"
-                                aria-label="Name of stage {column}"
-                                maxlength="60"
-                                autofocus
-                                value={stage.name}
-                                onkeydown={renameKey}
-                                onblur={(event) => rename(event, column)}
-                            />
-                        {:else}
-                            <b class="font-semibold">{column ? `Stage ${column}` : 'As it came'}</b>
-                            <span class="ml-1 text-[12px] text-soft">{stage.name}</span>
-                        {/if}
-                    </th>
-                {/each}
-            </tr>
-        </thead>
-        <tbody>
-            {#each bench.estimate.lanes as lane (lane.key)}
-                {#each lane.slots as slot, i (slot.key)}
-                    <tr>
-                        <td
-                            class="truncate border-b border-faint px-2 text-[11px] text-soft {i === 0
-                                ? 'border-t border-t-line'
-                                : 'border-b-transparent'}"
-                        >
-                            {i === 0 ? lane.name : ''}
-                        </td>
+                    {#each bench.stages as stage, column (stage.key)}
                         <th
-                            scope="row"
-                            class="truncate border-b border-faint px-2 text-left text-[12.5px] font-normal text-soft {i ===
-                            0
-                                ? 'border-t border-t-line'
-                                : ''}"
+                            scope="col"
+                            role="columnheader"
+                            tabindex={at(HEAD, column) ? 0 : -1}
+                            data-selected={at(HEAD, column)}
+                            data-slot={HEAD}
+                            data-column={column}
+                            class="sticky top-0 z-10 h-8 truncate border-b border-l border-line bg-ground px-2 text-left font-normal {now(
+                                HEAD,
+                                column,
+                            )}"
+                            onclick={() => bench.select(HEAD, column)}
+                            ondblclick={() => column > 0 && (renaming = column)}
                         >
-                            {slot.name}
+                            {#if renaming === column}
+                                <!-- svelte-ignore a11y_autofocus -->
+                                <input
+                                    class="field h-6 min-h-0 w-full"
+                                    aria-label="Name of stage {column}"
+                                    maxlength="60"
+                                    autofocus
+                                    value={stage.name}
+                                    onkeydown={renameKey}
+                                    onblur={(event) => finishRename(event, column)}
+                                />
+                            {:else}
+                                <b class="font-semibold">{column ? `Stage ${column}` : 'As it came'}</b>
+                                <span class="ml-1 text-[12px] text-soft">{stage.name}</span>
+                            {/if}
                         </th>
-                        {#each slot.cells as cell, column (column)}
+                    {/each}
+                </tr>
+            </thead>
+            <tbody>
+                {#each bench.estimate.lanes as lane (lane.key)}
+                    {#if bench.folded.includes(lane.key)}
+                        {@const key = LANE + lane.key}
+                        <tr>
+                            <td
+                                class="truncate border-t border-b border-faint border-t-line px-2 text-[11px] text-soft"
+                                >{lane.name}</td
+                            >
                             <td
                                 role="gridcell"
-                                tabindex={at(slot.key, column) ? 0 : -1}
-                                data-selected={at(slot.key, column)}
-                                aria-selected={at(slot.key, column)}
-                                aria-label="{slot.name}, {column
-                                    ? `stage ${column}`
-                                    : 'as it came'}: {cell.name || 'stock'}, {cell.state} {cell.value}"
-                                draggable={movable(cell.state, slot.key, column)}
-                                class="h-[23px] border-b border-l border-faint border-l-line px-2 whitespace-nowrap {i ===
-                                0
-                                    ? 'border-t border-t-line'
-                                    : ''} {now(slot.key, column)} {dragged && dropColumn === column
-                                    ? 'bg-wash'
+                                colspan={bench.stages.length + 1}
+                                tabindex={bench.slot === key ? 0 : -1}
+                                data-selected={bench.slot === key}
+                                data-slot={key}
+                                data-column={bench.column}
+                                aria-label="{lane.name}: {lane.slots
+                                    .length} places, all stock; Enter shows them"
+                                class="h-[23px] truncate border-t border-b border-faint border-t-line px-2 text-[12px] text-soft {bench.slot ===
+                                key
+                                    ? 'bg-wash outline-2 -outline-offset-2 outline-river'
                                     : ''}"
-                                onclick={() => bench.select(slot.key, column)}
-                                ondblclick={enter}
-                                ondragstart={(event) => startDrag(event, slot.key, column)}
-                                ondragend={() => (dragged = false)}
-                                ondragover={(event) => {
-                                    if (!dragged) return;
-                                    event.preventDefault();
-                                    dropColumn = column;
-                                }}
-                                ondrop={() => drop(column)}
+                                onclick={() => bench.select(key, bench.column)}
+                                ondblclick={() => bench.unfold(lane.key)}
                             >
-                                <BoardCell {cell} {column} />
+                                <button
+                                    class="hover:text-ink print:hidden"
+                                    tabindex="-1"
+                                    onclick={() => bench.unfold(lane.key)}>show</button
+                                >
+                                all stock: {lane.slots.map((slot) => slot.name.toLowerCase()).join(', ')}
                             </td>
+                        </tr>
+                    {:else}
+                        {#each lane.slots as slot, i (slot.key)}
+                            <tr>
+                                <td
+                                    class="truncate border-b border-faint px-2 text-[11px] text-soft {i === 0
+                                        ? 'border-t border-t-line'
+                                        : 'border-b-transparent'}"
+                                >
+                                    {i === 0 ? lane.name : ''}
+                                </td>
+                                <th
+                                    scope="row"
+                                    class="truncate border-b border-faint px-2 text-left text-[12.5px] font-normal text-soft {i ===
+                                    0
+                                        ? 'border-t border-t-line'
+                                        : ''}"
+                                >
+                                    {slot.name}
+                                </th>
+                                {#each bench.stages as stage, column (stage.key)}
+                                    {@const cell = bench.shown(slot, column)}
+                                    <td
+                                        role="gridcell"
+                                        tabindex={at(slot.key, column) ? 0 : -1}
+                                        data-selected={at(slot.key, column)}
+                                        data-slot={slot.key}
+                                        data-column={column}
+                                        aria-selected={at(slot.key, column) || isPicked(slot.key, column)}
+                                        aria-label="{slot.name}, {column
+                                            ? `stage ${column}`
+                                            : 'as it came'}: {cell.name ||
+                                            'stock'}, {cell.state} {cell.value}"
+                                        draggable={movable(cell.state, slot.key, column)}
+                                        class="h-[23px] border-b border-l border-faint border-l-line px-2 whitespace-nowrap {i ===
+                                        0
+                                            ? 'border-t border-t-line'
+                                            : ''} {now(slot.key, column)} {dragged && dropColumn === column
+                                            ? 'bg-wash'
+                                            : ''}"
+                                        onclick={(event) => click(event, slot.key, column)}
+                                        ondblclick={hands.enter}
+                                        ondragstart={(event) => startDrag(event, slot.key, column)}
+                                        ondragend={() => (dragged = false)}
+                                        ondragover={(event) => {
+                                            if (!dragged) return;
+                                            event.preventDefault();
+                                            dropColumn = column;
+                                        }}
+                                        ondrop={() => drop(column)}
+                                    >
+                                        <BoardCell {cell} {column} />
+                                    </td>
+                                {/each}
+                            </tr>
                         {/each}
-                    </tr>
+                    {/if}
                 {/each}
-            {/each}
-        </tbody>
-        <tfoot>
-            <tr>
-                <th
-                    scope="row"
-                    colspan="2"
-                    class="sticky bottom-0 z-10 border-t border-line bg-paper px-2 py-1.5 text-left align-top text-[12px] font-normal text-soft"
-                >
-                    median at the wheels<br />in all, hours, price<br />weakest link
-                </th>
-                {#each bench.stages as stage, column (stage.key)}
-                    <td
-                        role="gridcell"
-                        tabindex={at(FOOT, column) ? 0 : -1}
-                        data-selected={at(FOOT, column)}
-                        aria-selected={at(FOOT, column)}
-                        class="sticky bottom-0 z-10 border-t border-l border-line bg-paper px-2 py-1.5 align-top {at(
-                            FOOT,
-                            column,
-                        )
-                            ? 'outline-2 -outline-offset-2 outline-river'
-                            : ''}"
-                        onclick={() => bench.select(FOOT, column)}
-                        ondblclick={enter}
+            </tbody>
+            <tfoot>
+                <tr>
+                    <th
+                        scope="row"
+                        colspan="2"
+                        class="sticky bottom-0 z-10 border-t border-line bg-paper px-2 py-1.5 text-left align-top text-[12px] font-normal text-soft print:static"
                     >
-                        <StageFoot {stage} labels={bench.estimate.labels} />
-                    </td>
-                {/each}
-            </tr>
-        </tfoot>
-    </table>
-</div>
+                        {#if bench.saving}
+                            <span class="text-ink">settling…</span><br />figures follow
+                        {:else}
+                            median at the wheels<br />in all, hours, price<br />weakest link
+                        {/if}
+                    </th>
+                    {#each bench.stages as stage, column (stage.key)}
+                        <td
+                            role="gridcell"
+                            tabindex={at(FOOT, column) ? 0 : -1}
+                            data-selected={at(FOOT, column)}
+                            data-slot={FOOT}
+                            data-column={column}
+                            aria-selected={at(FOOT, column)}
+                            aria-busy={bench.saving}
+                            class="sticky bottom-0 z-10 border-t border-l border-line bg-paper px-2 py-1.5 align-top print:static {at(
+                                FOOT,
+                                column,
+                            )
+                                ? 'outline-2 -outline-offset-2 outline-river'
+                                : ''} {bench.saving ? 'italic opacity-60' : ''}"
+                            onclick={() => bench.select(FOOT, column)}
+                            ondblclick={hands.enter}
+                        >
+                            <StageFoot {stage} labels={bench.estimate.labels} />
+                        </td>
+                    {/each}
+                </tr>
+            </tfoot>
+        </table>
+    </ContextMenu.Trigger>
+    <ContextMenu.Portal>
+        <ContextMenu.Content
+            class="z-50 min-w-[250px] rounded-md border border-line bg-paper py-1 text-[13px] shadow-lg"
+            onCloseAutoFocus={(event) => {
+                event.preventDefault();
+                void focusSelected();
+            }}
+        >
+            {#each menu as action (action.name)}
+                <ContextMenu.Item
+                    class="flex items-center justify-between gap-4 px-3 py-1 data-highlighted:bg-wash"
+                    onSelect={() => action.run(bench, hands)}
+                    >{action.name}<Kbd>{action.stroke}</Kbd></ContextMenu.Item
+                >
+            {:else}
+                <p class="px-3 py-1 text-soft">Nothing to do here.</p>
+            {/each}
+        </ContextMenu.Content>
+    </ContextMenu.Portal>
+</ContextMenu.Root>

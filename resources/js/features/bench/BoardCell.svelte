@@ -42,6 +42,8 @@
     <span class="block truncate text-[12px]" title={cell.note}
         >{cell.name} <span class="text-soft">from the kit</span></span
     >
+{:else if cell.state === 'unknown'}
+    <span class="block truncate text-[12px] text-straw" title={cell.note}>? not known</span>
 {:else if cell.state === 'came'}
     <span class="block truncate {column === 0 ? 'font-medium' : ''}">{cell.name}</span>
 {:else}

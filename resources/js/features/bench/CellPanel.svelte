@@ -1,9 +1,9 @@
 <script lang="ts">
     import { tick } from 'svelte';
     import { get } from '@/lib/api';
-    import Kbd from '@/ui/Kbd.svelte';
     import type { Bench } from './bench.svelte';
     import CandidateList from './CandidateList.svelte';
+    import LineEditor from './LineEditor.svelte';
     import { FUEL, type Candidate } from './types';
 
     type Props = { bench: Bench; leave: () => void };
@@ -21,7 +21,7 @@
     );
     const where = $derived(stage?.index ? `stage ${stage.index}` : 'as it came');
     const wanted = $derived(
-        row && stage && stage.index > 0
+        row && stage && stage.index > 0 && !bench.past
             ? {
                   url: `/plans/${bench.plan}/candidates?slot=${row.key}&stage=${stage.index}`,
                   revision: bench.state.revision,
@@ -101,10 +101,9 @@
         clear={() => choose(() => bench.clear())}
         {leave}
     />
-    <p class="mt-2 leading-6 text-soft">
-        <Kbd>Enter</Kbd> choose <Kbd>[</Kbd>
-        <Kbd>]</Kbd> stage earlier, later <Kbd>Del</Kbd> clear <Kbd>A</Kbd> accept what is missing
-    </p>
+    {#if bench.cell?.part && (bench.cell.state === 'new' || bench.cell.state === 'again')}
+        <LineEditor {bench} part={bench.cell.part} />
+    {/if}
     {#if share}
         <h3 class="mt-2 font-semibold">Why: {share.name}</h3>
         <ul class="mt-0.5 flex flex-col gap-1 text-[12px] leading-snug text-soft">

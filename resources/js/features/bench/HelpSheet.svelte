@@ -1,33 +1,45 @@
 <script lang="ts">
     import Kbd from '@/ui/Kbd.svelte';
     import Sheet from '@/ui/Sheet.svelte';
+    import { actions } from './actions';
 
     let { open = $bindable() }: { open: boolean } = $props();
-    const keys: [string[], string][] = [
-        [['↑', '↓', '←', '→'], 'walk the board'],
-        [['Home', 'End'], 'first and last column'],
-        [['Enter'], 'candidates of a cell; rename on a stage’s head'],
-        [['W'], 'why: the panel of the cell or stage'],
-        [['Esc'], 'back to the board'],
-        [['[', ']'], 'move the part a stage earlier or later'],
-        [['Del'], 'clear the cell; remove the stage on its head'],
-        [['A'], 'accept what is missing or advised'],
-        [['N'], 'new stage'],
-        [['U'], 'undo'],
-        [['Shift', 'U'], 'redo'],
-        [['H'], 'history'],
-        [['R'], 'how it is reckoned'],
-        [['?'], 'this list'],
+    const walking: [string, string][] = [
+        ['↑ ↓ ← →', 'walk the board'],
+        ['Home End', 'first and last column'],
+        ['Shift ↑ ↓', 'select several in a column'],
+        ['Esc', 'back to the board'],
     ];
+    const groups = [
+        { title: 'On a cell', on: 'cell' },
+        { title: 'On a stage’s head', on: 'head' },
+        { title: 'Anywhere', on: 'bench' },
+    ] as const;
 </script>
 
 <Sheet bind:open title="Keys" about="They work anywhere on the bench except in a text field.">
-    <dl class="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1.5">
-        {#each keys as [strokes, does] (does)}
-            <dt class="flex gap-1">
-                {#each strokes as stroke (stroke)}<Kbd>{stroke}</Kbd>{/each}
-            </dt>
-            <dd>{does}</dd>
+    <div class="grid grid-cols-1 gap-x-8 gap-y-3 sm:grid-cols-2">
+        {#snippet keys(rows: [string, string][])}
+            <dl class="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1">
+                {#each rows as [stroke, does] (does)}
+                    <dt class="flex gap-1">
+                        {#each stroke.split(' ') as one (one)}<Kbd>{one}</Kbd>{/each}
+                    </dt>
+                    <dd>{does}</dd>
+                {/each}
+            </dl>
+        {/snippet}
+        <section>
+            <h3 class="mb-1 font-semibold">Walking</h3>
+            {@render keys(walking)}
+        </section>
+        {#each groups as group (group.on)}
+            <section>
+                <h3 class="mb-1 font-semibold">{group.title}</h3>
+                {@render keys(
+                    actions.filter((one) => one.on === group.on).map((one) => [one.stroke, one.name]),
+                )}
+            </section>
         {/each}
-    </dl>
+    </div>
 </Sheet>

@@ -1,54 +1,104 @@
 import type { Cell, Finding, SlotRow, StageEstimate } from '@/generated/estimate';
-import { get, Offline, post, Refusal } from '@/lib/api';
+import { get, post } from '@/lib/api';
+import { Outbox, type Echo } from './outbox.svelte';
 import {
     HEAD,
     FOOT,
     FUEL,
+    LANE,
+    type Basis,
     type Command,
-    type Conflict,
     type PlanState,
     type RevisionNote,
     type Settings,
     type View,
 } from './types';
 
-type Request = { path: 'commands' | 'undo' | 'redo'; commands: Command[]; words: string };
+const EMPTY: readonly Cell['state'][] = ['stock', 'missing', 'advised', 'removed', 'unknown'];
+const BOUGHT: readonly Cell['state'][] = ['new', 'again'];
+
+const isStock = (slot: SlotRow) => slot.key !== FUEL && slot.cells.every((cell) => cell.state === 'stock');
 
 /** The bench's state: the plan as the server knows it, what is selected, and the edits on their way. */
 export class Bench {
     state = $state.raw<PlanState>() as PlanState;
+    /** An earlier revision that is only looked at. */
+    past = $state.raw<PlanState | null>(null);
     slot = $state('');
     column = $state(1);
+    /** Slots that are selected together with the current one, in the same column. */
+    picked = $state.raw<string[]>([]);
     view = $state<View>({ kind: 'cell' });
     error = $state('');
     announcement = $state('');
-    conflict = $state<Conflict | null>(null);
-    offline = $state(false);
-    #waiting = $state<Request[]>([]);
-    #sending = false;
+    others = $state.raw<string[]>([]);
+    readonly outbox: Outbox;
 
     constructor(
         readonly plan: number,
         state: PlanState,
     ) {
         this.state = state;
+        this.outbox = new Outbox(plan, {
+            revision: () => this.state.revision,
+            take: (answer) => this.#take(answer),
+            refuse: (message) => (this.error = message),
+        });
         this.column = Math.max(1, state.estimate.stages.length - 1);
         this.slot = this.slots[0]?.key ?? FOOT;
+        void this.outbox.run();
     }
 
-    estimate = $derived.by(() => this.state.estimate);
-    stages = $derived.by(() => this.state.estimate.stages);
-    slots = $derived.by(() => this.state.estimate.lanes.flatMap((lane) => lane.slots));
-    rows = $derived.by(() => [HEAD, ...this.slots.map((slot) => slot.key), FOOT]);
-    saving = $derived.by(() => this.#waiting.length > 0);
+    estimate = $derived.by(() => (this.past ?? this.state).estimate);
+    stages = $derived.by(() => this.estimate.stages);
+    slots = $derived.by(() => this.estimate.lanes.flatMap((lane) => lane.slots));
+    /** Lanes of which somebody wants to see every place, though all is stock. */
+    unfolded = $state.raw<string[]>([]);
+    folded = $derived.by(() =>
+        this.estimate.lanes
+            .filter((lane) => !this.unfolded.includes(lane.key) && lane.slots.every((slot) => isStock(slot)))
+            .map((lane) => lane.key),
+    );
+    rows = $derived.by(() => [
+        HEAD,
+        ...this.estimate.lanes.flatMap((lane) =>
+            this.folded.includes(lane.key) ? [LANE + lane.key] : lane.slots.map((slot) => slot.key),
+        ),
+        FOOT,
+    ]);
+    saving = $derived.by(() => this.outbox.waiting.length > 0);
     stage = $derived.by<StageEstimate | undefined>(() => this.stages[this.column]);
     row = $derived.by<SlotRow | undefined>(() => this.slots.find((slot) => slot.key === this.slot));
     cell = $derived.by<Cell | undefined>(() => this.row?.cells[this.column]);
+    /** What was moved or chosen shows at once; the figures are the server's, and settle when it answers. */
+    #echo = $derived.by<Echo>(() => Object.assign({}, ...this.outbox.waiting.map((one) => one.echo)) as Echo);
+
+    /** A cell as it shows now: the server's, or the echo of a change on its way. */
+    shown(row: SlotRow, column: number): Cell {
+        const cell = row.cells[column] as Cell;
+        const echo = this.past ? undefined : this.#echo[`${row.key}/${column}`];
+        return echo ? { ...cell, ...echo, value: '', note: '', flag: null } : cell;
+    }
 
     select(slot: string, column: number) {
+        const to = Math.min(Math.max(0, column), this.stages.length - 1);
+        if (to !== this.column) this.picked = [];
         this.slot = slot;
-        this.column = Math.min(Math.max(0, column), this.stages.length - 1);
+        this.column = to;
         this.view = slot === FOOT || slot === HEAD ? { kind: 'stage' } : { kind: 'cell' };
+    }
+
+    unfold(lane: string) {
+        this.unfolded = [...this.unfolded, lane];
+        const first = this.estimate.lanes.find((one) => one.key === lane)?.slots[0];
+        if (first) this.select(first.key, this.column);
+    }
+
+    /** Where a place is, wherever its lane is folded. */
+    goTo(slot: string, column: number) {
+        const lane = this.estimate.lanes.find((one) => one.slots.some((row) => row.key === slot));
+        if (lane && this.folded.includes(lane.key)) this.unfold(lane.key);
+        this.select(slot, column);
     }
 
     step(rows: number, columns: number) {
@@ -59,43 +109,131 @@ export class Bench {
         );
     }
 
+    /** Takes the current cell into the selection of several, or out of it. */
+    pick() {
+        if (!this.row) return;
+        this.picked = this.picked.includes(this.slot)
+            ? this.picked.filter((slot) => slot !== this.slot)
+            : [...this.picked, this.slot];
+    }
+
+    /** Walks on and takes every cell on the way into the selection. */
+    stretch(by: 1 | -1) {
+        const before = this.slot;
+        this.step(by, 0);
+        if (this.row)
+            this.picked = [...this.picked, before, this.slot].filter(
+                (slot, i, all) => all.indexOf(slot) === i && this.slots.some((row) => row.key === slot),
+            );
+    }
+
+    /** The rows a change is meant for: those picked, else the current one. */
+    get targets(): SlotRow[] {
+        const keys = this.picked.length > 0 ? this.picked : [this.slot];
+        return this.slots.filter((row) => keys.includes(row.key));
+    }
+
+    /** Those of the targets that this stage buys, each part once. */
+    get bought(): SlotRow[] {
+        return this.targets.filter((row) => {
+            const cell = row.cells[this.column];
+            return row.key !== FUEL && cell?.part != null && BOUGHT.includes(cell.state);
+        });
+    }
+
     fit(part: string, name: string) {
         const stage = this.stage;
         if (stage && stage.index > 0)
-            this.edit([{ do: 'fit', stage: stage.key, part }], `Fit ${name} in stage ${stage.index}`);
+            this.edit([{ do: 'fit', stage: stage.key, part }], `Fit ${name} in stage ${stage.index}`, {
+                [`${this.slot}/${this.column}`]: { state: 'new', name },
+            });
     }
 
     burn(fuel: string, name: string) {
         const stage = this.stage;
         if (stage && stage.index > 0)
-            this.edit([{ do: 'fuel', stage: stage.key, fuel }], `Run stage ${stage.index} on ${name}`);
+            this.edit([{ do: 'fuel', stage: stage.key, fuel }], `Run stage ${stage.index} on ${name}`, {
+                [`${FUEL}/${this.column}`]: { state: 'new', name },
+            });
     }
 
     clear() {
-        const { stage, row, cell } = this;
-        if (!stage || stage.index === 0 || !row || row.key === FUEL || !cell) return;
-        if (['stock', 'missing', 'advised', 'removed'].includes(cell.state)) return;
+        const { stage, column } = this;
+        if (!stage || stage.index === 0) return;
+        const rows = this.targets.filter((row) => {
+            const cell = row.cells[column];
+            return row.key !== FUEL && cell && !EMPTY.includes(cell.state);
+        });
         this.edit(
-            [{ do: 'clear', stage: stage.key, slot: row.key }],
-            `Clear the ${row.name.toLowerCase()} in stage ${stage.index}`,
+            rows.map((row) => ({ do: 'clear', stage: stage.key, slot: row.key })),
+            `Clear ${rows.map((row) => row.name.toLowerCase()).join(', ')} in stage ${stage.index}`,
+            Object.fromEntries(rows.map((row) => [`${row.key}/${column}`, { state: 'stock', name: '' }])),
         );
     }
 
-    /** Moves what the selected cell fits one stage earlier or later; the selection goes along. */
+    /** Moves what the selected cells fit one stage earlier or later; the selection goes along. */
     shift(by: -1 | 1) {
         this.moveTo(this.column + by);
     }
 
     moveTo(column: number) {
-        const { stage, cell, row } = this;
+        const { stage, bought, slot, picked } = this;
         const to = this.stages[column];
-        if (!stage || !to || to.index === 0 || to === stage || !cell?.part || !row) return;
-        if (cell.state !== 'new' && cell.state !== 'again') return;
+        const from = this.column;
+        if (!stage || !to || to.index === 0 || to === stage || bought.length === 0) return;
+        const cells = bought.map((row) => ({ row, cell: row.cells[from] as Cell }));
         this.edit(
-            [{ do: 'move', stage: stage.key, to: to.key, part: cell.part }],
-            `Move ${cell.name} from stage ${stage.index} to stage ${to.index}`,
+            cells.map(({ cell }) => ({
+                do: 'move',
+                stage: stage.key,
+                to: to.key,
+                part: cell.part as string,
+            })),
+            `Move ${cells.map(({ cell }) => cell.name).join(', ')} from stage ${stage.index} to stage ${to.index}`,
+            Object.fromEntries(
+                cells.flatMap(({ row, cell }) => [
+                    [`${row.key}/${from}`, { state: 'stock' as const, name: '' }],
+                    [`${row.key}/${column}`, { state: 'new' as const, name: cell.name }],
+                ]),
+            ),
         );
-        this.select(row.key, column);
+        this.select(slot, column);
+        this.picked = picked;
+    }
+
+    /** Buys the part of the cell anew in the next stage: a map again, a consumable. */
+    copyForward() {
+        const { row, cell, column } = this;
+        const to = this.stages[column + 1];
+        if (!row || !cell?.part || !to || this.column === 0 || EMPTY.includes(cell.state)) return;
+        this.edit(
+            [{ do: 'fit', stage: to.key, part: cell.part }],
+            `Fit ${cell.name} again in stage ${to.index}`,
+            { [`${row.key}/${column + 1}`]: { state: 'again', name: cell.name } },
+        );
+        this.select(row.key, column + 1);
+    }
+
+    /** Marks the parts as the customer's own, or back. */
+    own() {
+        const { stage } = this;
+        if (!stage) return;
+        const lines = this.bought.map((row) => row.cells[this.column]?.part as string);
+        const all = lines.every((part) => this.line(part)?.basis === 'owned');
+        this.price(lines, { basis: all ? null : 'owned' });
+    }
+
+    line(part: string) {
+        return this.stage?.money.lines.find((one) => one.part === part);
+    }
+
+    price(parts: string[], change: { basis?: Basis | null; agreed?: number | null; quantity?: number }) {
+        const { stage } = this;
+        if (!stage || stage.index === 0) return;
+        this.edit(
+            parts.map((part) => ({ do: 'line', stage: stage.key, part, ...change })),
+            `Change a price in stage ${stage.index}`,
+        );
     }
 
     /** Fits what is missing or advised here, with everything that needs itself. */
@@ -108,11 +246,12 @@ export class Bench {
     }
 
     settle(way: Finding['fixes'][number]) {
-        const stage = this.stage;
+        const { stage, row, column } = this;
         if (!stage || stage.index === 0) return;
         this.edit(
             way.parts.map((part) => ({ do: 'fit', stage: stage.key, part })),
             `Fit ${way.name} in stage ${stage.index}`,
+            row ? { [`${row.key}/${column}`]: { state: 'new', name: way.name } } : {},
         );
     }
 
@@ -130,6 +269,34 @@ export class Bench {
             this.edit([{ do: 'remove-stage', stage: stage.key }], `Remove stage ${stage.index}`);
     }
 
+    /** Takes the selected parts into a new stage behind this one. */
+    splitStage() {
+        const { stage, bought, column } = this;
+        const parts = bought.map((row) => row.cells[column]?.part as string);
+        if (stage && stage.index > 0 && parts.length > 0)
+            this.edit([{ do: 'split-stage', stage: stage.key, parts }], `Split stage ${stage.index}`);
+    }
+
+    mergeStage() {
+        const stage = this.stage;
+        if (stage && stage.index > 1)
+            this.edit(
+                [{ do: 'merge-stage', stage: stage.key }],
+                `Merge stage ${stage.index} into stage ${stage.index - 1}`,
+            );
+    }
+
+    moveStage(by: -1 | 1) {
+        const { stage } = this;
+        const to = this.stages[this.column + by];
+        if (!stage || stage.index === 0 || !to || to.index === 0) return;
+        this.edit(
+            [{ do: 'move-stage', stage: stage.key, to: to.key }],
+            `Put stage ${stage.index} in the place of stage ${to.index}`,
+        );
+        this.select(this.slot, to.index);
+    }
+
     rename(column: number, name: string) {
         const stage = this.stages[column];
         if (stage && stage.index > 0 && name !== stage.name) {
@@ -137,94 +304,80 @@ export class Bench {
         }
     }
 
-    edit(commands: Command[], words: string) {
-        this.#queue({ path: 'commands', commands, words });
+    edit(commands: Command[], words: string, echo: Echo = {}) {
+        if (commands.length > 0) this.#send('commands', commands, words, echo);
     }
 
     undo = () => {
-        if (this.state.can_undo || this.saving) this.#queue({ path: 'undo', commands: [], words: 'Undo' });
+        if (this.state.can_undo || this.saving) this.#send('undo', [], 'Undo');
     };
 
     redo = () => {
-        if (this.state.can_redo || this.saving) this.#queue({ path: 'redo', commands: [], words: 'Redo' });
-    };
-
-    /** Sends what waits again after the connection came back. */
-    retry = () => {
-        this.offline = false;
-        void this.#run();
+        if (this.state.can_redo || this.saving) this.#send('redo', [], 'Redo');
     };
 
     history(): Promise<RevisionNote[]> {
         return get<RevisionNote[]>(`/plans/${this.plan}/revisions`);
     }
 
-    /** The other's version stands; ours is given up. */
-    takeTheirs = async () => {
-        this.#waiting = [];
-        this.conflict = null;
-        this.#take(await get<PlanState>(`/plans/${this.plan}`));
-    };
-
-    /** Ours goes on top of the other's version. */
-    putMine = () => {
-        const conflict = this.conflict;
-        if (!conflict) return;
-        this.conflict = null;
-        this.state = { ...this.state, revision: conflict.revision };
-        void this.#run();
-    };
-
-    #queue(request: Request) {
-        this.error = '';
-        this.#waiting = [...this.#waiting, request];
-        void this.#run();
+    /** Shows the plan as it was; nothing can be changed until one goes back or restores it. */
+    async look(number: number) {
+        this.past = await get<PlanState>(`/plans/${this.plan}/revisions/${number}`);
+        this.#clamp();
+        this.announcement = `Looking at revision ${number}.`;
     }
 
-    /** One request at a time, in order: each is made on the revision that the one before gave. */
-    async #run() {
-        if (this.#sending || this.conflict || this.offline) return;
-        this.#sending = true;
-        try {
-            for (let next = this.#waiting[0]; next; next = this.#waiting[0]) {
-                const body = {
-                    revision: this.state.revision,
-                    ...(next.path === 'commands' ? { commands: next.commands } : {}),
-                };
-                this.#take(await post<PlanState>(`/plans/${this.plan}/${next.path}`, body));
-                this.#waiting = this.#waiting.slice(1);
-            }
-        } catch (fault) {
-            this.#fail(fault);
-        } finally {
-            this.#sending = false;
+    back = () => {
+        this.past = null;
+        this.#clamp();
+    };
+
+    restore = () => {
+        const past = this.past;
+        if (!past) return;
+        this.back();
+        this.#send(`revisions/${past.revision}/restore`, [], `Restore revision ${past.revision}`);
+    };
+
+    /** The other's version stands; ours is given up. */
+    takeTheirs = async () => {
+        this.outbox.clear();
+        this.outbox.conflict = null;
+        await this.refresh();
+    };
+
+    async refresh() {
+        this.#take(await get<PlanState>(`/plans/${this.plan}`));
+    }
+
+    /** Says that one is here, hears who else is, and fetches what they did. */
+    greet = async () => {
+        const answer = await post<{ others: string[]; revision: number }>(`/plans/${this.plan}/presence`, {
+            revision: this.state.revision,
+        }).catch(() => null);
+        if (!answer) return;
+        this.others = answer.others;
+        if (answer.revision > this.state.revision && !this.saving) await this.refresh();
+    };
+
+    #send(path: string, commands: Command[], words: string, echo: Echo = {}) {
+        if (this.past) {
+            this.error = `This is revision ${this.past.revision}, only to look at: restore it, or go back to the plan.`;
+            return;
         }
+        this.error = '';
+        this.outbox.add({ path, commands, words, echo });
     }
 
     #take(state: PlanState) {
         this.state = state;
-        this.column = Math.min(this.column, state.estimate.stages.length - 1);
+        this.#clamp();
         const last = state.estimate.stages[state.estimate.stages.length - 1];
         this.announcement = `${state.label}. ${last ? `Last stage ${Math.round(last.power.p50)} ${state.estimate.labels.power}` : ''}`;
     }
 
-    #fail(fault: unknown) {
-        const first = this.#waiting[0];
-        if (fault instanceof Offline) {
-            this.offline = true;
-            return;
-        }
-        if (fault instanceof Refusal && fault.status === 409 && first) {
-            const { revision, theirs } = fault.body as { revision: number; theirs: RevisionNote[] };
-            this.conflict = {
-                revision,
-                theirs,
-                mine: first.commands,
-                words: this.#waiting.map((one) => one.words).join('; '),
-            };
-            return;
-        }
-        this.#waiting = [];
-        this.error = fault instanceof Error ? fault.message : 'Something went wrong; nothing was changed.';
+    #clamp() {
+        this.column = Math.min(this.column, this.stages.length - 1);
+        this.picked = this.picked.filter((key) => this.slots.some((row) => row.key === key));
     }
 }

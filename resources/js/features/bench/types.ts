@@ -13,6 +13,8 @@ export type PlanState = {
     estimate: Estimate;
 };
 
+export type Basis = 'new' | 'used' | 'owned';
+
 export type Command =
     | { do: 'fit'; stage: string; part: string }
     | { do: 'clear'; stage: string; slot: string }
@@ -20,6 +22,17 @@ export type Command =
     | { do: 'fuel'; stage: string; fuel: string }
     | { do: 'add-stage'; name: string }
     | { do: 'remove-stage'; stage: string }
+    | { do: 'split-stage'; stage: string; parts: string[] }
+    | { do: 'merge-stage'; stage: string }
+    | { do: 'move-stage'; stage: string; to: string }
+    | {
+          do: 'line';
+          stage: string;
+          part: string;
+          basis?: Basis | null;
+          agreed?: number | null;
+          quantity?: number;
+      }
     | { do: 'rename-stage'; stage: string; name: string }
     | ({ do: 'settings' } & Partial<Settings>);
 
@@ -39,15 +52,25 @@ export type Candidate = {
 export type RevisionNote = { number: number; label: string; author: string; at: string };
 
 /** Somebody saved in between: what they did, and what we wanted. */
-export type Conflict = { revision: number; theirs: RevisionNote[]; mine: Command[]; words: string };
+export type Conflict = {
+    revision: number;
+    theirs: RevisionNote[];
+    /** One for each command of ours; theirs is empty where nothing clashes. */
+    fields: { mine: string; theirs: string; clashes: boolean }[];
+    mine: Command[];
+    words: string;
+};
 
 export type View =
     | { kind: 'cell' }
     | { kind: 'stage' }
     | { kind: 'verdict'; subject: string }
     | { kind: 'history' }
-    | { kind: 'reckon' };
+    | { kind: 'reckon' }
+    | { kind: 'variants' };
 
+/** The row of a lane that is stock throughout and folded. */
+export const LANE = '@lane/';
 /** The rows of the board that are no slots. */
 export const HEAD = '@head';
 export const FOOT = '@foot';

@@ -1,0 +1,57 @@
+<script lang="ts">
+    import type { Bench } from './bench.svelte';
+    import type { Basis } from './types';
+
+    /** Price basis, quantity and agreed price of one line. */
+    type Props = { bench: Bench; part: string };
+    let { bench, part }: Props = $props();
+    const line = $derived(bench.line(part));
+    const symbol = $derived(bench.estimate.labels.money);
+    const agreed = $derived(line?.basis === 'agreed' ? line.goods.likely / line.quantity : null);
+</script>
+
+{#if line}
+    <div class="mt-2 flex flex-wrap items-end gap-2 border-t border-faint pt-2 text-[12px]">
+        <label class="flex flex-col"
+            ><span class="text-soft">Price</span><select
+                class="field min-h-7"
+                value={line.basis === 'agreed' ? '' : line.basis}
+                onchange={(event) =>
+                    bench.price([part], { basis: (event.currentTarget.value || null) as Basis | null })}
+            >
+                {#if line.basis === 'agreed'}<option value="">agreed</option>{/if}
+                <option value="new">new</option>
+                <option value="used">second hand</option>
+                <option value="owned">customer’s own</option>
+            </select></label
+        >
+        <label class="flex flex-col"
+            ><span class="text-soft">How many</span><input
+                class="field min-h-7 w-14 text-right"
+                type="number"
+                min="1"
+                max="99"
+                value={line.quantity}
+                onchange={(event) =>
+                    bench.price([part], { quantity: Math.max(1, Number(event.currentTarget.value)) })}
+            /></label
+        >
+        <label class="flex flex-col"
+            ><span class="text-soft">Agreed, {symbol} each</span><input
+                class="field min-h-7 w-24 text-right"
+                type="number"
+                min="0"
+                step="10"
+                value={agreed ?? ''}
+                placeholder="none"
+                onchange={(event) =>
+                    bench.price([part], {
+                        agreed:
+                            event.currentTarget.value.trim() === ''
+                                ? null
+                                : Number(event.currentTarget.value),
+                    })}
+            /></label
+        >
+    </div>
+{/if}

@@ -1,0 +1,240 @@
+import type { Bench } from './bench.svelte';
+import { FUEL, HEAD } from './types';
+
+/** What the page does for an action besides the plan itself. */
+export type Hands = {
+    enter: () => void;
+    rename: () => void;
+    show: (panel: 'history' | 'reckon' | 'variants') => void;
+    help: () => void;
+    palette: () => void;
+};
+
+export type Action = {
+    name: string;
+    /** As the event names it; several do the same. */
+    keys: string[];
+    /** As it is printed. */
+    stroke: string;
+    /** Board: on the selected cell or head, also in its menu. Bench: anywhere. */
+    on: 'cell' | 'head' | 'bench';
+    can: (bench: Bench) => boolean;
+    run: (bench: Bench, hands: Hands) => void;
+};
+
+const always = () => true;
+const onCell = (bench: Bench) => bench.row !== undefined && bench.column > 0;
+const buys = (bench: Bench) => bench.bought.length > 0 && bench.column > 0;
+const onStage = (bench: Bench) => bench.slot === HEAD && bench.column > 0;
+
+/** Everything the bench can do, once: the keys, the menu, the palette and the list under ? come from here. */
+export const actions: Action[] = [
+    {
+        name: 'Candidates of the cell',
+        keys: ['Enter'],
+        stroke: 'Enter',
+        on: 'cell',
+        can: onCell,
+        run: (_, hands) => hands.enter(),
+    },
+    {
+        name: 'Move a stage earlier',
+        keys: ['['],
+        stroke: '[',
+        on: 'cell',
+        can: (bench) => buys(bench) && bench.column > 1,
+        run: (bench) => bench.shift(-1),
+    },
+    {
+        name: 'Move a stage later',
+        keys: [']'],
+        stroke: ']',
+        on: 'cell',
+        can: (bench) => buys(bench) && bench.column < bench.stages.length - 1,
+        run: (bench) => bench.shift(1),
+    },
+    {
+        name: 'Buy again in the next stage',
+        keys: ['c'],
+        stroke: 'C',
+        on: 'cell',
+        can: (bench) =>
+            onCell(bench) &&
+            bench.slot !== FUEL &&
+            bench.cell?.part != null &&
+            bench.column < bench.stages.length - 1,
+        run: (bench) => bench.copyForward(),
+    },
+    {
+        name: 'Customer’s own part, or not',
+        keys: ['o'],
+        stroke: 'O',
+        on: 'cell',
+        can: buys,
+        run: (bench) => bench.own(),
+    },
+    {
+        name: 'Accept what is missing or advised',
+        keys: ['a'],
+        stroke: 'A',
+        on: 'cell',
+        can: (bench) => onCell(bench) && (bench.cell?.state === 'missing' || bench.cell?.state === 'advised'),
+        run: (bench) => bench.accept(),
+    },
+    {
+        name: 'Clear',
+        keys: ['Delete', 'Backspace'],
+        stroke: 'Del',
+        on: 'cell',
+        can: onCell,
+        run: (bench) => bench.clear(),
+    },
+    {
+        name: 'Select several',
+        keys: [' '],
+        stroke: 'Space',
+        on: 'cell',
+        can: onCell,
+        run: (bench) => bench.pick(),
+    },
+    {
+        name: 'Split: selected parts to a new stage',
+        keys: ['s'],
+        stroke: 'S',
+        on: 'cell',
+        can: buys,
+        run: (bench) => bench.splitStage(),
+    },
+    {
+        name: 'Rename the stage',
+        keys: ['Enter'],
+        stroke: 'Enter',
+        on: 'head',
+        can: onStage,
+        run: (_, hands) => hands.rename(),
+    },
+    {
+        name: 'Put the stage earlier',
+        keys: ['['],
+        stroke: '[',
+        on: 'head',
+        can: (bench) => onStage(bench) && bench.column > 1,
+        run: (bench) => bench.moveStage(-1),
+    },
+    {
+        name: 'Put the stage later',
+        keys: [']'],
+        stroke: ']',
+        on: 'head',
+        can: (bench) => onStage(bench) && bench.column < bench.stages.length - 1,
+        run: (bench) => bench.moveStage(1),
+    },
+    {
+        name: 'Merge the stage into the one before',
+        keys: ['m'],
+        stroke: 'M',
+        on: 'head',
+        can: (bench) => onStage(bench) && bench.column > 1,
+        run: (bench) => bench.mergeStage(),
+    },
+    {
+        name: 'Remove the stage',
+        keys: ['Delete', 'Backspace'],
+        stroke: 'Del',
+        on: 'head',
+        can: onStage,
+        run: (bench) => bench.removeStage(),
+    },
+    {
+        name: 'New stage',
+        keys: ['n'],
+        stroke: 'N',
+        on: 'bench',
+        can: always,
+        run: (bench) => bench.addStage(),
+    },
+    {
+        name: 'Undo',
+        keys: ['u'],
+        stroke: 'U',
+        on: 'bench',
+        can: (bench) => bench.state.can_undo || bench.saving,
+        run: (bench) => bench.undo(),
+    },
+    {
+        name: 'Redo',
+        keys: ['U'],
+        stroke: 'Shift U',
+        on: 'bench',
+        can: (bench) => bench.state.can_redo || bench.saving,
+        run: (bench) => bench.redo(),
+    },
+    {
+        name: 'Why: the panel of the cell or stage',
+        keys: ['w'],
+        stroke: 'W',
+        on: 'bench',
+        can: always,
+        run: (_, hands) => hands.enter(),
+    },
+    {
+        name: 'History',
+        keys: ['h'],
+        stroke: 'H',
+        on: 'bench',
+        can: always,
+        run: (_, hands) => hands.show('history'),
+    },
+    {
+        name: 'Variants',
+        keys: ['v'],
+        stroke: 'V',
+        on: 'bench',
+        can: always,
+        run: (_, hands) => hands.show('variants'),
+    },
+    {
+        name: 'How it is reckoned',
+        keys: ['r'],
+        stroke: 'R',
+        on: 'bench',
+        can: always,
+        run: (_, hands) => hands.show('reckon'),
+    },
+    {
+        name: 'Print',
+        keys: ['p'],
+        stroke: 'P',
+        on: 'bench',
+        can: always,
+        run: () => window.print(),
+    },
+    {
+        name: 'Find a command or a place',
+        keys: ['.'],
+        stroke: '.',
+        on: 'bench',
+        can: always,
+        run: (_, hands) => hands.palette(),
+    },
+    {
+        name: 'Keys',
+        keys: ['?'],
+        stroke: '?',
+        on: 'bench',
+        can: always,
+        run: (_, hands) => hands.help(),
+    },
+];
+
+/** Runs what a key means here; false when it means nothing. */
+export function press(event: KeyboardEvent, where: Action['on'][], bench: Bench, hands: Hands): boolean {
+    if (event.ctrlKey || event.metaKey || event.altKey) return false;
+    const action = actions.find(
+        (one) => where.includes(one.on) && one.keys.includes(event.key) && one.can(bench),
+    );
+    if (!action) return false;
+    event.preventDefault();
+    action.run(bench, hands);
+    return true;
+}
