@@ -103,7 +103,10 @@
         if (cell) {
             const slot = cell.dataset.slot as string;
             const column = Number(cell.dataset.column);
-            if (!isPicked(slot, column)) bench.select(slot, column);
+            if (!isPicked(slot, column)) {
+                bench.picked = [];
+                bench.select(slot, column);
+            }
         }
     }
 

@@ -69,9 +69,10 @@ export class Bench {
     saving = $derived.by(() => this.outbox.waiting.length > 0);
     stage = $derived.by<StageEstimate | undefined>(() => this.stages[this.column]);
     row = $derived.by<SlotRow | undefined>(() => this.slots.find((slot) => slot.key === this.slot));
-    cell = $derived.by<Cell | undefined>(() => this.row?.cells[this.column]);
     /** What was moved or chosen shows at once; the figures are the server's, and settle when it answers. */
     #echo = $derived.by<Echo>(() => Object.assign({}, ...this.outbox.waiting.map((one) => one.echo)) as Echo);
+
+    cell = $derived.by<Cell | undefined>(() => this.row && this.shown(this.row, this.column));
 
     /** A cell as it shows now: the server's, or the echo of a change on its way. */
     shown(row: SlotRow, column: number): Cell {
@@ -136,8 +137,8 @@ export class Bench {
     /** Those of the targets that this stage buys, each part once. */
     get bought(): SlotRow[] {
         return this.targets.filter((row) => {
-            const cell = row.cells[this.column];
-            return row.key !== FUEL && cell?.part != null && BOUGHT.includes(cell.state);
+            const cell = this.shown(row, this.column);
+            return row.key !== FUEL && cell.part != null && BOUGHT.includes(cell.state);
         });
     }
 
@@ -145,7 +146,7 @@ export class Bench {
         const stage = this.stage;
         if (stage && stage.index > 0)
             this.edit([{ do: 'fit', stage: stage.key, part }], `Fit ${name} in stage ${stage.index}`, {
-                [`${this.slot}/${this.column}`]: { state: 'new', name },
+                [`${this.slot}/${this.column}`]: { state: 'new', name, part },
             });
     }
 
@@ -153,7 +154,7 @@ export class Bench {
         const stage = this.stage;
         if (stage && stage.index > 0)
             this.edit([{ do: 'fuel', stage: stage.key, fuel }], `Run stage ${stage.index} on ${name}`, {
-                [`${FUEL}/${this.column}`]: { state: 'new', name },
+                [`${FUEL}/${this.column}`]: { state: 'new', name, part: null },
             });
     }
 
@@ -161,13 +162,14 @@ export class Bench {
         const { stage, column } = this;
         if (!stage || stage.index === 0) return;
         const rows = this.targets.filter((row) => {
-            const cell = row.cells[column];
-            return row.key !== FUEL && cell && !EMPTY.includes(cell.state);
+            return row.key !== FUEL && !EMPTY.includes(this.shown(row, column).state);
         });
         this.edit(
             rows.map((row) => ({ do: 'clear', stage: stage.key, slot: row.key })),
             `Clear ${rows.map((row) => row.name.toLowerCase()).join(', ')} in stage ${stage.index}`,
-            Object.fromEntries(rows.map((row) => [`${row.key}/${column}`, { state: 'stock', name: '' }])),
+            Object.fromEntries(
+                rows.map((row) => [`${row.key}/${column}`, { state: 'stock', name: '', part: null }]),
+            ),
         );
     }
 
@@ -181,7 +183,7 @@ export class Bench {
         const to = this.stages[column];
         const from = this.column;
         if (!stage || !to || to.index === 0 || to === stage || bought.length === 0) return;
-        const cells = bought.map((row) => ({ row, cell: row.cells[from] as Cell }));
+        const cells = bought.map((row) => ({ row, cell: this.shown(row, from) }));
         this.edit(
             cells.map(({ cell }) => ({
                 do: 'move',
@@ -192,8 +194,8 @@ export class Bench {
             `Move ${cells.map(({ cell }) => cell.name).join(', ')} from stage ${stage.index} to stage ${to.index}`,
             Object.fromEntries(
                 cells.flatMap(({ row, cell }) => [
-                    [`${row.key}/${from}`, { state: 'stock' as const, name: '' }],
-                    [`${row.key}/${column}`, { state: 'new' as const, name: cell.name }],
+                    [`${row.key}/${from}`, { state: 'stock' as const, name: '', part: null }],
+                    [`${row.key}/${column}`, { state: 'new' as const, name: cell.name, part: cell.part }],
                 ]),
             ),
         );
@@ -209,7 +211,7 @@ export class Bench {
         this.edit(
             [{ do: 'fit', stage: to.key, part: cell.part }],
             `Fit ${cell.name} again in stage ${to.index}`,
-            { [`${row.key}/${column + 1}`]: { state: 'again', name: cell.name } },
+            { [`${row.key}/${column + 1}`]: { state: 'again', name: cell.name, part: cell.part } },
         );
         this.select(row.key, column + 1);
     }
@@ -218,7 +220,7 @@ export class Bench {
     own() {
         const { stage } = this;
         if (!stage) return;
-        const lines = this.bought.map((row) => row.cells[this.column]?.part as string);
+        const lines = this.bought.map((row) => this.shown(row, this.column).part as string);
         const all = lines.every((part) => this.line(part)?.basis === 'owned');
         this.price(lines, { basis: all ? null : 'owned' });
     }
@@ -251,7 +253,9 @@ export class Bench {
         this.edit(
             way.parts.map((part) => ({ do: 'fit', stage: stage.key, part })),
             `Fit ${way.name} in stage ${stage.index}`,
-            row ? { [`${row.key}/${column}`]: { state: 'new', name: way.name } } : {},
+            row
+                ? { [`${row.key}/${column}`]: { state: 'new', name: way.name, part: way.parts[0] ?? null } }
+                : {},
         );
     }
 
@@ -272,7 +276,7 @@ export class Bench {
     /** Takes the selected parts into a new stage behind this one. */
     splitStage() {
         const { stage, bought, column } = this;
-        const parts = bought.map((row) => row.cells[column]?.part as string);
+        const parts = bought.map((row) => this.shown(row, column).part as string);
         if (stage && stage.index > 0 && parts.length > 0)
             this.edit([{ do: 'split-stage', stage: stage.key, parts }], `Split stage ${stage.index}`);
     }

@@ -3,7 +3,7 @@ import { Offline, post, Refusal } from '@/lib/api';
 import type { Command, Conflict, PlanState } from './types';
 
 /** What a cell shows until the server has answered, by "slot/column". */
-export type Echo = Record<string, Pick<Cell, 'state' | 'name'>>;
+export type Echo = Record<string, Pick<Cell, 'state' | 'name' | 'part'>>;
 
 export type Request = {
     path: string;
