@@ -6,6 +6,7 @@ use App\Http\Controllers\CounterController;
 use App\Http\Controllers\PersonController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\SignInController;
+use App\Http\Controllers\VariantController;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('guest')->group(function (): void {
@@ -21,6 +22,7 @@ Route::middleware('auth')->group(function (): void {
 
     Route::get('/jobs/{job}/brief', [BriefController::class, 'show'])->can('view', 'job');
     Route::put('/jobs/{job}/brief', [BriefController::class, 'update'])->can('update', 'job');
+    Route::post('/jobs/{job}/wish', [BriefController::class, 'wish'])->can('update', 'job');
     Route::get('/jobs/{job}/bench', BenchController::class)->can('view', 'job');
 
     Route::get('/plans/{plan}', [PlanController::class, 'show'])->can('view', 'plan');
@@ -29,6 +31,13 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/plans/{plan}/revisions', [PlanController::class, 'revisions'])->can('view', 'plan');
     Route::get('/plans/{plan}/revisions/{number}', [PlanController::class, 'past'])->whereNumber('number')->can('view', 'plan');
     Route::post('/plans/{plan}/revisions/{number}/restore', [PlanController::class, 'restore'])->whereNumber('number')->can('update', 'plan');
+    Route::get('/plans/{plan}/variants', [VariantController::class, 'index'])->can('view', 'plan');
+    Route::post('/plans/{plan}/variants', [VariantController::class, 'store'])->can('update', 'plan');
+    Route::scopeBindings()->group(function (): void {
+        Route::get('/plans/{plan}/variants/{variant}', [VariantController::class, 'show'])->can('view', 'plan');
+        Route::post('/plans/{plan}/variants/{variant}/take', [VariantController::class, 'take'])->can('update', 'plan');
+        Route::delete('/plans/{plan}/variants/{variant}', [VariantController::class, 'destroy'])->can('update', 'plan');
+    });
     Route::post('/plans/{plan}/presence', [PlanController::class, 'presence'])->can('view', 'plan');
     Route::post('/plans/{plan}/commands', [PlanController::class, 'commands'])->can('update', 'plan');
     Route::post('/plans/{plan}/undo', [PlanController::class, 'undo'])->can('update', 'plan');

@@ -5,6 +5,7 @@ namespace App\Actions;
 use App\Assembly\Bundles;
 use App\Models\Plan;
 use App\Models\PlanRevision;
+use App\Models\PlanVariant;
 use App\Models\User;
 use Closure;
 use Illuminate\Support\Facades\DB;
@@ -76,6 +77,20 @@ final readonly class EditPlan
             $old = $this->revision($plan, $number);
 
             return $this->save->next($plan, $bundle, $old->document, "Restore revision {$number}: ".lcfirst($old->label), $author, null, $current->content_of, []);
+        });
+    }
+
+    /**
+     * A variant's content becomes the plan's, as a new revision.
+     *
+     * @throws OutdatedRevision
+     */
+    public function take(Plan $plan, int $basedOn, PlanVariant $variant, User $author): SavedPlan
+    {
+        return $this->hold($plan, function (PlanRevision $current, Bundle $bundle) use ($plan, $basedOn, $variant, $author): SavedPlan {
+            $this->mustBeCurrent($plan, $basedOn);
+
+            return $this->save->next($plan, $bundle, $variant->document, "Take variant \"{$variant->name}\"", $author, null, $current->content_of, []);
         });
     }
 

@@ -7,6 +7,7 @@ use App\Assembly\Estimates;
 use App\Assembly\Summaries;
 use App\Models\CustomerJob;
 use App\Models\User;
+use Closure;
 use Illuminate\Support\Facades\DB;
 
 /** Writes a brief as its next revision and brings the plan's summary up to date. */
@@ -20,23 +21,56 @@ final readonly class SaveBrief
      */
     public function save(CustomerJob $job, int $basedOn, array $brief, string $title, string $customer, User $author): Estimates
     {
-        return DB::transaction(function () use ($job, $basedOn, $brief, $title, $customer, $author): Estimates {
-            $row = CustomerJob::query()->lockForUpdate()->findOrFail($job->id);
-            $job->setRawAttributes($row->getAttributes(), true);
+        return $this->hold($job, function () use ($job, $basedOn, $brief, $title, $customer, $author): Estimates {
             if ($job->brief_revision !== $basedOn) {
                 throw new OutdatedBrief($job);
             }
-            $plan = $job->benchPlan();
-            $brief = self::stamped($brief, $job->brief, $author);
-            $job->update(['brief' => $brief, 'title' => $title, 'customer' => $customer, 'brief_revision' => $basedOn + 1]);
-            $job->briefRevisions()->create(['number' => $job->brief_revision, 'document' => $brief, 'author_id' => $author->id]);
-            $estimate = Estimates::of(Bundles::of($plan));
-            $plan->update(['summary' => Summaries::of($estimate->document), 'figures' => $estimate->figures]);
+            $job->fill(['title' => $title, 'customer' => $customer]);
 
-            $this->mark->mark($job, $estimate);
-
-            return $estimate;
+            return $this->write($job, self::stamped($brief, $job->brief, $author), $author);
         });
+    }
+
+    /** A line dragged on the run changes its one answer, whatever else was answered meanwhile. */
+    public function wish(CustomerJob $job, ?float $power, ?float $budget, User $author): Estimates
+    {
+        return $this->hold($job, function () use ($job, $power, $budget, $author): Estimates {
+            $brief = $job->brief;
+            if ($power !== null) {
+                $brief['target'] = ['power' => $power];
+            }
+            if ($budget !== null) {
+                $brief['budget'] = [...($brief['budget'] ?? []), 'total' => $budget];
+            }
+
+            return $this->write($job, $brief, $author);
+        });
+    }
+
+    /**
+     * @param  Closure(): Estimates  $change
+     */
+    private function hold(CustomerJob $job, Closure $change): Estimates
+    {
+        return DB::transaction(function () use ($job, $change): Estimates {
+            $row = CustomerJob::query()->lockForUpdate()->findOrFail($job->id);
+            $job->setRawAttributes($row->getAttributes(), true);
+
+            return $change();
+        });
+    }
+
+    /** @param  array<string, mixed>  $brief */
+    private function write(CustomerJob $job, array $brief, User $author): Estimates
+    {
+        $plan = $job->benchPlan();
+        $job->fill(['brief' => $brief, 'brief_revision' => $job->brief_revision + 1])->save();
+        $job->briefRevisions()->create(['number' => $job->brief_revision, 'document' => $brief, 'author_id' => $author->id]);
+        $estimate = Estimates::of(Bundles::of($plan));
+        $plan->update(['summary' => Summaries::of($estimate->document), 'figures' => $estimate->figures]);
+        $this->mark->mark($job, $estimate);
+
+        return $estimate;
     }
 
     /**

@@ -39,6 +39,12 @@ final class Plan extends Model
         return $this->belongsTo(LibraryVersion::class, 'library_version_id')->select(LibraryVersion::LIGHT);
     }
 
+    /** @return HasMany<PlanVariant, $this> */
+    public function variants(): HasMany
+    {
+        return $this->hasMany(PlanVariant::class);
+    }
+
     /** @return HasMany<PlanRevision, $this> */
     public function revisions(): HasMany
     {

@@ -17,7 +17,7 @@ final class AccessTest extends TestCase
 
         return [
             ['GET', "/jobs/{$job}/brief"], ['PUT', "/jobs/{$job}/brief"], ['GET', "/jobs/{$job}/bench"], ['GET', "/plans/{$plan}"],
-            ['GET', "/plans/{$plan}/bundle"], ['GET', "/plans/{$plan}/candidates"], ['GET', "/plans/{$plan}/revisions"], ['GET', "/plans/{$plan}/revisions/1"],
+            ['GET', "/plans/{$plan}/bundle"], ['POST', "/jobs/{$job}/wish"], ['GET', "/plans/{$plan}/variants"], ['POST', "/plans/{$plan}/variants"], ['GET', "/plans/{$plan}/candidates"], ['GET', "/plans/{$plan}/revisions"], ['GET', "/plans/{$plan}/revisions/1"],
             ['POST', "/plans/{$plan}/commands"], ['POST', "/plans/{$plan}/revisions/1/restore"], ['POST', "/plans/{$plan}/presence"], ['POST', "/plans/{$plan}/undo"], ['POST', "/plans/{$plan}/redo"],
         ];
     }

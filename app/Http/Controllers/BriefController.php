@@ -3,8 +3,10 @@
 namespace App\Http\Controllers;
 
 use App\Actions\SaveBrief;
+use App\Assembly\Benches;
 use App\Assembly\Briefs;
 use App\Http\Requests\BriefRequest;
+use App\Http\Requests\WishRequest;
 use App\Models\CustomerJob;
 use Illuminate\Http\JsonResponse;
 use Inertia\Inertia;
@@ -15,6 +17,14 @@ final class BriefController
     public function show(CustomerJob $job): Response
     {
         return Inertia::render('Brief', Briefs::page($job));
+    }
+
+    /** From the bench: one answer, and the bench as it stands with it. */
+    public function wish(WishRequest $request, CustomerJob $job, SaveBrief $save): JsonResponse
+    {
+        $save->wish($job, $request->power(), $request->budget(), $request->author());
+
+        return response()->json(Benches::state(Benches::current($job->benchPlan())));
     }
 
     public function update(BriefRequest $request, CustomerJob $job, SaveBrief $save): JsonResponse

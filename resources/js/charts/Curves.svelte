@@ -106,6 +106,20 @@
         );
         pointed = at >= 0 && at < rpms ? at : null;
     }
+
+    /** Arrows read along the curve. */
+    function walk(event: KeyboardEvent) {
+        const by = { ArrowRight: 1, ArrowLeft: -1 }[event.key];
+        if (!by) return;
+        event.preventDefault();
+        const from = pointed ?? Math.floor(rpms / 2);
+        pointed = Math.min(rpms - 1, Math.max(0, from + by * (event.shiftKey ? 10 : 2)));
+    }
+    const spoken = $derived(
+        pointed === null || !shown
+            ? 'arrows read along the curve'
+            : `${figure(rpm(pointed))} rpm: ${figure(shown.curve.torque[pointed] ?? 0)} ${estimate.labels.torque}, ${figure(shown.curve.power[pointed] ?? 0)} ${estimate.labels.power}`,
+    );
 </script>
 
 <svg
@@ -113,8 +127,15 @@
     {width}
     {height}
     viewBox="0 0 {width} {height}"
-    role="img"
+    role="slider"
+    tabindex="0"
     aria-label="Wheel torque and power over engine speed, {shown ? name(shown) : ''} over the car as it came"
+    aria-valuenow={rpm(pointed ?? 0)}
+    aria-valuemin={rpm(0)}
+    aria-valuemax={rpm(rpms - 1)}
+    aria-valuetext={spoken}
+    onkeydown={walk}
+    onblur={() => (pointed = null)}
     onpointermove={point}
     onpointerleave={() => (pointed = null)}
 >
@@ -209,14 +230,14 @@
         >
     {/each}
     {#if shown}
-        <text
-            x={Math.min(x(estimate.rpm_range.to), width - right) - 5}
-            y={powerBox[0] - 5}
-            text-anchor="end"
-            font-size="11"
-            fill="var(--soft)"
-        >
-            used range: {shown.used_gain_percent >= 0 ? '+' : ''}{precise(shown.used_gain_percent)} % torque
+        <text x={width - right - 5} y={powerBox[0] - 5} text-anchor="end" font-size="11" fill="var(--soft)">
+            torque over the used range: {stages
+                .slice(1)
+                .map(
+                    (s) =>
+                        `${s.index}: ${s.used_gain_percent >= 0 ? '+' : ''}${precise(s.used_gain_percent)} %`,
+                )
+                .join(', ')}
         </text>
     {/if}
     {#if limit}
@@ -262,9 +283,7 @@
             stroke="var(--ground)"
             stroke-width="4"
         >
-            {figure(rpm(pointed))} rpm: {figure(shown.curve.torque[pointed] ?? 0)}
-            {estimate.labels.torque}, {figure(shown.curve.power[pointed] ?? 0)}
-            {estimate.labels.power}
+            {spoken}
         </text>
     {/if}
 </svg>

@@ -13,8 +13,12 @@
         /** The stage picked out, by index. */
         chosen: number;
         choose: (stage: number) => void;
+        /** Other plans that lie over this one. */
+        ghosts?: { id: number; name: string; run: { money: number; power: { p50: number } }[] }[];
+        /** Takes a target or a budget that was dragged; null where nothing can be changed. */
+        wish?: ((answer: { power: number } | { budget: number }) => void) | null;
     };
-    let { estimate, width, height, chosen, choose }: Props = $props();
+    let { estimate, width, height, chosen, choose, ghosts = [], wish = null }: Props = $props();
 
     const left = 46;
     const right = 16;
@@ -22,17 +26,34 @@
     const bottom = 22;
     const stages = $derived(estimate.stages);
     const symbol = $derived(estimate.labels.money);
-    const target = $derived(estimate.target.power);
-    const budget = $derived(estimate.budget.total);
+    /** What is being dragged, before it is an answer. */
+    let dragging = $state<{ line: 'target' | 'budget'; value: number } | null>(null);
+    const target = $derived(dragging?.line === 'target' ? dragging.value : estimate.target.power);
+    const budget = $derived(dragging?.line === 'budget' ? dragging.value : estimate.budget.total);
+    /** The stage under the pointer or the focus. */
+    let read = $state<number | null>(null);
     const x = $derived(
         fixed(
-            [0, 1.09 * Math.max(1000, budget ?? 0, ...stages.map((s) => s.money.cumulative.likely))],
+            [
+                0,
+                1.09 *
+                    Math.max(
+                        1000,
+                        estimate.budget.total ?? 0,
+                        ...stages.map((s) => s.money.cumulative.likely),
+                        ...ghosts.flatMap((ghost) => ghost.run.map((s) => s.money)),
+                    ),
+            ],
             [left, width - right],
         ),
     );
     const y = $derived(
         roomy(
-            [...stages.flatMap((s) => [s.power.p10, s.power.p90]), ...(target === null ? [] : [target])],
+            [
+                ...stages.flatMap((s) => [s.power.p10, s.power.p90]),
+                ...ghosts.flatMap((ghost) => ghost.run.map((s) => s.power.p50)),
+                ...(estimate.target.power === null ? [] : [estimate.target.power]),
+            ],
             [height - bottom, top],
             {
                 below: 0.22,
@@ -49,6 +70,54 @@
         })),
     );
     const path = $derived(points.map((p, i) => `${i ? 'L' : 'M'}${p.x} ${p.y}`).join(''));
+    const readout = $derived.by(() => {
+        const stage = read === null ? undefined : stages[read];
+        if (!stage) return '';
+        const weakest = stage.weakest
+            ? `; ${stage.weakest.name} ${figure(stage.weakest.used_percent ?? 0)} %`
+            : '';
+        return `${words(stage.index)}: ${figure(stage.power.p10)}–${figure(stage.power.p90)} ${estimate.labels.power}, ${money(stage.money.cumulative.likely, symbol)}${weakest}`;
+    });
+
+    const clamp = (value: number, least: number, most: number) => Math.min(most, Math.max(least, value));
+    const STEP = { target: 1, budget: 50 } as const;
+
+    /** The value at the pointer, in whole steps. */
+    function at(line: 'target' | 'budget', event: PointerEvent): number {
+        const box = (event.currentTarget as SVGElement).ownerSVGElement?.getBoundingClientRect();
+        const value =
+            line === 'target'
+                ? y.invert(clamp(event.clientY - (box?.top ?? 0), top, height - bottom))
+                : x.invert(clamp(event.clientX - (box?.left ?? 0), left, width - right));
+        return Math.round(value / STEP[line]) * STEP[line];
+    }
+
+    function grab(line: 'target' | 'budget', event: PointerEvent) {
+        if (!wish) return;
+        (event.currentTarget as Element).setPointerCapture(event.pointerId);
+        dragging = { line, value: at(line, event) };
+    }
+
+    function drag(event: PointerEvent) {
+        if (dragging) dragging = { ...dragging, value: at(dragging.line, event) };
+    }
+
+    function settle() {
+        if (dragging && wish)
+            wish(dragging.line === 'target' ? { power: dragging.value } : { budget: dragging.value });
+        dragging = null;
+    }
+
+    /** Arrows nudge the line; with Shift ten times as far. */
+    function nudge(line: 'target' | 'budget', value: number, event: KeyboardEvent) {
+        const by = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[event.key];
+        if (!by || !wish) return;
+        event.preventDefault();
+        event.stopPropagation();
+        const next = Math.max(STEP[line], value + by * STEP[line] * (event.shiftKey ? 10 : 1));
+        wish(line === 'target' ? { power: next } : { budget: next });
+    }
+
     const words = (i: number) => (i === 0 ? `as it came` : `stage ${i}`);
     const knee = (i: number) => (estimate.knee?.stage === i ? estimate.knee.sentence : '');
 
@@ -153,6 +222,38 @@
             >budget {money(budget, symbol)}</text
         >
     {/if}
+    {#each ghosts as ghost (ghost.id)}
+        {@const spots = ghost.run.map((s) => ({ x: x(s.money), y: y(s.power.p50) }))}
+        {@const last = spots[spots.length - 1]}
+        <path
+            d={spots.map((p, i) => `${i ? 'L' : 'M'}${p.x} ${p.y}`).join('')}
+            fill="none"
+            stroke="var(--stone)"
+            stroke-width="1.6"
+            stroke-dasharray="5 4"
+        />
+        {#each spots as spot, i (i)}
+            <path
+                transform="translate({spot.x} {spot.y}) scale(0.55)"
+                d={stone(i)}
+                fill="var(--ground)"
+                stroke="var(--stone)"
+                stroke-width="2.5"
+            />
+        {/each}
+        {#if last}
+            <text
+                x={Math.min(last.x, width - right - 4)}
+                y={target !== null && Math.abs(last.y - 9 - y(target)) < 18 ? last.y + 19 : last.y - 9}
+                text-anchor="end"
+                font-size="11.5"
+                fill="var(--soft)"
+                paint-order="stroke"
+                stroke="var(--ground)"
+                stroke-width="4">{ghost.name}</text
+            >
+        {/if}
+    {/each}
     <path d={path} fill="none" stroke="var(--river-2)" stroke-width="3" stroke-linejoin="round" />
     {#each points as point, i (point.stage.key)}
         {@const low = y(point.stage.power.p10)}
@@ -163,14 +264,17 @@
             stroke={i ? 'var(--river)' : 'var(--stone)'}
             stroke-width="1.5"
         />
-        <!-- The stones can be reached by pointer; the keyboard reaches stages on the board. -->
         <g
             transform="translate({point.x} {point.y}) scale({point.size}) rotate({i * 23})"
             role="button"
-            tabindex="-1"
+            tabindex="0"
             aria-label="{i ? `Stage ${i}` : 'As it came'}: {figure(point.stage.power.p50)} {estimate.labels
-                .power}"
+                .power}, {money(point.stage.money.cumulative.likely, symbol)}"
             onclick={() => choose(i)}
+            onpointerenter={() => (read = i)}
+            onpointerleave={() => (read = null)}
+            onfocus={() => (read = i)}
+            onblur={() => (read = null)}
             onkeydown={(event) => event.key === 'Enter' && choose(i)}
         >
             <path
@@ -213,4 +317,58 @@
             {/if}
         {/if}
     {/each}
+    <!-- The lines are handles: they lie over everything, and are as thick as a finger. -->
+    {#if target !== null && wish}
+        <rect
+            class="cursor-ns-resize outline-none focus-visible:[stroke:var(--river)]"
+            x={left}
+            y={y(target) - 7}
+            width={width - left - right}
+            height="14"
+            fill="transparent"
+            role="slider"
+            tabindex="0"
+            aria-label="Target, {estimate.labels.power}"
+            aria-orientation="vertical"
+            aria-valuenow={target}
+            aria-valuemin={1}
+            aria-valuemax={5000}
+            onpointerdown={(event) => grab('target', event)}
+            onpointermove={drag}
+            onpointerup={settle}
+            onkeydown={(event) => nudge('target', target, event)}
+        />
+    {/if}
+    {#if budget !== null && wish}
+        <rect
+            class="cursor-ew-resize outline-none focus-visible:[stroke:var(--river)]"
+            x={x(budget) - 7}
+            y={top}
+            width="14"
+            height={height - top - bottom}
+            fill="transparent"
+            role="slider"
+            tabindex="0"
+            aria-label="Budget, {symbol}"
+            aria-valuenow={budget}
+            aria-valuemin={0}
+            aria-valuemax={10000000}
+            onpointerdown={(event) => grab('budget', event)}
+            onpointermove={drag}
+            onpointerup={settle}
+            onkeydown={(event) => nudge('budget', budget, event)}
+        />
+    {/if}
+    {#if readout}
+        <text
+            x={left + 6}
+            y={height - bottom - 6}
+            font-size="12"
+            font-weight="600"
+            fill="var(--ink)"
+            paint-order="stroke"
+            stroke="var(--ground)"
+            stroke-width="5">{readout}</text
+        >
+    {/if}
 </svg>

@@ -11,6 +11,7 @@
     import ReckonPanel from '@/features/bench/ReckonPanel.svelte';
     import HistoryPanel from '@/features/bench/HistoryPanel.svelte';
     import StagePanel from '@/features/bench/StagePanel.svelte';
+    import VariantsPanel from '@/features/bench/VariantsPanel.svelte';
     import Verdict from '@/features/bench/Verdict.svelte';
     import VerdictPanel from '@/features/bench/VerdictPanel.svelte';
     import Palette from '@/features/bench/Palette.svelte';
@@ -27,7 +28,7 @@
     };
     let { job, plan, state: start }: Props = $props();
 
-    const bench = untrack(() => new Bench(plan.id, start));
+    const bench = untrack(() => new Bench(plan.id, job.id, start));
     let board: Board;
     let panel: HTMLElement;
     let help = $state(false);
@@ -129,9 +130,14 @@
     {/if}
     <section class="grid h-[33%] min-h-[190px] shrink-0 grid-cols-[1.18fr_1fr] border-b border-line">
         <figure class="flex min-w-0 flex-col px-3.5 pt-1.5">
-            <figcaption class="truncate text-[12px] text-soft">
-                <b class="mr-2 text-[13px] font-semibold text-ink">The run</b>money spent, wheel power
-                reached; whiskers hold eight cars in ten
+            <figcaption class="flex gap-3 text-[12px] text-soft">
+                <span class="min-w-0 flex-1 truncate"
+                    ><b class="mr-2 text-[13px] font-semibold text-ink">The run</b>money spent, wheel power
+                    reached; whiskers hold eight cars in ten</span
+                >
+                <button class="whitespace-nowrap hover:text-ink" onclick={() => hands.show('variants')}
+                    >Variants <Kbd>V</Kbd></button
+                >
             </figcaption>
             <div
                 class="relative min-h-0 flex-1"
@@ -144,6 +150,8 @@
                     height={picturesHeight}
                     chosen={bench.column}
                     choose={(stage) => bench.select(FOOT, stage)}
+                    ghosts={bench.variants.filter((one) => bench.overlaid.includes(one.id))}
+                    wish={bench.past ? null : bench.wish}
                 />
             </div>
         </figure>
@@ -182,6 +190,8 @@
         >
             {#if bench.view.kind === 'history'}
                 <HistoryPanel {bench} />
+            {:else if bench.view.kind === 'variants'}
+                <VariantsPanel {bench} />
             {:else if bench.view.kind === 'reckon'}
                 <ReckonPanel {bench} />
             {:else if bench.view.kind === 'verdict'}

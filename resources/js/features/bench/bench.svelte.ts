@@ -1,5 +1,5 @@
 import type { Cell, Finding, SlotRow, StageEstimate } from '@/generated/estimate';
-import { get, post } from '@/lib/api';
+import { drop, get, post } from '@/lib/api';
 import { Outbox, type Echo } from './outbox.svelte';
 import {
     HEAD,
@@ -10,7 +10,9 @@ import {
     type Command,
     type PlanState,
     type RevisionNote,
+    type Comparison,
     type Settings,
+    type Variant,
     type View,
 } from './types';
 
@@ -32,10 +34,14 @@ export class Bench {
     error = $state('');
     announcement = $state('');
     others = $state.raw<string[]>([]);
+    variants = $state.raw<Variant[]>([]);
+    /** Variants that lie over the run, by id. */
+    overlaid = $state.raw<number[]>([]);
     readonly outbox: Outbox;
 
     constructor(
         readonly plan: number,
+        readonly job: number,
         state: PlanState,
     ) {
         this.state = state;
@@ -47,6 +53,7 @@ export class Bench {
         this.column = Math.max(1, state.estimate.stages.length - 1);
         this.slot = this.slots[0]?.key ?? FOOT;
         void this.outbox.run();
+        void this.#variants(get<Variant[]>(`/plans/${plan}/variants`));
     }
 
     estimate = $derived.by(() => (this.past ?? this.state).estimate);
@@ -319,6 +326,46 @@ export class Bench {
     redo = () => {
         if (this.state.can_redo || this.saving) this.#send('redo', [], 'Redo');
     };
+
+    /** Keeps the plan as it stands under a name. */
+    keep(name: string) {
+        return this.#variants(post<Variant[]>(`/plans/${this.plan}/variants`, { name }));
+    }
+
+    forget(variant: Variant) {
+        return this.#variants(drop<Variant[]>(`/plans/${this.plan}/variants/${variant.id}`));
+    }
+
+    compare(variant: Variant): Promise<Comparison> {
+        return get<Comparison>(`/plans/${this.plan}/variants/${variant.id}`);
+    }
+
+    takeVariant(variant: Variant) {
+        this.#send(`variants/${variant.id}/take`, [], `Take variant ${variant.name}`);
+    }
+
+    overlay(variant: Variant) {
+        this.overlaid = this.overlaid.includes(variant.id)
+            ? this.overlaid.filter((id) => id !== variant.id)
+            : [...this.overlaid, variant.id];
+    }
+
+    /** The target or the budget dragged on the run is an answer of the brief. */
+    wish = async (answer: { power: number } | { budget: number }) => {
+        try {
+            this.#take(await post<PlanState>(`/jobs/${this.job}/wish`, answer));
+        } catch (fault) {
+            this.error = fault instanceof Error ? fault.message : 'Not saved.';
+        }
+    };
+
+    async #variants(listed: Promise<Variant[]>) {
+        try {
+            this.variants = await listed;
+        } catch (fault) {
+            this.error = fault instanceof Error ? fault.message : 'Not saved.';
+        }
+    }
 
     history(): Promise<RevisionNote[]> {
         return get<RevisionNote[]>(`/plans/${this.plan}/revisions`);

@@ -49,6 +49,20 @@ export type Candidate = {
     chosen: boolean;
 };
 
+/** A plan kept under a name. */
+export type Variant = {
+    id: number;
+    name: string;
+    author: string;
+    at: string;
+    run: { money: number; power: { p10: number; p50: number; p90: number }; status: string; parts: number }[];
+};
+
+export type Comparison = {
+    figures: { name: string; here: string; there: string; better: 'here' | 'there' | 'neither' }[];
+    parts: { slot: string; here: string; there: string }[];
+};
+
 export type RevisionNote = { number: number; label: string; author: string; at: string };
 
 /** Somebody saved in between: what they did, and what we wanted. */

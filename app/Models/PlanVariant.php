@@ -1,0 +1,34 @@
+<?php
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Support\Carbon;
+
+/**
+ * A plan as it once stood, kept under a name to be compared with.
+ *
+ * @property int $id
+ * @property int $plan_id
+ * @property string $name
+ * @property array{name: string, settings?: array<string, string>, stages: list<array{key: string, name: string, fuel: string, changes: list<array{fit?: string, remove?: string, basis?: string, agreed?: float|int, quantity?: int}>}>} $document
+ * @property array<string, mixed> $summary
+ * @property Carbon $created_at
+ * @property-read User $author
+ */
+final class PlanVariant extends Model
+{
+    public const UPDATED_AT = null;
+
+    protected function casts(): array
+    {
+        return ['document' => 'array', 'summary' => 'array', 'created_at' => 'datetime'];
+    }
+
+    /** @return BelongsTo<User, $this> */
+    public function author(): BelongsTo
+    {
+        return $this->belongsTo(User::class);
+    }
+}

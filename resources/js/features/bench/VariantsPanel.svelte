@@ -1,0 +1,119 @@
+<script lang="ts">
+    import { clock, day } from '@/lib/format';
+    import type { Bench } from './bench.svelte';
+    import type { Variant } from './types';
+
+    /** Plans kept under a name: laid over the run, compared part by part and figure by figure, taken. */
+    let { bench }: { bench: Bench } = $props();
+    let name = $state('');
+    let beside = $state.raw<Variant | null>(null);
+    const compared = $derived.by(() => {
+        void bench.state.revision;
+        return beside === null ? null : bench.compare(beside);
+    });
+
+    function keep(event: SubmitEvent) {
+        event.preventDefault();
+        if (name.trim() === '') return;
+        void bench.keep(name.trim());
+        name = '';
+    }
+
+    function forget(variant: Variant) {
+        if (beside?.id === variant.id) beside = null;
+        void bench.forget(variant);
+    }
+</script>
+
+<h2 class="text-[14px] font-semibold">Variants</h2>
+<form class="mt-1 flex gap-2" onsubmit={keep}>
+    <input
+        class="field min-w-0 flex-1"
+        aria-label="Name of the variant"
+        placeholder="with the larger turbo"
+        maxlength="60"
+        bind:value={name}
+    />
+    <button class="btn" type="submit">Keep this plan</button>
+</form>
+<ul class="mt-2 text-[12.5px]">
+    {#each bench.variants as variant (variant.id)}
+        <li class="border-t border-faint py-1.5">
+            <b class="font-semibold">{variant.name}</b>
+            <span class="text-[11.5px] text-soft"
+                >{variant.author}, {day(variant.at)} {clock(variant.at)}</span
+            >
+            <div class="mt-1 flex flex-wrap items-center gap-1.5 text-[11.5px]">
+                <label class="flex items-center gap-1"
+                    ><input
+                        type="checkbox"
+                        checked={bench.overlaid.includes(variant.id)}
+                        onchange={() => bench.overlay(variant)}
+                    /> on the run</label
+                >
+                <button
+                    class="btn px-1.5 py-0 text-[11.5px]"
+                    aria-pressed={beside?.id === variant.id}
+                    onclick={() => (beside = beside?.id === variant.id ? null : variant)}>Compare</button
+                >
+                <button class="btn px-1.5 py-0 text-[11.5px]" onclick={() => bench.takeVariant(variant)}
+                    >Take it</button
+                >
+                <button class="btn px-1.5 py-0 text-[11.5px]" onclick={() => forget(variant)}>Drop it</button>
+            </div>
+        </li>
+    {:else}
+        <li class="border-t border-faint py-1.5 text-soft">
+            None yet. Keep the plan as it stands, change it, and compare.
+        </li>
+    {/each}
+</ul>
+{#if beside && compared}
+    {#await compared then comparison}
+        {#snippet table(
+            caption: string,
+            rows: { name: string; here: string; there: string; better: string }[],
+        )}
+            <table class="mt-2 w-full text-[12px]">
+                <caption class="text-left font-semibold">{caption}</caption>
+                <thead class="text-soft">
+                    <tr>
+                        <th scope="col"></th>
+                        <th scope="col" class="text-left font-normal">this plan</th>
+                        <th scope="col" class="text-left font-normal">{beside?.name}</th>
+                    </tr>
+                </thead>
+                <tbody>
+                    {#each rows as row (row.name)}
+                        <tr class="align-top">
+                            <th
+                                scope="row"
+                                class="border-t border-faint py-0.5 pr-2 text-left font-normal text-soft"
+                                >{row.name}</th
+                            >
+                            {#each ['here', 'there'] as const as side (side)}
+                                <td
+                                    class="border-t border-faint py-0.5 pr-2 {row.better === side
+                                        ? 'font-semibold'
+                                        : ''}"
+                                    >{row[side]}{#if row.better === side}<span class="sr-only">
+                                            (better)</span
+                                        >{/if}</td
+                                >
+                            {/each}
+                        </tr>
+                    {/each}
+                </tbody>
+            </table>
+        {/snippet}
+        {@render table('Figure by figure, the better in bold', comparison.figures)}
+        {#if comparison.parts.length === 0}
+            <p class="mt-2 text-[12px] text-soft">Part by part they are the same.</p>
+        {:else}
+            {@render table(
+                'Part by part',
+                comparison.parts.map((row) => ({ ...row, name: row.slot, better: '' })),
+            )}
+        {/if}
+    {/await}
+{/if}

@@ -1,0 +1,67 @@
+<?php
+
+namespace Tests\Feature;
+
+use Tests\TestCase;
+
+final class VariantTest extends TestCase
+{
+    private function url(string $rest = ''): string
+    {
+        return "/plans/{$this->plan()->id}/variants{$rest}";
+    }
+
+    public function test_a_plan_is_kept_under_a_name_compared_and_taken_back(): void
+    {
+        $this->actingAs($this->person('advisor'));
+        $start = $this->plan()->document;
+        $kept = $this->postJson($this->url(), ['name' => 'As quoted'])->assertCreated()->json();
+        self::assertCount(4, $kept[0]['run']);
+        $this->postJson("/plans/{$this->plan()->id}/commands", ['revision' => 1, 'commands' => [['do' => 'fit', 'stage' => 's2', 'part' => 'kolvane-front-9']]])->assertOk();
+
+        $compared = $this->getJson($this->url("/{$kept[0]['id']}"))->assertOk()->json();
+        self::assertSame([['slot' => 'Intercooler', 'here' => 'Front cooler, 9 L, stage 2', 'there' => 'Top cooler, 6 L, stage 2']], $compared['parts']);
+        $figures = array_column($compared['figures'], null, 'name');
+        self::assertSame('here', $figures['Median wheel power']['better']);
+        self::assertSame('there', $figures['In all']['better']);
+        self::assertSame('neither', $figures['Stages']['better']);
+
+        $this->postJson($this->url("/{$kept[0]['id']}/take"), ['revision' => 1])->assertStatus(409);
+        $this->postJson($this->url("/{$kept[0]['id']}/take"), ['revision' => 2])->assertOk()->assertJson(['revision' => 3, 'label' => 'Take variant "As quoted"', 'can_undo' => true]);
+        self::assertEquals($start, $this->plan()->document);
+        self::assertSame([], $this->getJson($this->url("/{$kept[0]['id']}"))->json('parts'));
+    }
+
+    public function test_a_name_is_kept_once_and_can_be_dropped(): void
+    {
+        $this->actingAs($this->person('advisor'));
+        $this->postJson($this->url(), ['name' => 'A'])->assertCreated();
+        $again = $this->postJson($this->url(), ['name' => 'A'])->assertCreated()->json();
+        self::assertCount(1, $again);
+        $this->postJson($this->url(), ['name' => '   '])->assertStatus(422);
+        $this->deleteJson($this->url("/{$again[0]['id']}"))->assertOk()->assertExactJson([]);
+    }
+
+    public function test_a_variant_of_another_plan_is_not_found_here(): void
+    {
+        $this->actingAs($this->person('advisor'));
+        $other = $this->plan('Natural first');
+        $id = $this->postJson("/plans/{$other->id}/variants", ['name' => 'B'])->json('0.id');
+        $this->getJson($this->url("/{$id}"))->assertNotFound();
+    }
+
+    public function test_a_line_dragged_on_the_run_is_an_answer_of_the_brief(): void
+    {
+        $this->actingAs($this->person('advisor'));
+        $job = $this->job();
+        $answer = $this->postJson("/jobs/{$job->id}/wish", ['power' => 310])->assertOk();
+        self::assertEquals(310, $answer->json('estimate.target.power'));
+        self::assertSame('over', $answer->json('estimate.verdict.0.status'));
+        $this->postJson("/jobs/{$job->id}/wish", ['budget' => 9000])->assertOk()->assertJsonPath('estimate.budget.total', 9000);
+        $brief = $this->job()->brief;
+        self::assertSame([310, 9000], [(int) $brief['target']['power'], (int) $brief['budget']['total']]);
+        self::assertSame(3, $this->job()->brief_revision);
+        $this->postJson("/jobs/{$job->id}/wish", [])->assertStatus(422);
+        $this->postJson("/jobs/{$job->id}/wish", ['power' => -1])->assertStatus(422);
+    }
+}
