@@ -18,7 +18,8 @@ Route::middleware('auth')->group(function (): void {
     Route::post('/sign-out', [SignInController::class, 'destroy']);
     Route::get('/', [CounterController::class, 'show']);
     Route::post('/jobs', [CounterController::class, 'start']);
-    Route::get('/me', PersonController::class);
+    Route::get('/me', [PersonController::class, 'show']);
+    Route::put('/me', [PersonController::class, 'update']);
 
     Route::get('/jobs/{job}/brief', [BriefController::class, 'show'])->can('view', 'job');
     Route::put('/jobs/{job}/brief', [BriefController::class, 'update'])->can('update', 'job');
@@ -28,6 +29,7 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/plans/{plan}', [PlanController::class, 'show'])->can('view', 'plan');
     Route::get('/plans/{plan}/bundle', [PlanController::class, 'bundle'])->can('view', 'plan');
     Route::get('/plans/{plan}/candidates', [PlanController::class, 'candidates'])->can('view', 'plan');
+    Route::get('/plans/{plan}/fixes/{subject}', [PlanController::class, 'fixes'])->can('view', 'plan');
     Route::get('/plans/{plan}/revisions', [PlanController::class, 'revisions'])->can('view', 'plan');
     Route::get('/plans/{plan}/revisions/{number}', [PlanController::class, 'past'])->whereNumber('number')->can('view', 'plan');
     Route::post('/plans/{plan}/revisions/{number}/restore', [PlanController::class, 'restore'])->whereNumber('number')->can('update', 'plan');

@@ -59,7 +59,7 @@ final readonly class SavePlan
 
         $this->mark->mark($plan->job, $estimate);
 
-        return new SavedPlan($plan, $revision, ($shows->previous ?? $previous) !== null, $estimate->document);
+        return new SavedPlan($plan, $revision, ($shows->previous ?? $previous) !== null, $estimate);
     }
 
     /**

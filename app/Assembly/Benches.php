@@ -5,12 +5,13 @@ namespace App\Assembly;
 use App\Actions\SavedPlan;
 use App\Models\Plan;
 use App\Models\PlanRevision;
+use App\Models\User;
 
 /** The documents of the bench. */
 final class Benches
 {
     /** @return array<string, mixed> the whole page */
-    public static function page(Plan $plan): array
+    public static function page(Plan $plan, User $reader): array
     {
         $job = $plan->job;
 
@@ -21,7 +22,7 @@ final class Benches
                 'car' => "{$job->platform->name}, {$job->brief['car']['year']}, {$job->brief['car']['gearbox']}",
             ],
             'plan' => ['id' => $plan->id, 'name' => $plan->document['name']],
-            'state' => self::state(self::current($plan)),
+            'state' => self::state(self::current($plan), $reader),
         ];
     }
 
@@ -32,7 +33,7 @@ final class Benches
         $current = (clone $revisions)->where('number', $plan->revision)->firstOrFail();
         $content = $current->content_of === $current->number ? $current : $revisions->where('number', $current->content_of)->firstOrFail();
 
-        return new SavedPlan($plan, $current, $content->previous !== null, Estimates::of(Bundles::of($plan), $plan->figures)->document);
+        return new SavedPlan($plan, $current, $content->previous !== null, Estimates::of(Bundles::of($plan), $plan->figures));
     }
 
     /** The plan as it was at a revision, estimated under the brief of today. */
@@ -41,7 +42,7 @@ final class Benches
         $revision = PlanRevision::query()->with('author')->where('plan_id', $plan->id)->where('number', $number)->firstOrFail();
         $bundle = Bundles::read($plan->job, $plan->library, $revision->document);
 
-        return new SavedPlan($plan, $revision, false, Estimates::of($bundle, $plan->figures)->document);
+        return new SavedPlan($plan, $revision, false, Estimates::of($bundle, $plan->figures));
     }
 
     /**
@@ -49,7 +50,7 @@ final class Benches
      *
      * @return array<string, mixed>
      */
-    public static function state(SavedPlan $saved): array
+    public static function state(SavedPlan $saved, User $reader): array
     {
         return [
             'revision' => $saved->revision->number,
@@ -58,7 +59,7 @@ final class Benches
             'saved_at' => $saved->revision->created_at->toIso8601String(),
             'can_undo' => $saved->canUndo,
             'can_redo' => $saved->plan->redo !== [],
-            'estimate' => $saved->estimate,
+            'estimate' => $saved->estimates->for($reader),
         ];
     }
 }

@@ -2,9 +2,12 @@
 
 namespace App\Assembly;
 
+use App\Models\User;
 use Pebblerun\Core\Bundle\Bundle;
 use Pebblerun\Core\Estimate\Document;
 use Pebblerun\Core\Estimate\Estimate;
+use Pebblerun\Core\Estimate\Figures;
+use Pebblerun\Core\Units\Numerals;
 
 /** Results become documents. */
 final readonly class Estimates
@@ -21,5 +24,24 @@ final readonly class Estimates
         $estimate = Estimate::of($bundle, $known);
 
         return new self($estimate, Document::of($estimate, $bundle->units), $estimate->figures);
+    }
+
+    /**
+     * The same in what a person reads in.
+     *
+     * @return array<string, mixed>
+     */
+    public function for(User $reader): array
+    {
+        $units = $reader->unitSystem();
+
+        return $reader->numerals === Numerals::Comma && $units == $this->estimate->bundle->units
+            ? $this->document
+            : Document::of($this->estimate, $units, $reader->numerals);
+    }
+
+    public static function figures(Bundle $bundle, User $reader): Figures
+    {
+        return new Figures($reader->unitSystem(), $bundle->rates->currency, $reader->numerals);
     }
 }

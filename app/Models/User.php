@@ -4,6 +4,8 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Foundation\Auth\User as Authenticatable;
+use Pebblerun\Core\Units\Numerals;
+use Pebblerun\Core\Units\UnitSystem;
 
 /**
  * @property int $id
@@ -11,15 +13,25 @@ use Illuminate\Foundation\Auth\User as Authenticatable;
  * @property string $name
  * @property string $email
  * @property string $role advisor or owner
+ * @property ?array<string, string> $units what they read in; null is the shop's own
+ * @property Numerals $numerals
  * @property-read Shop $shop
  */
 final class User extends Authenticatable
 {
+    protected $attributes = ['units' => null, 'numerals' => 'comma'];
+
     protected $hidden = ['password', 'remember_token'];
 
     protected function casts(): array
     {
-        return ['password' => 'hashed'];
+        return ['password' => 'hashed', 'units' => 'array', 'numerals' => Numerals::class];
+    }
+
+    /** What they read in. */
+    public function unitSystem(): UnitSystem
+    {
+        return UnitSystem::parse($this->units ?? $this->shop->units);
     }
 
     /** @return BelongsTo<Shop, $this> */

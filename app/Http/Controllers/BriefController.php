@@ -24,7 +24,7 @@ final class BriefController
     {
         $save->wish($job, $request->power(), $request->budget(), $request->author());
 
-        return response()->json(Benches::state(Benches::current($job->benchPlan())));
+        return response()->json(Benches::state(Benches::current($job->benchPlan()), $request->author()));
     }
 
     public function update(BriefRequest $request, CustomerJob $job, SaveBrief $save): JsonResponse

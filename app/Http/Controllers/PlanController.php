@@ -6,50 +6,53 @@ use App\Actions\BePresent;
 use App\Actions\EditPlan;
 use App\Assembly\Benches;
 use App\Assembly\Bundles;
+use App\Assembly\Estimates;
 use App\Http\Requests\CandidatesRequest;
 use App\Http\Requests\CommandsRequest;
 use App\Http\Requests\RevisionRequest;
 use App\Models\Plan;
 use App\Models\PlanRevision;
+use App\Models\User;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 use Pebblerun\Core\Estimate\BoardWriter;
-use Pebblerun\Core\Estimate\Figures;
 use Pebblerun\Core\Planning\Candidate;
 use Pebblerun\Core\Planning\CandidateDocument;
 use Pebblerun\Core\Planning\Candidates;
+use Pebblerun\Core\Planning\Fixes;
 use Pebblerun\Core\Planning\FuelCandidate;
 
 final class PlanController
 {
-    public function show(Plan $plan): JsonResponse
+    public function show(Request $request, Plan $plan): JsonResponse
     {
-        return response()->json(Benches::state(Benches::current($plan)));
+        return response()->json(Benches::state(Benches::current($plan), self::reader($request)));
     }
 
     public function commands(CommandsRequest $request, Plan $plan, EditPlan $edit): JsonResponse
     {
-        return response()->json(Benches::state($edit->commands($plan, $request->revision(), $request->commands(), $request->author())));
+        return response()->json(Benches::state($edit->commands($plan, $request->revision(), $request->commands(), $request->author()), $request->author()));
     }
 
     public function undo(RevisionRequest $request, Plan $plan, EditPlan $edit): JsonResponse
     {
-        return response()->json(Benches::state($edit->undo($plan, $request->revision(), $request->author())));
+        return response()->json(Benches::state($edit->undo($plan, $request->revision(), $request->author()), $request->author()));
     }
 
     public function redo(RevisionRequest $request, Plan $plan, EditPlan $edit): JsonResponse
     {
-        return response()->json(Benches::state($edit->redo($plan, $request->revision(), $request->author())));
+        return response()->json(Benches::state($edit->redo($plan, $request->revision(), $request->author()), $request->author()));
     }
 
     public function restore(RevisionRequest $request, Plan $plan, int $number, EditPlan $edit): JsonResponse
     {
-        return response()->json(Benches::state($edit->restore($plan, $request->revision(), $number, $request->author())));
+        return response()->json(Benches::state($edit->restore($plan, $request->revision(), $number, $request->author()), $request->author()));
     }
 
     /** The plan as it was at a revision, to be looked at. */
-    public function past(Plan $plan, int $number): JsonResponse
+    public function past(Request $request, Plan $plan, int $number): JsonResponse
     {
-        return response()->json(Benches::state(Benches::past($plan, $number)));
+        return response()->json(Benches::state(Benches::past($plan, $number), self::reader($request)));
     }
 
     /** Who else has it open, and how far it has come: asked every few seconds. */
@@ -61,7 +64,7 @@ final class PlanController
     public function candidates(CandidatesRequest $request, Plan $plan): JsonResponse
     {
         $bundle = Bundles::of($plan);
-        $say = new Figures($bundle->units, $bundle->rates->currency);
+        $say = Estimates::figures($bundle, self::reader($request));
         $candidates = new Candidates($bundle);
         [$slot, $stage] = $request->place($bundle);
         if ($slot === BoardWriter::FUEL) {
@@ -69,6 +72,15 @@ final class PlanController
         }
 
         return response()->json(array_map(fn (Candidate $one): array => CandidateDocument::of($one, $say), $candidates->of($slot, $stage)));
+    }
+
+    /** The smallest changes that would settle a line of the verdict. */
+    public function fixes(Request $request, Plan $plan, string $subject): JsonResponse
+    {
+        $bundle = Bundles::of($plan);
+        $fixes = new Fixes(Estimates::of($bundle, $plan->figures)->estimate, $plan->document, Estimates::figures($bundle, self::reader($request)));
+
+        return response()->json($fixes->of($subject));
     }
 
     public function revisions(Plan $plan): JsonResponse
@@ -89,5 +101,11 @@ final class PlanController
         $document = Bundles::document($plan->job, $plan->library, $plan->document);
 
         return response()->json($document, 200, ['Content-Disposition' => 'attachment; filename="pebblerun-bundle.json"'], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+    }
+
+    private static function reader(Request $request): User
+    {
+        /** @var User */
+        return $request->user();
     }
 }

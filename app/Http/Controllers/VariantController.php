@@ -10,9 +10,10 @@ use App\Http\Requests\RevisionRequest;
 use App\Http\Requests\VariantRequest;
 use App\Models\Plan;
 use App\Models\PlanVariant;
+use App\Models\User;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
 use Pebblerun\Core\Estimate\Comparison;
-use Pebblerun\Core\Estimate\Figures;
 
 /** Variants of a plan: kept, compared, taken. */
 final class VariantController
@@ -33,17 +34,20 @@ final class VariantController
     }
 
     /** The variant beside the plan as it stands. */
-    public function show(Plan $plan, PlanVariant $variant): JsonResponse
+    public function show(Request $request, Plan $plan, PlanVariant $variant): JsonResponse
     {
         $here = Estimates::of(Bundles::of($plan), $plan->figures)->estimate;
         $there = Estimates::of(Bundles::read($plan->job, $plan->library, $variant->document), $plan->figures)->estimate;
 
-        return response()->json((new Comparison($here, $there, new Figures($here->bundle->units, $here->bundle->rates->currency)))->toArray());
+        /** @var User $reader */
+        $reader = $request->user();
+
+        return response()->json((new Comparison($here, $there, Estimates::figures($here->bundle, $reader)))->toArray());
     }
 
     public function take(RevisionRequest $request, Plan $plan, PlanVariant $variant, EditPlan $edit): JsonResponse
     {
-        return response()->json(Benches::state($edit->take($plan, $request->revision(), $variant, $request->author())));
+        return response()->json(Benches::state($edit->take($plan, $request->revision(), $variant, $request->author()), $request->author()));
     }
 
     public function destroy(Plan $plan, PlanVariant $variant): JsonResponse

@@ -14,11 +14,21 @@ final class SharePageData extends Middleware
     /** @return array<string, mixed> */
     public function share(Request $request): array
     {
-        $user = $request->user();
-
         return [
             ...parent::share($request),
-            'person' => $user instanceof User ? ['name' => $user->name, 'role' => $user->role] : null,
+            // Asked only when a page is written: other answers need none of it.
+            'person' => fn (): ?array => self::person($request->user()),
         ];
+    }
+
+    /** @return ?array<string, mixed> */
+    private static function person(mixed $user): ?array
+    {
+        return $user instanceof User ? [
+            'name' => $user->name,
+            'role' => $user->role,
+            'units' => $user->unitSystem()->toArray(),
+            'numerals' => $user->numerals->value,
+        ] : null;
     }
 }

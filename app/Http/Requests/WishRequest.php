@@ -4,8 +4,9 @@ namespace App\Http\Requests;
 
 use App\Models\User;
 use Illuminate\Foundation\Http\FormRequest;
+use Pebblerun\Core\Units\UnitSystem;
 
-/** A line dragged on the run: the target in the shop's unit of power, or the budget. */
+/** A line dragged on the run: the target in the person's own unit of power, or the budget. */
 final class WishRequest extends FormRequest
 {
     /** @return array<string, list<mixed>> */
@@ -17,9 +18,13 @@ final class WishRequest extends FormRequest
         ];
     }
 
+    /** In the shop's unit, as the brief keeps it. */
     public function power(): ?float
     {
-        return $this->has('power') ? $this->float('power') : null;
+        $person = $this->author();
+        $shop = UnitSystem::parse($person->shop->units);
+
+        return $this->has('power') ? round($this->float('power') * $person->unitSystem()->power->watts() / $shop->power->watts(), 1) : null;
     }
 
     public function budget(): ?float

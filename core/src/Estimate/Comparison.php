@@ -29,9 +29,9 @@ final readonly class Comparison
             $this->line('Median wheel power', [$here->power->p50, $there->power->p50], $this->say->sayPower(...), 1),
             $this->line('One car in ten has less than', [$here->power->p10, $there->power->p10], $this->say->sayPower(...), 1),
             $this->line('Median wheel torque', [$here->torque->p50, $there->torque->p50], $this->say->sayTorque(...), 1),
-            $this->line('Torque over the speeds used', [$here->usedGain, $there->usedGain], fn (float $gain): string => sprintf('%+.1f %%', 100 * $gain), 1),
+            $this->line('Torque over the speeds used', [$here->usedGain, $there->usedGain], fn (float $gain): string => $this->say->numerals->signed(100 * $gain, 1).' %', 1),
             $this->line('In all', $both($spend), $this->say->sayMoney(...), -1),
-            $this->line('Hours', $both($hours), fn (int $hundredths): string => number_format($hundredths / 100, 1).' h', -1),
+            $this->line('Hours', $both($hours), fn (int $hundredths): string => $this->say->numerals->write($hundredths / 100, 1).' h', -1),
             $this->line('Stages', $both(fn (Estimate $one): int => count($one->results) - 1), strval(...), 0),
             $this->weakest($here, $there),
         ];

@@ -17,6 +17,7 @@ use Pebblerun\Core\Limits\Reading;
 use Pebblerun\Core\Limits\Status;
 use Pebblerun\Core\Parts\Part;
 use Pebblerun\Core\Safety\Caution;
+use Pebblerun\Core\Units\Numerals;
 use Pebblerun\Core\Units\UnitSystem;
 use Pebblerun\Core\Verdict\Sentence;
 use Pebblerun\Core\Verdict\Verdict;
@@ -34,18 +35,18 @@ final readonly class Document
 
     private StageNotes $notes;
 
-    private function __construct(private Estimate $estimate, UnitSystem $units)
+    private function __construct(private Estimate $estimate, UnitSystem $units, Numerals $numerals)
     {
-        $this->say = new Figures($units, $estimate->bundle->rates->currency);
+        $this->say = new Figures($units, $estimate->bundle->rates->currency, $numerals);
         $this->why = new Why($this->say, $estimate->bundle->catalog->platform);
         $this->limits = new LimitWriter($estimate->bundle, $this->say);
         $this->notes = new StageNotes($estimate->bundle->catalog->platform, $this->say);
     }
 
     /** @return array<string, mixed> valid against schemas/estimate.json */
-    public static function of(Estimate $estimate, UnitSystem $units): array
+    public static function of(Estimate $estimate, UnitSystem $units, Numerals $numerals = Numerals::Comma): array
     {
-        return (new self($estimate, $units))->write();
+        return (new self($estimate, $units, $numerals))->write();
     }
 
     /** @return array<string, mixed> */

@@ -44,7 +44,7 @@ final readonly class EffectWords
             }
         }
 
-        return $worst === null ? '' : sprintf('It takes away %.1f %% near %s.', -100 * $gain->fractions[$worst]->likely, $this->say->sayRpm($gain->rpms[$worst]));
+        return $worst === null ? '' : sprintf('It takes away %s %% near %s.', $this->say->numerals->write(-100 * $gain->fractions[$worst]->likely, 1), $this->say->sayRpm($gain->rpms[$worst]));
     }
 
     private function spool(Part $part): string
@@ -62,7 +62,7 @@ final readonly class EffectWords
         $bears = [];
         foreach ($part->effects->limits as $limit) {
             $safe = $this->say->limit($limit->quantity, $limit->points[0][1]);
-            $bears[] = number_format($safe, $safe < 10.0 ? 2 : 0)." {$this->say->limitLabel($limit->quantity)} of {$limit->quantity->words()}";
+            $bears[] = $this->say->numerals->write($safe, $safe < 10.0 ? 2 : 0)." {$this->say->limitLabel($limit->quantity)} of {$limit->quantity->words()}";
         }
 
         return $bears === [] ? '' : 'It is safe to '.implode(' and ', array_unique($bears)).'.';
@@ -78,6 +78,6 @@ final readonly class EffectWords
 
     private function mass(Part $part): string
     {
-        return $part->effects->mass === 0.0 ? '' : sprintf('It weighs %.1f %s %s than what it replaces.', abs($this->say->mass($part->effects->mass)), $this->say->units->mass->value, $part->effects->mass < 0.0 ? 'less' : 'more');
+        return $part->effects->mass === 0.0 ? '' : sprintf('It weighs %s %s %s than what it replaces.', $this->say->numerals->write(abs($this->say->mass($part->effects->mass)), 1), $this->say->units->mass->value, $part->effects->mass < 0.0 ? 'less' : 'more');
     }
 }

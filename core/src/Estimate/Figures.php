@@ -3,6 +3,7 @@
 namespace Pebblerun\Core\Estimate;
 
 use Pebblerun\Core\Limits\Quantity;
+use Pebblerun\Core\Units\Numerals;
 use Pebblerun\Core\Units\PowerUnit;
 use Pebblerun\Core\Units\TorqueUnit;
 use Pebblerun\Core\Units\UnitSystem;
@@ -10,7 +11,7 @@ use Pebblerun\Core\Units\UnitSystem;
 /** Figures in a reader's units, as numbers and as words. */
 final readonly class Figures
 {
-    public function __construct(public UnitSystem $units, public string $currency) {}
+    public function __construct(public UnitSystem $units, public string $currency, public Numerals $numerals = Numerals::Comma) {}
 
     public function power(float $watts): float
     {
@@ -46,23 +47,23 @@ final readonly class Figures
 
     public function sayPower(float $watts): string
     {
-        return number_format($watts / $this->units->power->watts())." {$this->powerLabel()}";
+        return $this->numerals->write($watts / $this->units->power->watts())." {$this->powerLabel()}";
     }
 
     public function sayTorque(float $newtonMetres): string
     {
-        return number_format($newtonMetres / $this->units->torque->newtonMetres())." {$this->torqueLabel()}";
+        return $this->numerals->write($newtonMetres / $this->units->torque->newtonMetres())." {$this->torqueLabel()}";
     }
 
     public function sayRpm(float $rpm): string
     {
-        return number_format($rpm).' rpm';
+        return $this->numerals->write($rpm).' rpm';
     }
 
     /** "€ 6,310". */
     public function sayMoney(int $minor): string
     {
-        return "{$this->symbol()} ".number_format($minor / 100);
+        return "{$this->symbol()} ".$this->numerals->write($minor / 100);
     }
 
     public function symbol(): string

@@ -104,7 +104,7 @@ final readonly class LimitWriter
     {
         $quantity = $reading->limit->quantity;
         $less = $quantity->isTemperature()
-            ? number_format($reading->excess() / $this->say->units->temperature->kelvins())." °{$this->say->units->temperature->value}"
+            ? $this->say->numerals->write($reading->excess() / $this->say->units->temperature->kelvins())." °{$this->say->units->temperature->value}"
             : $this->amount($quantity, $reading->excess());
         $sentence = match (true) {
             $quantity->isTorque() => "{$less} less near {$this->say->sayRpm($reading->rpm)} stands at safe: {$this->milder($reading->rpm)}.",
@@ -125,7 +125,7 @@ final readonly class LimitWriter
 
     private function amount(Quantity $quantity, float $value): string
     {
-        return number_format($this->say->limit($quantity, $value), $quantity === Quantity::Boost ? 2 : 0)." {$this->say->limitLabel($quantity)}";
+        return $this->say->numerals->write($this->say->limit($quantity, $value), $quantity === Quantity::Boost ? 2 : 0)." {$this->say->limitLabel($quantity)}";
     }
 
     /**

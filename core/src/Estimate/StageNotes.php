@@ -32,8 +32,8 @@ final readonly class StageNotes
             'lost_percent' => round(100 * $soak->lost(), 1),
             'power' => $this->say->power($left),
             'sentence' => sprintf(
-                'Charge air %d %s on the first pull, %d %s on the fifth (12 s each, 30 s between): %.1f %% of power gone by then, %s left.',
-                round($temperature($soak->first)), $unit, round($temperature($soak->fifth)), $unit, 100 * $soak->lost(), $this->say->sayPower($left),
+                'Charge air %d %s on the first pull, %d %s on the fifth (12 s each, 30 s between): %s %% of power gone by then, %s left.',
+                round($temperature($soak->first)), $unit, round($temperature($soak->fifth)), $unit, $this->say->numerals->write(100 * $soak->lost(), 1), $this->say->sayPower($left),
             ),
         ];
     }
@@ -74,7 +74,7 @@ final readonly class StageNotes
         return [
             'change' => $this->say->mass($change),
             'total' => $total,
-            'sentence' => $total === null ? "Mass: {$words} against stock." : "Mass: {$words} against stock, ".number_format($total)." {$unit} with driver.",
+            'sentence' => $total === null ? "Mass: {$words} against stock." : "Mass: {$words} against stock, ".$this->say->numerals->write($total)." {$unit} with driver.",
         ];
     }
 }

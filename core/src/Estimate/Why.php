@@ -72,11 +72,11 @@ final readonly class Why
         $last = count($gain->fractions) - 1;
 
         return sprintf(
-            'Reference: %s and %s before the part, so it gives %+.1f %% near %s and %+.1f %% from %s.',
+            'Reference: %s and %s before the part, so it gives %s %% near %s and %s %% from %s.',
             $this->say->sayPower($gain->ratios[$last] * $this->power->value),
             $this->say->sayTorque($gain->ratios[0] * $this->torque->value),
-            100 * $gain->fractions[0]->likely, $this->say->sayRpm($gain->rpms[0]),
-            100 * $gain->fractions[$last]->likely, $this->say->sayRpm($gain->rpms[$last]),
+            $this->say->numerals->signed(100 * $gain->fractions[0]->likely, 1), $this->say->sayRpm($gain->rpms[0]),
+            $this->say->numerals->signed(100 * $gain->fractions[$last]->likely, 1), $this->say->sayRpm($gain->rpms[$last]),
         );
     }
 

@@ -1,6 +1,17 @@
 /** Prints figures of documents. Units come with the documents; nothing is converted here. */
-const whole = new Intl.NumberFormat('en', { maximumFractionDigits: 0 });
-const tenth = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
+export type Numerals = 'comma' | 'point' | 'space';
+
+/** A locale that writes numbers so. */
+const LOCALES: Record<Numerals, string> = { comma: 'en', point: 'de', space: 'fr' };
+
+let whole = new Intl.NumberFormat('en', { maximumFractionDigits: 0 });
+let tenth = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
+
+/** Writes numbers from now on as the person's country does; documents come written so already. */
+export function speak(numerals: Numerals) {
+    whole = new Intl.NumberFormat(LOCALES[numerals], { maximumFractionDigits: 0 });
+    tenth = new Intl.NumberFormat(LOCALES[numerals], { maximumFractionDigits: 1 });
+}
 
 export function figure(value: number): string {
     return whole.format(value);

@@ -10,6 +10,7 @@
     import HelpSheet from '@/features/bench/HelpSheet.svelte';
     import ReckonPanel from '@/features/bench/ReckonPanel.svelte';
     import HistoryPanel from '@/features/bench/HistoryPanel.svelte';
+    import StageFoot from '@/features/bench/StageFoot.svelte';
     import StagePanel from '@/features/bench/StagePanel.svelte';
     import VariantsPanel from '@/features/bench/VariantsPanel.svelte';
     import Verdict from '@/features/bench/Verdict.svelte';
@@ -105,6 +106,10 @@
     {/snippet}
 
     <h1 class="sr-only">Bench: {job.title}</h1>
+    <p class="hidden text-[15px] print:mb-2 print:block">
+        <b>{job.title}</b>, {job.car}. {plan.name}, revision {(bench.past ?? bench.state).revision}. {bench
+            .estimate.reckoned.sentence}
+    </p>
     <Verdict {bench} />
     {#if bench.error}
         <p class="flex justify-between border-b border-rust bg-rust-wash px-4 py-1.5 text-ink" role="alert">
@@ -128,7 +133,9 @@
             <button class="font-semibold" onclick={bench.outbox.retry}>Try now</button>
         </p>
     {/if}
-    <section class="grid h-[33%] min-h-[190px] shrink-0 grid-cols-[1.18fr_1fr] border-b border-line">
+    <section
+        class="hidden h-[33%] min-h-[190px] shrink-0 grid-cols-[1.18fr_1fr] border-b border-line md:grid print:grid print:h-[260px]"
+    >
         <figure class="flex min-w-0 flex-col px-3.5 pt-1.5">
             <figcaption class="flex gap-3 text-[12px] text-soft">
                 <span class="min-w-0 flex-1 truncate"
@@ -177,14 +184,29 @@
             </div>
         </figure>
     </section>
-    <section class="grid min-h-0 flex-1 grid-cols-[1fr_264px] xl:grid-cols-[1fr_312px]">
+    <section class="flex flex-col gap-3 p-4 md:hidden print:hidden" aria-label="Stages">
+        {#each bench.stages as stage (stage.key)}
+            <div class="border-t border-line pt-2">
+                <h2 class="font-semibold">
+                    {stage.index ? `Stage ${stage.index}` : 'As it came'}
+                    <span class="font-normal text-soft">{stage.name} {stage.fuel.name}</span>
+                </h2>
+                <StageFoot {stage} labels={bench.estimate.labels} />
+                {#if stage.money.lines.length > 0}
+                    <p class="mt-1 text-soft">{stage.money.lines.map((one) => one.name).join(', ')}</p>
+                {/if}
+            </div>
+        {/each}
+        <p class="text-soft">The board needs a wider window.</p>
+    </section>
+    <section class="hidden min-h-0 flex-1 grid-cols-[1fr_264px] md:grid xl:grid-cols-[1fr_312px] print:block">
         <Board bind:this={board} {bench} {hands} />
         <!-- svelte-ignore a11y_no_noninteractive_element_interactions, a11y_no_noninteractive_tabindex -->
         <aside
             bind:this={panel}
             data-panel
             tabindex="0"
-            class="min-h-0 overflow-auto border-l border-line bg-paper px-3.5 py-2"
+            class="min-h-0 overflow-auto border-l border-line bg-paper px-3.5 py-2 print:hidden"
             aria-label="Candidates and reasons"
             onkeydown={(event) => event.key === 'Escape' && leave()}
         >
@@ -203,6 +225,7 @@
             {/if}
         </aside>
     </section>
+    <p class="hidden text-[12px] print:mt-2 print:block">{bench.estimate.promise}</p>
     <p class="sr-only" role="status" aria-live="polite">{bench.announcement}</p>
 </Frame>
 <ConflictSheet {bench} />

@@ -1,10 +1,12 @@
 <script lang="ts">
-    import { Link, page, router } from '@inertiajs/svelte';
+    import { Link, page } from '@inertiajs/svelte';
     import Moon from '@lucide/svelte/icons/moon';
     import Sun from '@lucide/svelte/icons/sun';
-    import type { Snippet } from 'svelte';
+    import { untrack, type Snippet } from 'svelte';
+    import { speak } from '@/lib/format';
     import { theme } from '@/lib/theme.svelte';
     import Mark from './Mark.svelte';
+    import PersonSheet, { type Person } from './PersonSheet.svelte';
 
     type Props = {
         /** Where one is, after the counter. */
@@ -15,12 +17,20 @@
         fixed?: boolean;
     };
     let { crumbs, tools, children, fixed = false }: Props = $props();
-    const person = $derived((page.props as { person?: { name: string; role: string } }).person);
+    const person = $derived((page.props as { person?: Person }).person);
+    let personal = $state(false);
+    untrack(() => person && speak(person.numerals));
 </script>
 
 <a class="sr-only z-50 bg-paper p-2 focus:not-sr-only focus:absolute" href="#main">To the content</a>
-<div class={fixed ? 'flex h-dvh min-h-[620px] flex-col' : 'flex min-h-dvh flex-col'}>
-    <header class="flex h-11 shrink-0 items-center gap-3 border-b border-line px-4">
+<div
+    class={fixed
+        ? 'flex min-h-dvh flex-col md:h-dvh md:min-h-[620px] print:block print:h-auto'
+        : 'flex min-h-dvh flex-col'}
+>
+    <header
+        class="flex min-h-11 shrink-0 flex-wrap items-center gap-x-3 gap-y-1 border-b border-line px-4 max-md:py-2 md:h-11 md:flex-nowrap print:hidden"
+    >
         <Link href="/" class="flex items-center gap-2.5 text-[15px] font-semibold tracking-tight"
             ><Mark />Pebblerun</Link
         >
@@ -41,11 +51,14 @@
             <button
                 class="whitespace-nowrap text-soft hover:text-ink"
                 title="Signed in as {person.name}, {person.role}"
-                onclick={() => router.post('/sign-out')}
+                onclick={() => (personal = true)}
             >
-                {person.name.split(' ')[0]} · sign out
+                {person.name.split(' ')[0]}
             </button>
         {/if}
     </header>
-    <main id="main" class="min-h-0 flex-1 {fixed ? 'flex flex-col' : ''}">{@render children()}</main>
+    <main id="main" class="min-h-0 flex-1 {fixed ? 'flex flex-col print:block' : ''}">
+        {@render children()}
+    </main>
 </div>
+{#if person}<PersonSheet bind:open={personal} {person} />{/if}

@@ -7,7 +7,7 @@
 </script>
 
 <section
-    class="grid shrink-0 grid-cols-3 border-b border-line bg-paper xl:grid-cols-[1.35fr_1.05fr_1.25fr_1.25fr_1.1fr_1.15fr]"
+    class="grid shrink-0 grid-cols-1 border-b border-line bg-paper sm:grid-cols-2 md:grid-cols-3 xl:grid-cols-[1.35fr_1.05fr_1.25fr_1.25fr_1.1fr_1.15fr]"
     aria-label="Verdict"
 >
     {#each bench.estimate.verdict as line (line.subject)}

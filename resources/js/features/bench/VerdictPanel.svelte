@@ -1,10 +1,17 @@
 <script lang="ts">
+    import { get } from '@/lib/api';
     import Pebble, { statusWords } from '@/ui/Pebble.svelte';
     import type { Bench } from './bench.svelte';
+    import type { Fix } from './types';
 
     type Props = { bench: Bench; subject: string };
     let { bench, subject }: Props = $props();
     const line = $derived(bench.estimate.verdict.find((one) => one.subject === subject));
+    const troubled = $derived(line?.status === 'over' || line?.status === 'past-edge');
+    const fixes = $derived.by(() => {
+        void bench.state.revision;
+        return troubled && !bench.past ? get<Fix[]>(`/plans/${bench.plan}/fixes/${subject}`) : null;
+    });
 </script>
 
 {#if line}
@@ -13,6 +20,29 @@
         {line.headline}
     </h2>
     <p class="mt-0.5 text-soft">{statusWords[line.status]}{line.detail ? `: ${line.detail}` : ''}</p>
+    {#if fixes}
+        <h3 class="mt-2 font-semibold">Smallest change</h3>
+        {#await fixes}
+            <p class="text-soft">working out…</p>
+        {:then found}
+            <ul>
+                {#each found as fix (fix.sentence)}
+                    <li class="flex items-start justify-between gap-2 border-t border-faint py-1.5">
+                        <span class="text-[12.5px] leading-snug">{fix.sentence}</span>
+                        <button class="btn shrink-0" onclick={() => bench.edit(fix.commands, fix.sentence)}
+                            >Do it</button
+                        >
+                    </li>
+                {:else}
+                    <li class="border-t border-faint py-1.5 text-[12.5px] text-soft">
+                        No single change settles it.
+                    </li>
+                {/each}
+            </ul>
+        {:catch}
+            <p class="text-soft">not worked out: the server does not answer</p>
+        {/await}
+    {/if}
     <ul class="mt-2 text-[12.5px] leading-snug">
         {#each line.reasons as reason (reason)}<li class="border-t border-faint py-1.5">{reason}</li>{/each}
     </ul>

@@ -58,6 +58,9 @@ export type Variant = {
     run: { money: number; power: { p10: number; p50: number; p90: number }; status: string; parts: number }[];
 };
 
+/** A small change that was tried and settles a line of the verdict. */
+export type Fix = { sentence: string; commands: Command[] };
+
 export type Comparison = {
     figures: { name: string; here: string; there: string; better: 'here' | 'there' | 'neither' }[];
     parts: { slot: string; here: string; there: string }[];

@@ -1,0 +1,52 @@
+<?php
+
+namespace Tests\Feature;
+
+use Inertia\Testing\AssertableInertia;
+use Tests\TestCase;
+
+final class PersonTest extends TestCase
+{
+    private const METRIC = ['units' => ['power' => 'kW', 'torque' => 'Nm', 'pressure' => 'psi', 'temperature' => 'F', 'mass' => 'lb'], 'numerals' => 'point'];
+
+    public function test_each_person_reads_in_their_own_units_and_numerals(): void
+    {
+        $url = "/plans/{$this->plan()->id}";
+        $shop = $this->actingAs($this->person('advisor'))->getJson($url)->json('estimate');
+        $this->actingAs($this->person('owner'))->put('/me', self::METRIC)->assertRedirect();
+        $own = $this->getJson($url)->json('estimate');
+        self::assertSame(['power' => 'wheel kW', 'torque' => 'N·m', 'money' => '€'], $own['labels']);
+        self::assertEqualsWithDelta($shop['stages'][3]['power']['p50'] * 0.7457, $own['stages'][3]['power']['p50'], 0.1);
+        self::assertStringStartsWith('€ 6.481 of € 6.500', $own['verdict'][1]['headline']);
+        self::assertSame($shop['stages'][3]['money'], [...$own['stages'][3]['money'], 'per_power' => $shop['stages'][3]['money']['per_power']], 'money stays the shop’s');
+        $candidates = $this->getJson("{$url}/candidates?slot=turbo&stage=2")->json();
+        self::assertStringEndsWith('wheel kW', $candidates[0]['adds']);
+        self::assertSame($shop, $this->actingAs($this->person('advisor'))->getJson($url)->json('estimate'), 'nobody else is changed');
+    }
+
+    public function test_a_target_dragged_in_kilowatts_is_kept_in_the_shops_unit(): void
+    {
+        $this->actingAs($this->person('owner'))->put('/me', self::METRIC);
+        $answer = $this->postJson("/jobs/{$this->job()->id}/wish", ['power' => 220])->assertOk();
+        self::assertEqualsWithDelta(220, $answer->json('estimate.target.power'), 0.05);
+        self::assertEqualsWithDelta(295.0, $this->job()->brief['target']['power'], 0.05);
+    }
+
+    public function test_units_nobody_knows_are_refused(): void
+    {
+        $this->actingAs($this->person('owner'))->putJson('/me', ['units' => [...self::METRIC['units'], 'power' => 'horses'], 'numerals' => 'point'])->assertStatus(422);
+        self::assertNull($this->person('owner')->units);
+        $this->get('/')->assertInertia(fn (AssertableInertia $page) => $page->where('person.units.power', 'hp')->where('person.numerals', 'comma'));
+    }
+
+    public function test_the_smallest_change_is_offered_and_does_what_it_says(): void
+    {
+        $this->actingAs($this->person('advisor'));
+        $plan = $this->plan('Caravan along the coast');
+        $fixes = $this->getJson("/plans/{$plan->id}/fixes/limits")->assertOk()->json();
+        self::assertCount(1, $fixes);
+        $answer = $this->postJson("/plans/{$plan->id}/commands", ['revision' => 1, 'commands' => $fixes[0]['commands']])->assertOk();
+        self::assertNotSame('Gearbox', $answer->json('estimate.stages.2.weakest.name'));
+        self::assertSame([], $this->getJson("/plans/{$plan->id}/fixes/nonsense")->json());
+    }
+}
