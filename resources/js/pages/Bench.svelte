@@ -151,15 +151,17 @@
                 bind:clientWidth={runWidth}
                 bind:clientHeight={picturesHeight}
             >
-                <Run
-                    estimate={bench.estimate}
-                    width={runWidth}
-                    height={picturesHeight}
-                    chosen={bench.column}
-                    choose={(stage) => bench.select(FOOT, stage)}
-                    ghosts={bench.variants.filter((one) => bench.overlaid.includes(one.id))}
-                    wish={bench.past ? null : bench.wish}
-                />
+                {#if runWidth > 0}
+                    <Run
+                        estimate={bench.estimate}
+                        width={runWidth}
+                        height={picturesHeight}
+                        chosen={bench.column}
+                        choose={(stage) => bench.select(FOOT, stage)}
+                        ghosts={bench.variants.filter((one) => bench.overlaid.includes(one.id))}
+                        wish={bench.past ? null : bench.wish}
+                    />
+                {/if}
             </div>
         </figure>
         <figure class="flex min-w-0 flex-col border-l border-line px-3.5 pt-1.5">
@@ -175,16 +177,21 @@
                 >
             </figcaption>
             <div class="relative min-h-0 flex-1" bind:clientWidth={curvesWidth}>
-                <Curves
-                    estimate={bench.estimate}
-                    width={curvesWidth}
-                    height={picturesHeight}
-                    chosen={bench.column}
-                />
+                {#if curvesWidth > 0}
+                    <Curves
+                        estimate={bench.estimate}
+                        width={curvesWidth}
+                        height={picturesHeight}
+                        chosen={bench.column}
+                    />
+                {/if}
             </div>
         </figure>
     </section>
     <section class="flex flex-col gap-3 p-4 md:hidden print:hidden" aria-label="Stages">
+        {#if bench.view.kind === 'verdict'}
+            <VerdictPanel {bench} subject={bench.view.subject} />
+        {/if}
         {#each bench.stages as stage (stage.key)}
             <div class="border-t border-line pt-2">
                 <h2 class="font-semibold">

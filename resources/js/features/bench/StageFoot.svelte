@@ -26,7 +26,7 @@
     {#if stage.index === 0}
         <div class="text-[12px] text-soft">before any work</div>
     {:else}
-        <div class="truncate text-[12px] text-soft">
+        <div class="line-clamp-2 text-[12px] text-soft">
             {money(stage.money.cumulative.likely, labels.money)} · {precise(stage.money.hours)} h{stage.money
                 .per_power === null
                 ? ''
