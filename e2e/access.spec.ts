@@ -28,6 +28,51 @@ for (const theme of ['light', 'dark'] as const) {
             await expect(page.getByRole('dialog')).toBeVisible();
             await clean(page);
         });
+
+        test('panels, sheets and menus of the bench have no accessibility fault', async ({ page }) => {
+            await signIn(page);
+            await page.keyboard.press('n');
+            await expect(page.getByRole('dialog', { name: 'New job' })).toBeVisible();
+            await clean(page);
+            await page.keyboard.press('Escape');
+            await page.getByRole('button', { name: 'Ines' }).click();
+            await expect(page.getByRole('dialog', { name: 'Ines Harrow' })).toBeVisible();
+            await clean(page);
+            await page.keyboard.press('Escape');
+            await openBench(page, 'Quiet and quick');
+            for (const key of ['r', 'v', 'h']) {
+                await page.keyboard.press(key);
+                await expect(page.getByRole('complementary').getByRole('heading').first()).toBeVisible();
+                await clean(page);
+            }
+            await page.locator('tfoot [role=gridcell]').nth(2).click();
+            await expect(page.getByText('what would move it').first()).toBeVisible();
+            await clean(page);
+            await page.getByRole('button', { name: /Rods at/ }).click();
+            await expect(page.getByRole('button', { name: 'Do it' })).toBeVisible();
+            await clean(page);
+            await page.keyboard.press('.');
+            await expect(page.getByRole('combobox')).toBeFocused();
+            await clean(page);
+            await page.keyboard.press('Escape');
+            await page.locator('[data-slot="map"][data-column="1"]').click({ button: 'right' });
+            await expect(page.getByRole('menu')).toBeVisible();
+            await clean(page);
+        });
+
+        test('the phone and the sheet of paper have no accessibility fault', async ({ page }) => {
+            await signIn(page);
+            await page.setViewportSize({ width: 390, height: 844 });
+            await openBench(page, 'Skarn Hill commuter');
+            await expect(page.getByRole('heading', { name: /^Stage 3/ })).toBeVisible();
+            expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
+            await clean(page);
+            await page.setViewportSize({ width: 1280, height: 800 });
+            await page.emulateMedia({ media: 'print' });
+            await expect(page.getByRole('banner')).toBeHidden();
+            await expect(page.getByRole('grid')).toBeVisible();
+            await clean(page);
+        });
     });
 }
 

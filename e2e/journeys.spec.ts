@@ -224,6 +224,95 @@ test('a place is found by a few letters, and its price is agreed', async ({ page
     await expect(panel.getByLabel('Price')).toHaveValue('new');
 });
 
+test('a variant is kept, laid over the run, compared figure by figure and taken back', async ({ page }) => {
+    await signIn(page);
+    await openBench(page, 'A bit each month');
+    await page.keyboard.press('v');
+    const panel = page.getByRole('complementary');
+    await panel.getByLabel('Name of the variant').fill('as asked');
+    await panel.getByRole('button', { name: 'Keep this plan' }).click();
+    await panel.getByLabel('on the run').check();
+    const run = page.getByRole('group', { name: /^The run/ });
+    await expect(run.getByText('as asked')).toBeVisible();
+    const before = await foot(page, 2).innerText();
+
+    await cell(page, 'Intercooler', 2).click();
+    await page.getByRole('button', { name: /^Front cooler, 9 L/ }).click();
+    await settled(page);
+    await page.keyboard.press('v');
+    await panel.getByRole('button', { name: 'Compare' }).click();
+    await expect(panel.getByRole('row', { name: /^Intercooler Front cooler, 9 L, stage 2/ })).toBeVisible();
+    await expect(panel.getByRole('row', { name: /^Median wheel power/ })).toContainText('(better)');
+    await panel.getByRole('button', { name: 'Take it' }).click();
+    await settled(page);
+    await expect(panel).toContainText('Part by part they are the same.');
+    expect(await foot(page, 2).innerText()).toBe(before);
+    await panel.getByRole('button', { name: 'Drop it' }).click();
+    await expect(panel).toContainText('None yet.');
+});
+
+test('the target is dragged on the run and nudged by keys, and the brief knows', async ({ page }) => {
+    await signIn(page);
+    await openBench(page, 'Quiet and quick');
+    const target = page.getByRole('slider', { name: /^Target/ });
+    const box = (await target.boundingBox()) ?? { x: 0, y: 0, width: 0, height: 0 };
+    await page.mouse.move(box.x + 200, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(box.x + 200, box.y - 30, { steps: 5 });
+    await page.mouse.up();
+    await expect.poll(async () => Number(await target.getAttribute('aria-valuenow'))).toBeGreaterThan(490);
+    const dragged = Number(await target.getAttribute('aria-valuenow'));
+    await target.focus();
+    await page.keyboard.press('Shift+ArrowDown');
+    await expect(target).toHaveAttribute('aria-valuenow', String(dragged - 10));
+    await page.getByRole('link', { name: 'Brief', exact: true }).click();
+    await expect(page.getByRole('spinbutton', { name: 'Wheel power' })).toHaveValue(String(dragged - 10));
+    await page.getByRole('spinbutton', { name: 'Wheel power' }).fill('480');
+    await page.getByRole('spinbutton', { name: 'Wheel power' }).press('Tab');
+    await expect(page.getByText(/480 whp asked/)).toBeVisible();
+});
+
+test('a person reads in their own units, and the others in theirs', async ({ page, browser }) => {
+    const other = await another(browser, 'owner');
+    await other.getByRole('button', { name: 'Odd' }).click();
+    const sheet = other.getByRole('dialog');
+    await sheet.getByLabel('Power').selectOption('kW');
+    await sheet.getByLabel('Torque').selectOption('Nm');
+    await sheet.getByLabel('Numbers').selectOption('point');
+    await sheet.getByRole('button', { name: 'Keep' }).click();
+    await expect(sheet).toHaveCount(0);
+    await openBench(other, JOB);
+    await expect(foot(other, 3)).toContainText(/wheel kW · \d+ N·m/);
+    await expect(foot(other, 3)).toContainText(/€\s\d\.\d{3}/);
+    await signIn(page);
+    await openBench(page, JOB);
+    await expect(foot(page, 3)).toContainText(/whp · \d+ lb-ft/);
+    await other.getByRole('button', { name: 'Odd' }).click();
+    await sheet.getByLabel('Power').selectOption('hp');
+    await sheet.getByLabel('Torque').selectOption('lb-ft');
+    await sheet.getByLabel('Numbers').selectOption('comma');
+    await sheet.getByRole('button', { name: 'Keep' }).click();
+    await expect(sheet).toHaveCount(0);
+    await other.context().close();
+});
+
+test('a job is found at the counter by keys, and what is due narrows the list', async ({ page }) => {
+    await signIn(page);
+    await page.keyboard.press('/');
+    await page.keyboard.type('maren');
+    await expect(
+        page.getByRole('list', { name: 'Jobs' }).getByRole('link', { name: /^Bench of/ }),
+    ).toHaveCount(1);
+    await page.keyboard.press('ArrowDown');
+    await expect(page.getByRole('link', { name: JOB, exact: true })).toBeFocused();
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('heading', { name: `Bench: ${JOB}` })).toBeAttached();
+    await page.goto('/');
+    await page.getByRole('button', { name: /^a limit is passed/ }).click();
+    await expect(page.getByRole('link', { name: 'Bench of Caravan along the coast' })).toBeVisible();
+    await expect(page.getByRole('link', { name: `Bench of ${JOB}` })).toHaveCount(0);
+});
+
 test('an earlier revision is looked at, changes nothing, and is restored', async ({ page }) => {
     await signIn(page);
     await openBench(page, 'Natural first');

@@ -323,7 +323,7 @@
             </tfoot>
         </table>
     </ContextMenu.Trigger>
-    <ContextMenu.Portal>
+    <ContextMenu.Portal to="#main">
         <ContextMenu.Content
             class="z-50 min-w-[250px] rounded-md border border-line bg-paper py-1 text-[13px] shadow-lg"
             onCloseAutoFocus={(event) => {

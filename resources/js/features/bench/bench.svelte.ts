@@ -1,5 +1,5 @@
 import type { Cell, Finding, SlotRow, StageEstimate } from '@/generated/estimate';
-import { drop, get, post } from '@/lib/api';
+import { drop, get, Offline, post } from '@/lib/api';
 import { Outbox, type Echo } from './outbox.svelte';
 import {
     HEAD,
@@ -363,7 +363,9 @@ export class Bench {
         try {
             this.variants = await listed;
         } catch (fault) {
-            this.error = fault instanceof Error ? fault.message : 'Not saved.';
+            // That the server cannot be reached is said once, by the changes that wait for it.
+            if (!(fault instanceof Offline))
+                this.error = fault instanceof Error ? fault.message : 'Not saved.';
         }
     }
 
