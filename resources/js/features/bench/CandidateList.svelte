@@ -12,8 +12,19 @@
     };
     let { candidates, loading, stock, pick, clear, leave }: Props = $props();
     let list: HTMLUListElement;
+    let typed = '';
+    let pause: ReturnType<typeof setTimeout> | undefined;
 
-    /** Arrows walk the candidates, Escape goes back to the board. */
+    /** Letters go to the candidate that has them in its name. */
+    function seek(letter: string) {
+        clearTimeout(pause);
+        pause = setTimeout(() => (typed = ''), 900);
+        typed += letter.toLowerCase();
+        const place = candidates.findIndex((one) => one.name.toLowerCase().includes(typed));
+        list.querySelectorAll<HTMLElement>('[data-candidate]')[place]?.focus();
+    }
+
+    /** Arrows walk the candidates, letters seek, Escape goes back to the board. */
     function keydown(event: KeyboardEvent) {
         const buttons = [...list.querySelectorAll<HTMLButtonElement>('button')];
         const at = buttons.indexOf(document.activeElement as HTMLButtonElement);
@@ -23,6 +34,11 @@
             buttons[Math.min(Math.max(0, to), buttons.length - 1)]?.focus();
         }
         if (event.key === 'Escape') leave();
+        if (event.key.length === 1 && /\S/.test(event.key) && !event.ctrlKey && !event.metaKey) {
+            event.preventDefault();
+            event.stopPropagation();
+            seek(event.key);
+        }
     }
 </script>
 

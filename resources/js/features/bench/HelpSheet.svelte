@@ -8,6 +8,7 @@
         ['↑ ↓ ← →', 'walk the board'],
         ['Home End', 'first and last column'],
         ['Shift ↑ ↓', 'select several in a column'],
+        ['A … Z', 'in the candidates: seek by name'],
         ['Esc', 'back to the board'],
     ];
     const groups = [
