@@ -1,0 +1,96 @@
+import { expect, test } from '@playwright/test';
+import { actions, press, type Hands } from '../resources/js/features/bench/actions';
+import type { Bench } from '../resources/js/features/bench/bench.svelte';
+import { FUEL, HEAD } from '../resources/js/features/bench/types';
+
+// What the bench can do, without a browser: one list gives keys, menu, palette and help.
+
+type Fake = Partial<Record<keyof Bench, unknown>>;
+
+function bench(state: Fake): Bench {
+    return {
+        slot: 'intercooler',
+        column: 2,
+        stages: [{}, {}, {}, {}],
+        row: { key: 'intercooler' },
+        cell: { state: 'new', part: 'cooler' },
+        bought: [{ key: 'intercooler' }],
+        picked: [],
+        saving: false,
+        state: { can_undo: true, can_redo: false },
+        ...state,
+    } as unknown as Bench;
+}
+
+function hands(done: string[]): Hands {
+    return {
+        enter: () => done.push('enter'),
+        rename: () => done.push('rename'),
+        show: (panel) => done.push(panel),
+        help: () => done.push('help'),
+        palette: () => done.push('palette'),
+    };
+}
+
+function key(name: string, more: Partial<KeyboardEvent> = {}) {
+    return {
+        key: name,
+        ctrlKey: false,
+        metaKey: false,
+        altKey: false,
+        preventDefault: () => {},
+        ...more,
+    } as KeyboardEvent;
+}
+
+test('a key means one thing in one place', () => {
+    for (const scope of ['cell', 'head'] as const) {
+        const keys = actions
+            .filter((one) => one.on === scope || one.on === 'bench')
+            .flatMap((one) => one.keys);
+        expect(new Set(keys).size, scope).toBe(keys.length);
+    }
+    for (const action of actions) {
+        expect(action.name).not.toBe('');
+        expect(action.stroke).not.toBe('');
+    }
+    expect(new Set(actions.map((one) => one.on + one.name)).size).toBe(actions.length);
+});
+
+test('the browser keeps its own keys', () => {
+    const done: string[] = [];
+    for (const held of [{ ctrlKey: true }, { metaKey: true }, { altKey: true }])
+        expect(press(key('h', held), ['bench'], bench({}), hands(done))).toBe(false);
+    expect(done).toEqual([]);
+    expect(press(key('h'), ['bench'], bench({}), hands(done))).toBe(true);
+    expect(done).toEqual(['history']);
+});
+
+test('the same key does what its place asks', () => {
+    const done: string[] = [];
+    const moved: string[] = [];
+    const state = {
+        shift: (by: number) => moved.push(`part ${by}`),
+        moveStage: (by: number) => moved.push(`stage ${by}`),
+    };
+    press(key('['), ['cell'], bench(state), hands(done));
+    press(key('['), ['head'], bench({ ...state, slot: HEAD, row: undefined }), hands(done));
+    press(key('Enter'), ['cell'], bench({}), hands(done));
+    press(key('Enter'), ['head'], bench({ slot: HEAD, row: undefined }), hands(done));
+    expect(moved).toEqual(['part -1', 'stage -1']);
+    expect(done).toEqual(['enter', 'rename']);
+});
+
+test('what cannot be done here is not done, nor offered', () => {
+    const offered = (state: Fake, on: 'cell' | 'head') =>
+        actions.filter((one) => one.on === on && one.can(bench(state))).map((one) => one.stroke);
+    expect(offered({ column: 1 }, 'cell')).not.toContain('[');
+    expect(offered({ column: 3 }, 'cell')).not.toContain(']');
+    expect(offered({ bought: [] }, 'cell')).not.toContain('S');
+    expect(offered({ slot: FUEL }, 'cell')).not.toContain('C');
+    expect(offered({ cell: { state: 'missing', part: 'pump' } }, 'cell')).toContain('A');
+    expect(offered({}, 'cell')).not.toContain('A');
+    expect(offered({ slot: HEAD, row: undefined, column: 0 }, 'head')).toEqual([]);
+    expect(offered({ slot: HEAD, row: undefined, column: 1 }, 'head')).not.toContain('M');
+    expect(press(key('U'), ['bench'], bench({}), hands([]))).toBe(false);
+});

@@ -1,0 +1,159 @@
+<?php
+
+namespace Tests\Formats;
+
+use Pebblerun\Core\Build\AmbiguousCase;
+use Pebblerun\Core\Bundle\Bundle;
+use Pebblerun\Core\Estimate\Document;
+use Pebblerun\Core\Estimate\Estimate;
+use Pebblerun\Core\Estimate\Figures;
+use Pebblerun\Core\Fuel\Fuel;
+use Pebblerun\Core\Limits\Reading;
+use Pebblerun\Core\Parts\Part;
+use Pebblerun\Core\Plan\Editor;
+use Pebblerun\Core\Planning\Fixes;
+use Pebblerun\Core\Units\Numerals;
+use Pebblerun\Core\Units\UnitSystem;
+use Pebblerun\Formats\Door;
+use Pebblerun\Formats\Folder;
+use Pebblerun\Formats\SchemaGate;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+
+/** Whatever is fitted on whichever platform: seeded plans of the demo's parts, and what must hold of every one. */
+final class AnyPlanTest extends TestCase
+{
+    private const ROOT = __DIR__.'/../..';
+
+    private const PLANS = 5;
+
+    /** One job of each platform, and seeds. */
+    public static function plans(): iterable
+    {
+        foreach (['skarn-hill-commuter', 'up-the-hill', 'caravan-tourer', 'quiet-blower'] as $job) {
+            for ($seed = 1; $seed <= self::PLANS; $seed++) {
+                yield "{$job} {$seed}" => [$job, $seed];
+            }
+        }
+    }
+
+    private static function bundle(string $job): Bundle
+    {
+        return Door::standard()->open((new Folder(self::ROOT.'/demo', Door::standard()))->bundle($job));
+    }
+
+    /** @return array<string, mixed> a plan document of up to four stages with up to six parts each */
+    private static function plan(Bundle $bundle, int $seed): array
+    {
+        $random = new Randomizer(new Mt19937($seed));
+        $parts = array_map(fn (Part $part): string => $part->key, array_values($bundle->catalog->parts->all()));
+        $fuels = array_map(fn (Fuel $fuel): string => $fuel->key, array_values($bundle->catalog->fuels));
+        $stages = [];
+        for ($i = 1, $count = $random->getInt(1, 4); $i <= $count; $i++) {
+            $picked = $random->pickArrayKeys($parts, $random->getInt(1, 6));
+            $stages[] = [
+                'key' => "s{$i}", 'name' => "stage {$i}", 'fuel' => $fuels[$random->getInt(0, count($fuels) - 1)],
+                'changes' => array_map(fn (int $at): array => ['fit' => $parts[$at]], $picked),
+            ];
+        }
+
+        return ['name' => 'any', 'stages' => $stages];
+    }
+
+    #[DataProvider('plans')]
+    public function test_its_document_follows_the_schema_in_any_units(string $job, int $seed): void
+    {
+        $bundle = self::bundle($job);
+        $estimate = Estimate::of($bundle->withPlan(self::plan($bundle, $seed)));
+        $gate = new SchemaGate(self::ROOT.'/schemas');
+        foreach ([[$bundle->units, Numerals::Comma], [UnitSystem::parse(['power' => 'kW', 'torque' => 'Nm', 'pressure' => 'psi', 'temperature' => 'F', 'mass' => 'lb']), Numerals::Point]] as [$units, $numerals]) {
+            $gate->check('estimate.json', json_decode((string) json_encode(Document::of($estimate, $units, $numerals))));
+        }
+        $this->addToAssertionCount(1);
+    }
+
+    #[DataProvider('plans')]
+    public function test_its_figures_are_in_order_and_bounded(string $job, int $seed): void
+    {
+        $bundle = self::bundle($job);
+        $estimate = Estimate::of($bundle->withPlan(self::plan($bundle, $seed)));
+        $start = $estimate->results[0]->power->p50;
+        foreach ($estimate->results as $i => $result) {
+            foreach ([$result->power, $result->torque] as $spread) {
+                self::assertLessThanOrEqual($spread->p50, $spread->p10);
+                self::assertLessThanOrEqual($spread->p90, $spread->p50);
+            }
+            self::assertGreaterThan(0.4 * $start, $result->power->p10, "stage {$i} still runs");
+            self::assertLessThan(4.0 * $start, $result->power->p90, "stage {$i} is of this world");
+            self::assertEqualsWithDelta($result->likely->peakPower()->value, $result->power->p50, 0.06 * $start, 'likely and median are near');
+            foreach ($result->likely->torque as $torque) {
+                self::assertGreaterThanOrEqual(0.0, $torque);
+            }
+            foreach ($result->readings as $reading) {
+                self::assertLimit($reading);
+            }
+        }
+        foreach ($estimate->costs as $i => $cost) {
+            self::assertGreaterThanOrEqual($estimate->costs[max(0, $i - 1)]->cumulative->likely, $cost->cumulative->likely);
+            self::assertLessThanOrEqual($cost->cumulative->high, $cost->cumulative->likely);
+        }
+    }
+
+    private static function assertLimit(Reading $reading): void
+    {
+        self::assertGreaterThanOrEqual($reading->safe, $reading->edge);
+        if ($reading->used !== null) {
+            self::assertGreaterThanOrEqual(0.0, $reading->used);
+            self::assertSame($reading->demand > $reading->safe + 1e-6, $reading->excess() > 0.0);
+        }
+    }
+
+    #[DataProvider('plans')]
+    public function test_it_gives_the_same_again_and_with_what_was_kept(string $job, int $seed): void
+    {
+        $bundle = self::bundle($job);
+        $plan = self::plan($bundle, $seed);
+        $once = Estimate::of($bundle->withPlan($plan));
+        $kept = json_decode((string) json_encode($once->figures), true);
+        self::assertEquals(Document::of($once, $bundle->units), Document::of(Estimate::of($bundle->withPlan($plan), $kept), $bundle->units));
+    }
+
+    #[DataProvider('plans')]
+    public function test_a_change_and_its_way_back_leave_the_estimate_as_it_was(string $job, int $seed): void
+    {
+        $bundle = self::bundle($job);
+        $plan = self::plan($bundle, $seed);
+        $last = $plan['stages'][count($plan['stages']) - 1]['key'];
+        $there = Editor::apply($plan, [['do' => 'add-stage', 'name' => ''], ['do' => 'move-stage', 'stage' => $last, 'to' => $last]], $bundle->catalog);
+        $added = $there['stages'][count($there['stages']) - 1]['key'];
+        $back = Editor::apply($there, [['do' => 'remove-stage', 'stage' => $added]], $bundle->catalog);
+        self::assertSame($plan, $back);
+        $longer = Estimate::of($bundle->withPlan($there));
+        $before = Estimate::of($bundle->withPlan($plan));
+        self::assertEquals($before->last()->power, $longer->results[count($before->results) - 1]->power, 'a later stage moves no earlier one');
+    }
+
+    #[DataProvider('plans')]
+    public function test_what_is_offered_as_a_fix_can_be_done(string $job, int $seed): void
+    {
+        $bundle = self::bundle($job);
+        $plan = self::plan($bundle, $seed);
+        $estimate = Estimate::of($bundle->withPlan($plan));
+        $fixes = new Fixes($estimate, $plan, new Figures($bundle->units, 'EUR'));
+        foreach (['budget', 'limits', 'build', 'fuel', 'law'] as $subject) {
+            foreach ($fixes->of($subject) as $fix) {
+                $after = Editor::apply($plan, $fix['commands'], $bundle->catalog);
+                self::assertNotEquals($plan, $after, $fix['sentence']);
+                self::assertNotSame('', $fix['sentence']);
+                try {
+                    Estimate::of($bundle->withPlan($after));
+                } catch (AmbiguousCase $fault) {
+                    self::fail($fault->getMessage());
+                }
+            }
+        }
+        $this->addToAssertionCount(1);
+    }
+}
