@@ -48,7 +48,9 @@ test('a warning told is noted with day and name, and stays so', async ({ page })
 test('what came with the car stands in column zero, unknown things too', async ({ page }) => {
     await signIn(page);
     await openBrief(page, JOB);
-    await page.getByText(/^Fitted already/).click();
+    const summary = page.getByText(/^Fitted already/);
+    const before = await summary.innerText();
+    await summary.click();
     await page
         .getByRole('combobox', { name: 'Filter', exact: true })
         .selectOption({ label: 'Panel filters' });
