@@ -14,12 +14,12 @@ final class CounterController
 {
     public function show(CounterRequest $request): Response
     {
-        return Inertia::render('Counter', (new Counter($request->person()))->page($request->words(), $request->due(), $request->sort(), $request->page()));
+        return Inertia::render('Counter', (new Counter($request->author()))->page($request->words(), $request->due(), $request->sort(), $request->page()));
     }
 
     public function start(StartJobRequest $request, StartJob $start): RedirectResponse
     {
-        $job = $start->start($request->platform(), $request->string('customer')->value(), $request->string('title')->value(), $request->person());
+        $job = $start->start($request->platform(), $request->string('customer')->value(), $request->string('title')->value(), $request->author());
 
         return redirect("/jobs/{$job->id}/brief");
     }

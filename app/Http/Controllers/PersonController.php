@@ -21,7 +21,7 @@ final class PersonController
 
     public function update(PersonRequest $request): RedirectResponse
     {
-        $request->person()->forceFill(['units' => $request->units(), 'numerals' => $request->numerals()])->save();
+        $request->author()->forceFill(['units' => $request->units(), 'numerals' => $request->numerals()])->save();
 
         return back();
     }

@@ -3,13 +3,11 @@
 namespace App\Http\Requests;
 
 use App\Models\CustomerJob;
-use App\Models\User;
-use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Pebblerun\Core\Verdict\NextStep;
 
 /** What the counter is asked to show. */
-final class CounterRequest extends FormRequest
+final class CounterRequest extends SignedInRequest
 {
     public const PRICE = 'price';
 
@@ -49,11 +47,5 @@ final class CounterRequest extends FormRequest
     public function page(): int
     {
         return max(1, $this->integer('page', 1));
-    }
-
-    public function person(): User
-    {
-        /** @var User */
-        return $this->user();
     }
 }

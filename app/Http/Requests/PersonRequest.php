@@ -2,8 +2,6 @@
 
 namespace App\Http\Requests;
 
-use App\Models\User;
-use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\Rule;
 use Pebblerun\Core\Units\MassUnit;
 use Pebblerun\Core\Units\Numerals;
@@ -13,7 +11,7 @@ use Pebblerun\Core\Units\TemperatureUnit;
 use Pebblerun\Core\Units\TorqueUnit;
 
 /** What a person wants to read in. */
-final class PersonRequest extends FormRequest
+final class PersonRequest extends SignedInRequest
 {
     /** @return array<string, list<mixed>> */
     public function rules(): array
@@ -38,11 +36,5 @@ final class PersonRequest extends FormRequest
     public function numerals(): Numerals
     {
         return Numerals::from($this->string('numerals')->value());
-    }
-
-    public function person(): User
-    {
-        /** @var User */
-        return $this->user();
     }
 }

@@ -2,11 +2,8 @@
 
 namespace App\Http\Requests;
 
-use App\Models\User;
-use Illuminate\Foundation\Http\FormRequest;
-
 /** A change says which revision it was made on. */
-class RevisionRequest extends FormRequest
+class RevisionRequest extends SignedInRequest
 {
     /** @return array<string, list<mixed>> */
     public function rules(): array
@@ -17,13 +14,5 @@ class RevisionRequest extends FormRequest
     public function revision(): int
     {
         return $this->integer('revision');
-    }
-
-    public function author(): User
-    {
-        $user = $this->user();
-        assert($user instanceof User);
-
-        return $user;
     }
 }

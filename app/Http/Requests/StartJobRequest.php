@@ -4,10 +4,8 @@ namespace App\Http\Requests;
 
 use App\Models\CustomerJob;
 use App\Models\Platform;
-use App\Models\User;
-use Illuminate\Foundation\Http\FormRequest;
 
-final class StartJobRequest extends FormRequest
+final class StartJobRequest extends SignedInRequest
 {
     public function authorize(): bool
     {
@@ -27,12 +25,6 @@ final class StartJobRequest extends FormRequest
     /** Of the person's own shop; another's is as good as none. */
     public function platform(): Platform
     {
-        return Platform::query()->where('shop_id', $this->person()->shop_id)->findOrFail($this->integer('platform'));
-    }
-
-    public function person(): User
-    {
-        /** @var User */
-        return $this->user();
+        return Platform::query()->where('shop_id', $this->author()->shop_id)->findOrFail($this->integer('platform'));
     }
 }

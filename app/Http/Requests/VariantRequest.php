@@ -2,10 +2,7 @@
 
 namespace App\Http\Requests;
 
-use App\Models\User;
-use Illuminate\Foundation\Http\FormRequest;
-
-final class VariantRequest extends FormRequest
+final class VariantRequest extends SignedInRequest
 {
     /** @return array<string, list<mixed>> */
     public function rules(): array
@@ -16,11 +13,5 @@ final class VariantRequest extends FormRequest
     public function name(): string
     {
         return trim($this->string('name')->value());
-    }
-
-    public function author(): User
-    {
-        /** @var User */
-        return $this->user();
     }
 }

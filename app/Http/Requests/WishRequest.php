@@ -2,12 +2,10 @@
 
 namespace App\Http\Requests;
 
-use App\Models\User;
-use Illuminate\Foundation\Http\FormRequest;
 use Pebblerun\Core\Units\UnitSystem;
 
 /** A line dragged on the run: the target in the person's own unit of power, or the budget. */
-final class WishRequest extends FormRequest
+final class WishRequest extends SignedInRequest
 {
     /** @return array<string, list<mixed>> */
     public function rules(): array
@@ -30,11 +28,5 @@ final class WishRequest extends FormRequest
     public function budget(): ?float
     {
         return $this->has('budget') ? $this->float('budget') : null;
-    }
-
-    public function author(): User
-    {
-        /** @var User */
-        return $this->user();
     }
 }

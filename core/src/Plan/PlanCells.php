@@ -30,7 +30,8 @@ final readonly class PlanCells
         $is = $this->of($after);
         $changed = [];
         foreach (array_keys($was + $is) as $place) {
-            if (($was[$place] ?? null) !== ($is[$place] ?? null)) {
+            // By what stands there; its words also say in which stage, and that may only have moved.
+            if (($was[$place][0] ?? null) !== ($is[$place][0] ?? null)) {
                 $changed[$place] = $is[$place][1] ?? 'taken away';
             }
         }

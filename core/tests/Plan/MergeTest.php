@@ -31,6 +31,7 @@ final class MergeTest extends TestCase
         yield 'a stage that is gone' => [['do' => 'remove-stage', 'stage' => 's2'], $fit('s2', 'cooler'), true];
         yield 'two new stages' => [['do' => 'add-stage', 'name' => 'a'], ['do' => 'add-stage', 'name' => 'b'], true];
         yield 'a new stage and a part' => [['do' => 'add-stage', 'name' => 'a'], $fit('s1', 'cooler'), false];
+        yield 'a stage put elsewhere and a part' => [['do' => 'move-stage', 'stage' => 's2', 'to' => 's1'], $fit('s1', 'cooler'), false];
         yield 'different settings' => [['do' => 'settings', 'loss' => 'constant'], ['do' => 'settings', 'stacking' => 'sum'], false];
         yield 'one setting' => [['do' => 'settings', 'stacking' => 'compound'], ['do' => 'settings', 'stacking' => 'sum'], true];
     }
