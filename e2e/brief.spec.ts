@@ -101,3 +101,18 @@ test('each fuel says what it would give and what would make it up', async ({ pag
     await expect(page.getByText(/^Cautious: refuses .+ in stage \d/)).toBeVisible();
     await expect(page.getByText(/^The plan is there after stage 3, at €/)).toBeVisible();
 });
+
+test('a time is a target too, and says what power it asks', async ({ page }) => {
+    await signIn(page);
+    await openBrief(page, 'A time up Skarn Hill');
+    const kind = page.getByRole('radiogroup', { name: 'Target' });
+    await kind.getByText('A quarter mile').click();
+    await expect(page.getByText(/whp for 14\.0 s/)).toBeVisible();
+    await page.getByRole('spinbutton', { name: 'Quarter mile in' }).fill('13.2');
+    await page.getByRole('spinbutton', { name: 'Quarter mile in' }).press('Tab');
+    await expect(page.getByText(/whp for 13\.2 s/)).toBeVisible();
+    await kind.getByText('Wheel power').click();
+    await page.getByRole('spinbutton', { name: 'Wheel power' }).fill('192');
+    await page.getByRole('spinbutton', { name: 'Wheel power' }).press('Tab');
+    await expect(page.getByText(/192 whp asked/)).toBeVisible();
+});

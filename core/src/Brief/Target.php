@@ -5,12 +5,22 @@ namespace Pebblerun\Core\Brief;
 /** What the customer wants to reach. */
 final readonly class Target
 {
-    private function __construct(public ?float $power, public ?float $torque, public ?float $atRpm) {}
+    /** @param  ?float  $seconds  the quarter mile that asks for the power */
+    private function __construct(public ?float $power, public ?float $torque, public ?float $atRpm, public ?float $seconds = null) {}
 
     /** @param  float  $power  W at the wheels */
     public static function power(float $power): self
     {
         return new self($power, null, null);
+    }
+
+    /**
+     * @param  float  $seconds  over a quarter mile
+     * @param  float  $power  W at the wheels that it asks
+     */
+    public static function quarterMile(float $seconds, float $power): self
+    {
+        return new self($power, null, null, $seconds);
     }
 
     /**

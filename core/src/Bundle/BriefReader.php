@@ -6,6 +6,7 @@ use Pebblerun\Core\Brief\Brief;
 use Pebblerun\Core\Brief\Budget;
 use Pebblerun\Core\Brief\Came;
 use Pebblerun\Core\Brief\HealthCheck;
+use Pebblerun\Core\Brief\QuarterMile;
 use Pebblerun\Core\Brief\Refusal;
 use Pebblerun\Core\Brief\Target;
 use Pebblerun\Core\Brief\Wishes;
@@ -21,21 +22,14 @@ final readonly class BriefReader
 
     public function read(Node $node): Brief
     {
-        $car = $node->get('car');
+        $car = $this->car($node);
         $range = $node->maybe('rpm_range');
         $power = $this->platform->baseline->peakPower()->rpm;
 
         return new Brief(
-            new Car(
-                $car->get('year')->int(),
-                $car->get('gearbox')->keyword('manual', 'automatic', 'dual-clutch'),
-                $node->maybe('use')?->keyword('road', 'track') ?? 'road',
-                $this->platform->aspiration,
-                $this->platform->drive,
-                self::measuredLoss($car->maybe('measured_loss')),
-            ),
+            $car,
             $this->came($node->get('came')),
-            $this->target($node->maybe('target')),
+            $this->target($node->maybe('target'), $car),
             new Budget(
                 $node->maybe('budget')?->maybe('total')?->minor(),
                 $node->maybe('budget')?->maybe('now')?->minor(),
@@ -52,6 +46,20 @@ final readonly class BriefReader
                 $node->maybe('inspection')?->keyword('usual', 'strict', 'none') === 'strict',
                 $node->maybe('warranty')?->keyword('running', 'over') === 'running',
             ),
+        );
+    }
+
+    private function car(Node $node): Car
+    {
+        $car = $node->get('car');
+
+        return new Car(
+            $car->get('year')->int(),
+            $car->get('gearbox')->keyword('manual', 'automatic', 'dual-clutch'),
+            $node->maybe('use')?->keyword('road', 'track') ?? 'road',
+            $this->platform->aspiration,
+            $this->platform->drive,
+            self::measuredLoss($car->maybe('measured_loss')),
         );
     }
 
@@ -105,7 +113,7 @@ final readonly class BriefReader
         return array_map(fn (Node $slot): string => $slot->keyword(...array_keys($this->platform->slots)), $node->each('unknown'));
     }
 
-    private function target(?Node $node): ?Target
+    private function target(?Node $node, Car $car): ?Target
     {
         return match (true) {
             $node === null => null,
@@ -114,7 +122,17 @@ final readonly class BriefReader
                 $node->get('torque')->number() * $this->units->torque->newtonMetres(),
                 $node->get('at_rpm')->number(),
             ),
+            $node->has('quarter_mile') => $this->time($node->get('quarter_mile'), $car),
             default => null,
         };
+    }
+
+    private function time(Node $node, Car $car): Target
+    {
+        $seconds = $node->number();
+        $mass = $this->platform->mass ?? $node->refuse('the platform states no mass, so a time asks for no power: ask for a power instead.');
+        $seconds >= 5.0 && $seconds <= 40.0 || $node->refuse("{$seconds} s is no time over a quarter mile: give 5 to 40.");
+
+        return Target::quarterMile($seconds, QuarterMile::power($seconds, $mass) * (1.0 - $car->lossShare()));
     }
 }

@@ -37,7 +37,7 @@ final readonly class Verdict
             return new Sentence('target', Status::Unknown, "{$reached} likely", 'no target asked yet', []);
         }
         [$draws, $asked, $words] = $target->power !== null
-            ? [$last->power, $target->power, $this->say->sayPower($target->power)]
+            ? [$last->power, $target->power, $this->say->sayPower($target->power).($target->seconds === null ? '' : " for {$this->say->numerals->write($target->seconds, 1)} s")]
             : [$last->atTarget ?? $last->torque, (float) $target->torque, $this->say->sayTorque((float) $target->torque).' at '.$this->say->sayRpm((float) $target->atRpm)];
         $reached = $target->power !== null ? $reached : $this->say->sayTorque($draws->p50);
         $chance = (float) $draws->chance;
@@ -53,6 +53,9 @@ final readonly class Verdict
             "Eight cars in ten land between {$say($draws->p10)} and {$say($draws->p90)}.",
             "Quoted gains simply added up would promise {$this->say->sayPower($last->plainSum)}.",
         ];
+        if ($target->seconds !== null) {
+            $reasons[] = "A quarter mile in {$this->say->numerals->write($target->seconds, 1)} s asks about that much of this car’s mass with driver: a rule of thumb, for a closed course.";
+        }
         foreach ($last->bindings as $binding) {
             $reasons[] = "{$binding->ceiling->name} costs {$this->say->sayPower($binding->power)}.";
         }

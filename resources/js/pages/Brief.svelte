@@ -147,6 +147,7 @@
                 options={[
                     { value: 'power', words: 'Wheel power' },
                     { value: 'torque', words: 'Torque at a speed' },
+                    { value: 'time', words: 'A quarter mile' },
                     { value: 'none', words: 'Not asked yet' },
                 ]}
                 value={form.targetKind}
@@ -160,6 +161,17 @@
                     value={target.power}
                     set={(text) => form.answer({ target: { power: whole(text, target.power) } })}
                     min={1}
+                />
+            {:else if form.brief.target && 'quarter_mile' in form.brief.target}
+                {@const target = form.brief.target}
+                <NumberField
+                    label="Quarter mile in"
+                    unit="s"
+                    value={target.quarter_mile}
+                    set={(text) =>
+                        form.answer({ target: { quarter_mile: whole(text, target.quarter_mile) } })}
+                    min={5}
+                    step={0.1}
                 />
             {:else if form.brief.target}
                 {@const target = form.brief.target}

@@ -27,6 +27,8 @@ export const UNKNOWN = '?';
 type Told = NonNullable<Brief['told']>[number];
 export type Refused = NonNullable<Brief['refuses']>[number];
 
+type Kind = 'power' | 'torque' | 'time' | 'none';
+
 type Theirs = { message: string; revision: number; brief: Brief; title: string; customer: string };
 
 /** The brief as it is being asked; saved as one goes. */
@@ -54,15 +56,17 @@ export class BriefForm {
         this.saved = saved;
     }
 
-    get targetKind(): 'power' | 'torque' | 'none' {
+    get targetKind(): Kind {
         if (!this.brief.target) return 'none';
+        if ('quarter_mile' in this.brief.target) return 'time';
         return 'power' in this.brief.target ? 'power' : 'torque';
     }
 
-    aim(kind: 'power' | 'torque' | 'none') {
+    aim(kind: Kind) {
         if (kind === 'none') this.brief.target = undefined;
         if (kind === 'power') this.brief.target = { power: 280 };
         if (kind === 'torque') this.brief.target = { torque: 290, at_rpm: 3000 };
+        if (kind === 'time') this.brief.target = { quarter_mile: 14 };
         this.save();
     }
 
