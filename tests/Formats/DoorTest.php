@@ -35,6 +35,12 @@ final class DoorTest extends TestCase
         yield 'text for a number' => [['budget' => ['total' => 'much']], 'budget.total: "much" must be a number.'];
         yield 'below nothing' => [['budget' => ['total' => -1]], 'budget.total: -1 is too low: give 0 or more.'];
         yield 'half a target' => [['target' => ['torque' => 300]], 'target'];
+        yield 'a time that nobody drives' => [['target' => ['quarter_mile' => 2]], 'target'];
+        yield 'a noise nobody makes' => [['noise' => 'deafening'], 'noise: "deafening" is not known here: use one of as-stock, a-little, open.'];
+        yield 'a refusal that is none' => [['refuses' => ['rain']], 'refuses[0]: "rain" is not known here'];
+        yield 'a check that is none' => [['came' => ['parts' => [], 'fuel' => 'pump', 'checks' => ['paint' => 'good']]], '"paint" is not known here'];
+        yield 'a finding that is none' => [['came' => ['parts' => [], 'fuel' => 'pump', 'checks' => ['oil' => 'so-so']]], 'came.checks.oil: "so-so" is not known here: use one of good, bad.'];
+        yield 'a warning without a day' => [['told' => [['warning' => 'law', 'by' => 'Ines']]], 'told[0]'];
         yield 'a key with spaces' => [['fuels' => ['Pump 98']], 'fuels[0]: "Pump 98" is not well formed'];
     }
 
