@@ -69,6 +69,21 @@ final class FixesTest extends TestCase
         self::assertSame([], self::fixes(SmallBundle::document(), 'budget'), 'nothing to settle');
     }
 
+    public function test_of_two_parts_that_could_go_the_one_missed_least_is_named(): void
+    {
+        $document = SmallBundle::document();
+        $document['parts'][1]['price'] = ['new' => 400];
+        $document['parts'][3]['price'] = ['new' => 400];
+        $estimate = Estimate::of(BundleReader::read($document));
+        $document['brief']['budget']['total'] = $estimate->costs[2]->cumulative->likely / 100 - 50;
+        $lost = [];
+        foreach ($estimate->last()->shares as $share) {
+            $lost[$share->mounted->part->name] = $share->lost;
+        }
+        self::assertGreaterThan($lost['Cooler'], $lost['Filter'], 'the uncovered cooler is missed less');
+        self::assertStringStartsWith('Without Cooler', self::settled($document, 'budget')[0]);
+    }
+
     public function test_a_target_just_out_of_reach_is_met_by_the_cheapest_part_that_does(): void
     {
         $likely = Estimate::of(BundleReader::read(SmallBundle::document()))->last()->power->p50 / 745.699872;
