@@ -9,7 +9,7 @@ use RuntimeException;
 /** Somebody saved in between: carries what they did, so that both sides can be shown. */
 final class OutdatedRevision extends RuntimeException
 {
-    /** @param  list<array{mine: string, theirs: string, clashes: bool}>  $fields  one for each command that was wanted */
+    /** @param  list<array{mine: string, theirs: string, clashes: bool, can: bool}>  $fields  one for each command that was wanted */
     public function __construct(public readonly Plan $plan, public readonly int $basedOn, public readonly array $fields = [])
     {
         parent::__construct("This plan is at revision {$plan->revision} now; the change was made on revision {$basedOn}.");

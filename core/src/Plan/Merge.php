@@ -15,7 +15,8 @@ use Pebblerun\Core\CoreException;
 final readonly class Merge
 {
     /**
-     * @param  list<array{mine: string, theirs: string, clashes: bool}>  $fields  one for each command; theirs is empty where nothing clashes
+     * @param  list<array{mine: string, theirs: string, clashes: bool, can: bool}>  $fields  one for each command; theirs is empty where
+     *                                                                              nothing clashes, and it cannot stand where what it needs is gone
      */
     private function __construct(public array $fields) {}
 
@@ -37,8 +38,9 @@ final readonly class Merge
             $follows = self::tried($current, $command, $catalog) !== null || $before !== $base;
             $fields[] = [
                 'mine' => CommandWords::of([$command], $before, $catalog),
-                'theirs' => $follows ? implode('; ', $clashes) : 'what it needs is gone',
+                'theirs' => implode('; ', $clashes) ?: ($follows ? '' : 'what it needs is gone'),
                 'clashes' => $clashes !== [] || ! $follows,
+                'can' => $follows,
             ];
         }
 

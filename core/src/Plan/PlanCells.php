@@ -32,7 +32,7 @@ final readonly class PlanCells
         foreach (array_keys($was + $is) as $place) {
             // By what stands there; its words also say in which stage, and that may only have moved.
             if (($was[$place][0] ?? null) !== ($is[$place][0] ?? null)) {
-                $changed[$place] = $is[$place][1] ?? 'taken away';
+                $changed[$place] = $is[$place][1] ?? explode(':', $was[$place][1])[0].': taken away';
             }
         }
 

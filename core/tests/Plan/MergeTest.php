@@ -64,6 +64,17 @@ final class MergeTest extends TestCase
         self::assertEquals($sorted(Editor::apply(self::BASE, [$theirs, $mine], $catalog)), $sorted(Editor::apply(self::BASE, [$mine, $theirs], $catalog)));
     }
 
+    public function test_what_cannot_be_done_any_more_says_so_and_still_shows_the_other_side(): void
+    {
+        $catalog = (new Lyre)->catalog();
+        $theirs = Editor::apply(self::BASE, [['do' => 'clear', 'stage' => 's1', 'slot' => 'filter']], $catalog);
+        $merge = Merge::of(self::BASE, $theirs, [['do' => 'move', 'stage' => 's1', 'to' => 's2', 'part' => 'intake'], ['do' => 'rename-stage', 'stage' => 's1', 'name' => 'x']], $catalog);
+        self::assertSame([false, true], array_column($merge->fields, 'can'));
+        self::assertSame(['Filter in stage 1: taken away', ''], array_column($merge->fields, 'theirs'));
+        $gone = Editor::apply(self::BASE, [['do' => 'remove-stage', 'stage' => 's2']], $catalog);
+        self::assertSame('what it needs is gone', Merge::of(self::BASE, $gone, [['do' => 'fit', 'stage' => 's2', 'part' => 'cooler']], $catalog)->fields[0]['theirs']);
+    }
+
     public function test_later_commands_may_rest_on_earlier_ones_of_the_same_hand(): void
     {
         $catalog = (new Lyre)->catalog();

@@ -19,7 +19,7 @@ final class PlanCellsTest extends TestCase
     public static function changes(): iterable
     {
         yield 'nothing' => ['name', 'Another name', []];
-        yield 'a part' => ['stages.0.changes.1', ['fit' => 'catback'], ['s1/filter' => 'taken away', 's1/catback' => 'Catback in stage 1: Catback']];
+        yield 'a part' => ['stages.0.changes.1', ['fit' => 'catback'], ['s1/filter' => 'Filter in stage 1: taken away', 's1/catback' => 'Catback in stage 1: Catback']];
         yield 'a price' => ['stages.0.changes.1', ['fit' => 'intake', 'agreed' => 90, 'quantity' => 2], ['s1/filter' => 'Filter in stage 1: Intake, agreed at 90, 2 of them']];
         yield 'a basis' => ['stages.0.changes.1', ['fit' => 'intake', 'basis' => 'owned'], ['s1/filter' => 'Filter in stage 1: Intake, owned']];
         yield 'back to stock' => ['stages.0.changes.1', ['remove' => 'filter'], ['s1/filter' => 'Filter in stage 1: back to stock']];
@@ -51,7 +51,7 @@ final class PlanCellsTest extends TestCase
         $after = self::PLAN;
         unset($after['stages'][1]['changes'][0]);
         $after['stages'][1]['changes'] = array_values($after['stages'][1]['changes']);
-        self::assertSame(['s2/inlet' => 'taken away', 's2/downpipe' => 'taken away'], (new PlanCells($lyre->catalog()))->changed(self::PLAN, $after));
+        self::assertSame(['s2/inlet' => 'Inlet in stage 2: taken away', 's2/downpipe' => 'Downpipe in stage 2: taken away'], (new PlanCells($lyre->catalog()))->changed(self::PLAN, $after));
     }
 
     public function test_stages_are_one_row_and_each_its_own_places(): void

@@ -312,11 +312,13 @@
                                 column,
                             )
                                 ? 'outline-2 -outline-offset-2 outline-river'
-                                : ''} {bench.saving ? 'italic opacity-60' : ''}"
+                                : ''}"
                             onclick={() => bench.select(FOOT, column)}
                             ondblclick={hands.enter}
                         >
-                            <StageFoot {stage} labels={bench.estimate.labels} />
+                            <div class={bench.saving ? 'italic opacity-60' : ''}>
+                                <StageFoot {stage} labels={bench.estimate.labels} />
+                            </div>
                         </td>
                     {/each}
                 </tr>

@@ -51,9 +51,15 @@
                                         ><input
                                             type="radio"
                                             name="field-{i}"
+                                            disabled={!field.can}
                                             checked={mine[i]}
                                             onchange={() => choose(i, true)}
-                                        />{field.mine}</label
+                                        /><span
+                                            >{field.mine}{#if !field.can}<span
+                                                    class="block text-[12px] text-soft"
+                                                    >cannot be done any more</span
+                                                >{/if}</span
+                                        ></label
                                     >
                                 </td>
                             {:else}

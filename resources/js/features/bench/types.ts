@@ -73,7 +73,7 @@ export type Conflict = {
     revision: number;
     theirs: RevisionNote[];
     /** One for each command of ours; theirs is empty where nothing clashes. */
-    fields: { mine: string; theirs: string; clashes: boolean }[];
+    fields: { mine: string; theirs: string; clashes: boolean; can: boolean }[];
     mine: Command[];
     words: string;
 };
