@@ -14,6 +14,12 @@ final readonly class Target
         return new self($power, null, null);
     }
 
+    /** W of wheel power, or N·m of wheel torque at its speed. */
+    public function asked(): float
+    {
+        return $this->power ?? (float) $this->torque;
+    }
+
     /**
      * @param  float  $seconds  over a quarter mile
      * @param  float  $power  W at the wheels that it asks

@@ -22,7 +22,6 @@ final readonly class Comparison
         $here = $this->here->last();
         $there = $this->there->last();
         $both = fn (callable $of): array => [$of($this->here), $of($this->there)];
-        $spend = fn (Estimate $one): int => $one->costs[count($one->costs) - 1]->cumulative->likely;
         $hours = fn (Estimate $one): int => array_sum(array_map(fn ($cost): int => $cost->hours, $one->costs));
 
         return [
@@ -30,7 +29,7 @@ final readonly class Comparison
             $this->line('One car in ten has less than', [$here->power->p10, $there->power->p10], $this->say->sayPower(...), 1),
             $this->line('Median wheel torque', [$here->torque->p50, $there->torque->p50], $this->say->sayTorque(...), 1),
             $this->line('Torque over the speeds used', [$here->usedGain, $there->usedGain], fn (float $gain): string => $this->say->numerals->signed(100 * $gain, 1).' %', 1),
-            $this->line('In all', $both($spend), $this->say->sayMoney(...), -1),
+            $this->line('In all', $both(fn (Estimate $one): int => $one->total()->likely), $this->say->sayMoney(...), -1),
             $this->line('Hours', $both($hours), fn (int $hundredths): string => $this->say->numerals->write($hundredths / 100, 1).' h', -1),
             $this->line('Stages', $both(fn (Estimate $one): int => count($one->results) - 1), strval(...), 0),
             $this->weakest($here, $there),

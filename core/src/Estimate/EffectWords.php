@@ -61,8 +61,7 @@ final readonly class EffectWords
     {
         $bears = [];
         foreach ($part->effects->limits as $limit) {
-            $safe = $this->say->limit($limit->quantity, $limit->points[0][1]);
-            $bears[] = $this->say->numerals->write($safe, $safe < 10.0 ? 2 : 0)." {$this->say->limitLabel($limit->quantity)} of {$limit->quantity->words()}";
+            $bears[] = "{$this->say->sayLimit($limit->quantity, $limit->points[0][1])} of {$limit->quantity->words()}";
         }
 
         return $bears === [] ? '' : 'It is safe to '.implode(' and ', array_unique($bears)).'.';

@@ -7,9 +7,11 @@ use Pebblerun\Core\Build\StageResult;
 use Pebblerun\Core\Build\State;
 use Pebblerun\Core\Build\Trade;
 use Pebblerun\Core\Bundle\Bundle;
+use Pebblerun\Core\Cost\MoneyRange;
 use Pebblerun\Core\Cost\Pricing;
 use Pebblerun\Core\Cost\StageCost;
 use Pebblerun\Core\Draws\LatinDraws;
+use Pebblerun\Core\Draws\Percentiles;
 use Pebblerun\Core\Findings\Finding;
 use Pebblerun\Core\Findings\Inspector;
 
@@ -44,6 +46,42 @@ final readonly class Estimate
     public function last(): StageResult
     {
         return $this->results[count($this->results) - 1];
+    }
+
+    /** Money of all stages. */
+    public function total(): MoneyRange
+    {
+        return $this->costs[count($this->costs) - 1]->cumulative;
+    }
+
+    /** The draws that the target is held against: power, or torque at its speed. */
+    public function reached(): Percentiles
+    {
+        $last = $this->last();
+
+        return $this->bundle->brief->target?->torque === null ? $last->power : ($last->atTarget ?? $last->torque);
+    }
+
+    /** Whether the median of the last stage is below what is asked; false when nothing is. */
+    public function isShort(): bool
+    {
+        $target = $this->bundle->brief->target;
+
+        return $target !== null && $this->reached()->p50 < $target->asked();
+    }
+
+    /** The weakest link of all stages; null without one. */
+    public function weakest(): ?StageLimit
+    {
+        $weakest = null;
+        foreach ($this->results as $stage => $result) {
+            $here = $stage > 0 ? $result->weakest() : null;
+            if ($here !== null && $here->isWeakerThan($weakest?->reading)) {
+                $weakest = new StageLimit($stage, $here);
+            }
+        }
+
+        return $weakest;
     }
 
     /** Minor units for each W that a stage adds to the median, or null where it adds nothing. */

@@ -89,6 +89,18 @@ final readonly class Figures
         };
     }
 
+    /** A limit's figure as written, without its unit. */
+    public function writeLimit(Quantity $quantity, float $value): string
+    {
+        return $this->numerals->write($this->limit($quantity, $value), $quantity === Quantity::Boost ? 2 : 0);
+    }
+
+    /** "331 lb-ft". */
+    public function sayLimit(Quantity $quantity, float $value): string
+    {
+        return "{$this->writeLimit($quantity, $value)} {$this->limitLabel($quantity)}";
+    }
+
     public function limitLabel(Quantity $quantity): string
     {
         return match ($quantity) {

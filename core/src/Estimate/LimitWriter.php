@@ -60,7 +60,7 @@ final readonly class LimitWriter
         ];
     }
 
-    /** Edge over safe, as the reader's unit shows it. */
+    /** Edge over safe; of temperatures in °C, as their share of safe is. */
     private function edgeShare(Reading $reading): float
     {
         $shift = $reading->limit->quantity->isTemperature() ? 273.15 : 0.0;
@@ -81,7 +81,7 @@ final readonly class LimitWriter
     /** @return array{kind: string, part: ?string, name: string, price: ?float, sentence: string} */
     private function mover(Mover $mover, Limit $limit): array
     {
-        $safe = $mover->safe === null ? '' : $this->amount($limit->quantity, $mover->safe);
+        $safe = $mover->safe === null ? '' : $this->say->sayLimit($limit->quantity, $mover->safe);
         $entry = fn (string $kind, string $name, string $sentence, ?float $price = null): array => [
             'kind' => $kind, 'part' => $mover->part?->key, 'name' => $name, 'price' => $price, 'sentence' => $sentence,
         ];
@@ -105,7 +105,7 @@ final readonly class LimitWriter
         $quantity = $reading->limit->quantity;
         $less = $quantity->isTemperature()
             ? $this->say->numerals->write($reading->excess() / $this->say->units->temperature->kelvins())." °{$this->say->units->temperature->value}"
-            : $this->amount($quantity, $reading->excess());
+            : $this->say->sayLimit($quantity, $reading->excess());
         $sentence = match (true) {
             $quantity->isTorque() => "{$less} less near {$this->say->sayRpm($reading->rpm)} stands at safe: {$this->milder($reading->rpm)}.",
             $quantity === Quantity::EngineSpeed => "A limiter {$less} lower stands at safe.",
@@ -121,11 +121,6 @@ final readonly class LimitWriter
     private function milder(float $rpm): string
     {
         return $rpm <= $this->shoulder ? 'a softer ramp there' : 'less torque up there';
-    }
-
-    private function amount(Quantity $quantity, float $value): string
-    {
-        return $this->say->numerals->write($this->say->limit($quantity, $value), $quantity === Quantity::Boost ? 2 : 0)." {$this->say->limitLabel($quantity)}";
     }
 
     /**

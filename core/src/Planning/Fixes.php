@@ -2,13 +2,12 @@
 
 namespace Pebblerun\Core\Planning;
 
-use Pebblerun\Core\Build\Estimator;
 use Pebblerun\Core\Estimate\Estimate;
 use Pebblerun\Core\Estimate\Figures;
+use Pebblerun\Core\Estimate\StageLimit;
 use Pebblerun\Core\Findings\Finding;
 use Pebblerun\Core\Findings\Kind;
 use Pebblerun\Core\Limits\Movers;
-use Pebblerun\Core\Limits\Reading;
 use Pebblerun\Core\Parts\Part;
 use Pebblerun\Core\Plan\Editor;
 
@@ -20,8 +19,13 @@ use Pebblerun\Core\Plan\Editor;
  */
 final readonly class Fixes
 {
+    private Reach $reach;
+
     /** @param  PlanDocument  $document  of the estimated plan */
-    public function __construct(private Estimate $estimate, private array $document, private Figures $say) {}
+    public function __construct(private Estimate $estimate, private array $document, private Figures $say)
+    {
+        $this->reach = new Reach($estimate);
+    }
 
     /** @return list<array{sentence: string, commands: list<Command>}> none where nothing small helps */
     public function of(string $subject): array
@@ -42,27 +46,15 @@ final readonly class Fixes
     {
         $asked = $this->estimate->bundle->brief->target?->power;
         $last = $this->document['stages'][count($this->document['stages']) - 1] ?? null;
-        if ($asked === null || $last === null || $this->estimate->last()->power->p50 >= $asked) {
+        if ($asked === null || $last === null || ! $this->estimate->isShort()) {
             return [];
         }
-        $parts = array_filter(iterator_to_array($this->estimate->bundle->catalog->parts), fn (Part $part): bool => $part->gains !== [] && $part->map === null && $this->mayBeFitted($part));
-        usort($parts, fn (Part $a, Part $b): int => $a->price->new->likely <=> $b->price->new->likely);
-        foreach ($parts as $part) {
-            $commands = [['do' => 'fit', 'stage' => $last['key'], 'part' => $part->key], ...$this->mapAgain($last['key'])];
-            $peak = $this->likelyPeak($commands);
-            if ($peak >= $asked) {
-                return [$this->fix("{$part->name} in the last stage, mapped in, likely gives {$this->say->sayPower($peak)}", $commands)];
-            }
-        }
+        $way = $this->reach->cheapest($this->estimate->bundle->plan, $asked);
 
-        return [];
-    }
-
-    private function mayBeFitted(Part $part): bool
-    {
-        $fitted = array_map(fn ($mounted): Part => $mounted->part, $this->estimate->last()->model->state->parts());
-
-        return ! in_array($part, $fitted, true) && (! $part->trackOnly || $this->estimate->bundle->brief->car->use === 'track');
+        return $way === null ? [] : [$this->fix(
+            "{$way->part->name} in the last stage, mapped in, likely gives {$this->say->sayPower($way->peak)}",
+            [['do' => 'fit', 'stage' => $last['key'], 'part' => $way->part->key], ...$this->mapAgain($last['key'])],
+        )];
     }
 
     /** @return list<Command> the map written last of all, so that it covers what was added */
@@ -77,27 +69,26 @@ final readonly class Fixes
     private function likelyPeak(array $commands): float
     {
         $bundle = $this->estimate->bundle->withPlan(Editor::apply($this->document, $commands, $this->estimate->bundle->catalog));
-        $peaks = (new Estimator($bundle->catalog, $bundle->brief, $bundle->plan))->likelyPeaks();
 
-        return $peaks[count($peaks) - 1][0];
+        return $this->reach->peak($bundle->plan);
     }
 
     /** @return list<array{sentence: string, commands: list<Command>}> second-hand prices, or the part that is missed least */
     private function budget(): array
     {
         $budget = $this->estimate->bundle->brief->budget->total;
-        if ($budget === null || $this->total($this->estimate) <= $budget) {
+        if ($budget === null || $this->estimate->total()->likely <= $budget) {
             return [];
         }
         $fixes = [];
         $used = [['do' => 'settings', 'price_basis' => 'used']];
-        $total = $this->total($this->tried($used));
+        $total = $this->tried($used)->total()->likely;
         if ($total <= $budget) {
             $fixes[] = $this->fix("With second-hand prices it comes to {$this->say->sayMoney($total)}", $used);
         }
         foreach ($this->leastMissed() as [$stage, $part, $lost]) {
             $commands = [['do' => 'clear', 'stage' => $stage, 'slot' => $part->slots[0]]];
-            $total = $this->total($this->tried($commands));
+            $total = $this->tried($commands)->total()->likely;
             if ($total <= $budget) {
                 $fixes[] = $this->fix("Without {$part->name} it comes to {$this->say->sayMoney($total)}, for {$this->say->sayPower($lost)}", $commands);
                 break;
@@ -105,11 +96,6 @@ final readonly class Fixes
         }
 
         return $fixes;
-    }
-
-    private function total(Estimate $estimate): int
-    {
-        return $estimate->costs[count($estimate->costs) - 1]->cumulative->likely;
     }
 
     /** @return list<array{string, Part, float}> stage key, part and W it is missed by, the least first */
@@ -135,12 +121,13 @@ final readonly class Fixes
     /** @return list<array{sentence: string, commands: list<Command>}> the cheapest part that makes the weakest link bear it */
     private function limits(): array
     {
-        [$last, $worst] = $this->worst($this->estimate);
+        $weakest = $this->estimate->weakest();
         $appetite = $this->estimate->bundle->brief->appetite;
-        if ($worst === null || $appetite->allows($worst->status)) {
+        if ($weakest === null || $appetite->allows($weakest->reading->status)) {
             return [];
         }
-        $stage = $this->firstRefused($worst) ?? $last;
+        $worst = $weakest->reading;
+        $stage = $this->firstRefused($weakest);
         $result = $this->estimate->results[$stage];
         $movers = (new Movers($this->estimate->bundle->catalog))->of($worst, $result->model->state, $result->soak, $result->model->isBoosted($this->estimate->bundle->catalog->platform));
         foreach ($movers as $mover) {
@@ -148,10 +135,10 @@ final readonly class Fixes
                 continue;
             }
             $commands = [['do' => 'fit', 'stage' => (string) $result->model->state->stage?->key, 'part' => $mover->part->key]];
-            [$nextStage, $next] = $this->worst($this->tried($commands));
-            $within = $next === null || $appetite->allows($next->status);
-            if ($within || $next->limit->slot !== $worst->limit->slot) {
-                $then = $within ? 'and every limit is within what was asked' : "then {$next->limit->name} speaks in stage {$nextStage}";
+            $next = $this->tried($commands)->weakest();
+            $within = $next === null || $appetite->allows($next->reading->status);
+            if ($within || $next->reading->limit->slot !== $worst->limit->slot) {
+                $then = $within ? 'and every limit is within what was asked' : "then {$next->reading->limit->name} speaks in stage {$next->stage}";
 
                 return [$this->fix("{$mover->part->name} in stage {$stage}, {$then}", $commands)];
             }
@@ -161,32 +148,17 @@ final readonly class Fixes
     }
 
     /** The first stage in which that limit is not allowed: there the part must come. */
-    private function firstRefused(Reading $worst): ?int
+    private function firstRefused(StageLimit $weakest): int
     {
         foreach ($this->estimate->results as $i => $result) {
             foreach ($result->readings as $reading) {
-                if ($i > 0 && $reading->limit === $worst->limit && ! $this->estimate->bundle->brief->appetite->allows($reading->status)) {
+                if ($i > 0 && $reading->limit === $weakest->reading->limit && ! $this->estimate->bundle->brief->appetite->allows($reading->status)) {
                     return $i;
                 }
             }
         }
 
-        return null;
-    }
-
-    /** @return array{int, ?Reading} the stage and reading of the weakest link of all */
-    private function worst(Estimate $estimate): array
-    {
-        $worst = null;
-        $stage = 0;
-        foreach ($estimate->results as $i => $result) {
-            $weakest = $i > 0 ? $result->weakest() : null;
-            if ($weakest !== null && $weakest->isWeakerThan($worst)) {
-                [$stage, $worst] = [$i, $weakest];
-            }
-        }
-
-        return [$stage, $worst];
+        return $weakest->stage;
     }
 
     /**

@@ -2,22 +2,21 @@
 
 namespace Pebblerun\Core\Planning;
 
-use Pebblerun\Core\Build\Estimator;
-use Pebblerun\Core\Build\Timeline;
-use Pebblerun\Core\Cost\Pricing;
 use Pebblerun\Core\Estimate\Estimate;
 use Pebblerun\Core\Estimate\Figures;
-use Pebblerun\Core\Fuel\Fuel;
 use Pebblerun\Core\Limits\Appetite;
 use Pebblerun\Core\Limits\Reading;
-use Pebblerun\Core\Parts\Part;
-use Pebblerun\Core\Plan\Change;
 use Pebblerun\Core\Plan\Plan;
 
 /** What each answer of the brief changes, on the plan as it stands: said beside the question. */
 final readonly class Implications
 {
-    public function __construct(private Estimate $estimate, private Figures $say) {}
+    private Reach $reach;
+
+    public function __construct(private Estimate $estimate, private Figures $say)
+    {
+        $this->reach = new Reach($estimate);
+    }
 
     /** @return array<string, list<string>> sentences by question */
     public function sentences(): array
@@ -100,73 +99,23 @@ final readonly class Implications
         }
         $sentences = [];
         foreach ($this->estimate->bundle->catalog->fuels as $fuel) {
-            $mapped = $this->mappedOn($plan, $fuel);
-            $peak = $this->peak($mapped);
+            $mapped = $this->reach->mapped($plan->withLastFuel($fuel->key));
+            $peak = $this->reach->peak($mapped);
             $short = $asked === null ? 0.0 : $asked - $peak;
             $says = "{$fuel->name}: the same parts, mapped for it, likely give {$this->say->sayPower($peak)}";
-            $way = $short > 0.0 && $this->isReached() ? $this->closest($mapped, (float) $asked) : null;
+            $way = $short > 0.0 && ! $this->estimate->isShort() ? $this->closest($mapped, (float) $asked) : null;
             $sentences[] = $says.($short <= 0.0 ? '.' : ", {$this->say->sayPower($short)} short".($way === null ? '.' : "; {$way} would make it up."));
         }
 
         return $sentences;
     }
 
-    private function isReached(): bool
-    {
-        return $this->asked() !== null && $this->estimate->last()->power->p50 >= $this->asked();
-    }
-
-    private function mappedOn(Plan $plan, Fuel $fuel): Plan
-    {
-        $map = $this->estimate->last()->model->state->map();
-        $mapped = $plan->withLastFuel($fuel->key);
-
-        return $map === null ? $mapped : $mapped->withLastChanges(fn (Change $change): bool => $change->part !== $map->key, Change::fit($map->key));
-    }
-
-    /** The cheapest single part that brings the likely peak of the last stage to what is asked, in words. */
+    /** The cheapest single part that reaches what is asked, in words. */
     private function closest(Plan $plan, float $asked): ?string
     {
-        $bundle = $this->estimate->bundle;
-        $fitted = array_map(fn ($mounted): Part => $mounted->part, $this->estimate->last()->model->state->parts());
-        $spend = $this->spend($plan);
-        $best = null;
-        $least = PHP_INT_MAX;
-        foreach ($bundle->catalog->parts as $part) {
-            if ($part->gains === [] || $part->map !== null || in_array($part, $fitted, true) || $part->trackOnly && $bundle->brief->car->use !== 'track') {
-                continue;
-            }
-            $with = $plan->withLastChanges(fn (): bool => true, Change::fit($part->key));
-            $costs = $this->spend($with) - $spend;
-            if ($costs < $least && $this->peak($this->mapLast($with)) >= $asked) {
-                [$best, $least] = [$part, $costs];
-            }
-        }
+        $way = $this->reach->cheapest($plan, $asked);
 
-        return $best === null ? null : "{$best->name}, + {$this->say->sayMoney($least)} for the part and its fitting";
-    }
-
-    /** The same with the map written last of all, so that it covers what was added. */
-    private function mapLast(Plan $plan): Plan
-    {
-        $map = $this->estimate->last()->model->state->map();
-
-        return $map === null ? $plan : $plan->withLastChanges(fn (Change $change): bool => $change->part !== $map->key, Change::fit($map->key));
-    }
-
-    private function peak(Plan $plan): float
-    {
-        $peaks = (new Estimator($this->estimate->bundle->catalog, $this->estimate->bundle->brief, $plan))->likelyPeaks();
-
-        return $peaks[count($peaks) - 1][0];
-    }
-
-    private function spend(Plan $plan): int
-    {
-        $bundle = $this->estimate->bundle;
-        $costs = (new Pricing($bundle->rates, $plan->basis))->of(Timeline::of($plan, $bundle->brief->came, $bundle->catalog, $bundle->brief->car));
-
-        return $costs[count($costs) - 1]->spend->likely;
+        return $way === null ? null : "{$way->part->name}, + {$this->say->sayMoney($way->costs)} for the part and its fitting";
     }
 
     /** @return list<string> */

@@ -13,7 +13,7 @@ final class LimitWords
     {
         $quantity = $reading->limit->quantity;
         $unit = $say->limitLabel($quantity);
-        $figure = fn (float $value): string => $say->numerals->write($say->limit($quantity, $value), $quantity === Quantity::Boost ? 2 : 0);
+        $figure = fn (float $value): string => $say->writeLimit($quantity, $value);
         if ($reading->used === null) {
             return "{$reading->limit->name}: not estimated, watch it (safe to {$figure($reading->safe)} {$unit}).";
         }

@@ -5,7 +5,6 @@ namespace Pebblerun\Core\Verdict;
 use Pebblerun\Core\Brief\Readiness;
 use Pebblerun\Core\Estimate\Estimate;
 use Pebblerun\Core\Findings\Finding;
-use Pebblerun\Core\Limits\Status;
 
 /** What is due on a job, the first that holds: worked out by rules, so that nothing waits unseen. */
 enum NextStep: string
@@ -24,10 +23,7 @@ enum NextStep: string
     public static function of(Readiness $readiness, Estimate $estimate): self
     {
         $brief = $estimate->bundle->brief;
-        $last = $estimate->last();
-        $total = $estimate->costs[count($estimate->costs) - 1]->cumulative->likely;
-        $short = $brief->target?->power !== null && $last->power->p50 < $brief->target->power
-            || $brief->target?->torque !== null && ($last->atTarget ?? $last->torque)->p50 < $brief->target->torque;
+        $weakest = $estimate->weakest();
 
         // A measurement that is missing is a step of its own, and so is no part of the conversation.
         $asked = array_filter($readiness->open, fn (array $question): bool => ! in_array($question['key'], ['baseline', 'health'], true));
@@ -36,9 +32,9 @@ enum NextStep: string
             $asked !== [] => self::Brief,
             ! $brief->came->allowsChances() => self::Baseline,
             self::hasFaults($estimate) || $brief->came->failed !== [] => self::Open,
-            ! $brief->appetite->allows(self::worst($estimate)) => self::Limit,
-            $brief->budget->total !== null && $total > $brief->budget->total => self::Budget,
-            $short => self::Target,
+            $weakest !== null && ! $brief->appetite->allows($weakest->reading->status) => self::Limit,
+            $brief->budget->total !== null && $estimate->total()->likely > $brief->budget->total => self::Budget,
+            $estimate->isShort() => self::Target,
             default => self::Ready,
         };
     }
@@ -65,16 +61,5 @@ enum NextStep: string
         }
 
         return false;
-    }
-
-    private static function worst(Estimate $estimate): Status
-    {
-        $worst = Status::Unknown;
-        foreach ($estimate->results as $i => $result) {
-            $status = $i > 0 ? ($result->weakest()->status ?? $worst) : $worst;
-            $worst = $status->severity() > $worst->severity() ? $status : $worst;
-        }
-
-        return $worst;
     }
 }

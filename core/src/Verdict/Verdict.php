@@ -36,9 +36,12 @@ final readonly class Verdict
         if ($target === null) {
             return new Sentence('target', Status::Unknown, "{$reached} likely", 'no target asked yet', []);
         }
-        [$draws, $asked, $words] = $target->power !== null
-            ? [$last->power, $target->power, $this->say->sayPower($target->power).($target->seconds === null ? '' : " for {$this->say->numerals->write($target->seconds, 1)} s")]
-            : [$last->atTarget ?? $last->torque, (float) $target->torque, $this->say->sayTorque((float) $target->torque).' at '.$this->say->sayRpm((float) $target->atRpm)];
+        $draws = $this->estimate->reached();
+        $words = match (true) {
+            $target->seconds !== null => "{$this->say->sayPower($target->asked())} for {$this->say->numerals->write($target->seconds, 1)} s",
+            $target->power !== null => $this->say->sayPower($target->power),
+            default => $this->say->sayTorque((float) $target->torque).' at '.$this->say->sayRpm((float) $target->atRpm),
+        };
         $reached = $target->power !== null ? $reached : $this->say->sayTorque($draws->p50);
         $chance = (float) $draws->chance;
         $status = match (true) {
@@ -47,7 +50,7 @@ final readonly class Verdict
             default => Status::Over,
         };
         $measured = $this->estimate->bundle->brief->came->allowsChances();
-        $headline = $draws->p50 >= $asked ? "{$reached} likely, {$words} asked" : "{$reached} likely falls short of {$words}";
+        $headline = $this->estimate->isShort() ? "{$reached} likely falls short of {$words}" : "{$reached} likely, {$words} asked";
         $say = fn (float $value): string => $target->power !== null ? $this->say->sayPower($value) : $this->say->sayTorque($value);
         $reasons = [
             "Eight cars in ten land between {$say($draws->p10)} and {$say($draws->p90)}.",
@@ -87,7 +90,7 @@ final readonly class Verdict
     private function budget(): Sentence
     {
         $costs = $this->estimate->costs;
-        $total = $costs[count($costs) - 1]->cumulative;
+        $total = $this->estimate->total();
         $budget = $this->estimate->bundle->brief->budget;
         $reasons = [];
         if ($budget->now !== null && isset($costs[1])) {
@@ -119,23 +122,19 @@ final readonly class Verdict
     private function limits(): Sentence
     {
         $appetite = $this->estimate->bundle->brief->appetite;
-        $worst = null;
-        $stage = 0;
+        $weakest = $this->estimate->weakest();
         $reasons = [];
         foreach ($this->estimate->results as $i => $result) {
-            $weakest = $result->weakest();
-            if ($i > 0 && $weakest !== null && $weakest->isWeakerThan($worst)) {
-                [$worst, $stage] = [$weakest, $i];
-            }
             if ($i > 0) {
                 array_push($reasons, ...$this->limitReasons($result, $i));
             }
         }
-        if ($worst === null) {
+        if ($weakest === null) {
             return new Sentence('limits', Status::Unknown, 'No stage to check yet', '', []);
         }
+        $worst = $weakest->reading;
         $allowed = $appetite->allows($worst->status);
-        $headline = $worst->limit->name.' at '.round(100 * (float) $worst->used)." % in stage {$stage}";
+        $headline = $worst->limit->name.' at '.round(100 * (float) $worst->used)." % in stage {$weakest->stage}";
         $detail = $allowed
             ? "{$worst->status->words()}; a {$appetite->value} plan allows it"
             : ucfirst($worst->limit->consequence);
