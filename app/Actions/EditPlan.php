@@ -2,11 +2,12 @@
 
 namespace App\Actions;
 
+use App\Assembly\Benches;
 use App\Assembly\Bundles;
+use App\Models\CustomerJob;
 use App\Models\Plan;
 use App\Models\PlanRevision;
 use App\Models\PlanVariant;
-use App\Models\User;
 use Closure;
 use Illuminate\Support\Facades\DB;
 use Pebblerun\Core\Bundle\Bundle;
@@ -29,39 +30,39 @@ final readonly class EditPlan
      *
      * @throws OutdatedRevision
      */
-    public function commands(Plan $plan, int $basedOn, array $commands, User $author): SavedPlan
+    public function commands(Plan $plan, Edit $edit, array $commands): SavedPlan
     {
-        return $this->hold($plan, function (PlanRevision $current, Bundle $bundle) use ($plan, $basedOn, $commands, $author): SavedPlan {
-            $this->follow($plan, $basedOn, $commands, $bundle);
+        return $this->hold($plan, $edit, function (PlanRevision $current, Bundle $bundle) use ($plan, $edit, $commands): SavedPlan {
+            $this->follow($plan, $edit->basedOn, $commands, $bundle);
             $label = CommandWords::of($commands, $plan->document, $bundle->catalog);
             $document = Editor::apply($plan->document, $commands, $bundle->catalog);
 
-            return $this->save->next($plan, $bundle, $document, $label, $author, null, $current->content_of, []);
+            return $this->save->next($plan, $bundle, $document, $label, $edit, null, $current->content_of, []);
         });
     }
 
     /** @throws OutdatedRevision|NothingToUndo */
-    public function undo(Plan $plan, int $basedOn, User $author): SavedPlan
+    public function undo(Plan $plan, Edit $edit): SavedPlan
     {
-        return $this->hold($plan, function (PlanRevision $current, Bundle $bundle) use ($plan, $basedOn, $author): SavedPlan {
-            $this->mustBeCurrent($plan, $basedOn);
+        return $this->hold($plan, $edit, function (PlanRevision $current, Bundle $bundle) use ($plan, $edit): SavedPlan {
+            $this->mustBeCurrent($plan, $edit->basedOn);
             $content = $this->revision($plan, $current->content_of);
             $before = $this->revision($plan, $content->previous ?? throw NothingToUndo::atStart());
             $label = 'Undo: '.lcfirst($content->label);
 
-            return $this->save->next($plan, $bundle, $before->document, $label, $author, $before, null, [...$plan->redo, $content->number]);
+            return $this->save->next($plan, $bundle, $before->document, $label, $edit, $before, null, [...$plan->redo, $content->number]);
         });
     }
 
     /** @throws OutdatedRevision|NothingToUndo */
-    public function redo(Plan $plan, int $basedOn, User $author): SavedPlan
+    public function redo(Plan $plan, Edit $edit): SavedPlan
     {
-        return $this->hold($plan, function (PlanRevision $current, Bundle $bundle) use ($plan, $basedOn, $author): SavedPlan {
-            $this->mustBeCurrent($plan, $basedOn);
+        return $this->hold($plan, $edit, function (PlanRevision $current, Bundle $bundle) use ($plan, $edit): SavedPlan {
+            $this->mustBeCurrent($plan, $edit->basedOn);
             $redo = $plan->redo;
             $again = $this->revision($plan, array_pop($redo) ?? throw NothingToUndo::nothingUndone());
 
-            return $this->save->next($plan, $bundle, $again->document, 'Redo: '.lcfirst($again->label), $author, $again, null, $redo);
+            return $this->save->next($plan, $bundle, $again->document, 'Redo: '.lcfirst($again->label), $edit, $again, null, $redo);
         });
     }
 
@@ -70,13 +71,13 @@ final readonly class EditPlan
      *
      * @throws OutdatedRevision
      */
-    public function restore(Plan $plan, int $basedOn, int $number, User $author): SavedPlan
+    public function restore(Plan $plan, Edit $edit, int $number): SavedPlan
     {
-        return $this->hold($plan, function (PlanRevision $current, Bundle $bundle) use ($plan, $basedOn, $number, $author): SavedPlan {
-            $this->mustBeCurrent($plan, $basedOn);
+        return $this->hold($plan, $edit, function (PlanRevision $current, Bundle $bundle) use ($plan, $edit, $number): SavedPlan {
+            $this->mustBeCurrent($plan, $edit->basedOn);
             $old = $this->revision($plan, $number);
 
-            return $this->save->next($plan, $bundle, $old->document, "Restore revision {$number}: ".lcfirst($old->label), $author, null, $current->content_of, []);
+            return $this->save->next($plan, $bundle, $old->document, "Restore revision {$number}: ".lcfirst($old->label), $edit, null, $current->content_of, []);
         });
     }
 
@@ -85,12 +86,12 @@ final readonly class EditPlan
      *
      * @throws OutdatedRevision
      */
-    public function take(Plan $plan, int $basedOn, PlanVariant $variant, User $author): SavedPlan
+    public function take(Plan $plan, Edit $edit, PlanVariant $variant): SavedPlan
     {
-        return $this->hold($plan, function (PlanRevision $current, Bundle $bundle) use ($plan, $basedOn, $variant, $author): SavedPlan {
-            $this->mustBeCurrent($plan, $basedOn);
+        return $this->hold($plan, $edit, function (PlanRevision $current, Bundle $bundle) use ($plan, $edit, $variant): SavedPlan {
+            $this->mustBeCurrent($plan, $edit->basedOn);
 
-            return $this->save->next($plan, $bundle, $variant->document, "Take variant \"{$variant->name}\"", $author, null, $current->content_of, []);
+            return $this->save->next($plan, $bundle, $variant->document, "Take variant \"{$variant->name}\"", $edit, null, $current->content_of, []);
         });
     }
 
@@ -122,18 +123,27 @@ final readonly class EditPlan
     }
 
     /**
-     * Locks the plan, and keeps all or nothing.
+     * Locks the job and its plan, and keeps all or nothing. A brief's save takes them in the same order, so neither waits for the
+     * other for ever, and the plan is estimated under the brief as it is. What was done already is not done again.
      *
      * @param  Closure(PlanRevision, Bundle): SavedPlan  $change
      */
-    private function hold(Plan $plan, Closure $change): SavedPlan
+    private function hold(Plan $plan, Edit $edit, Closure $change): SavedPlan
     {
-        return DB::transaction(function () use ($plan, $change): SavedPlan {
+        return DB::transaction(function () use ($plan, $edit, $change): SavedPlan {
+            $job = CustomerJob::query()->lockForUpdate()->findOrFail($plan->customer_job_id);
             $row = Plan::query()->lockForUpdate()->findOrFail($plan->id);
-            $plan->setRawAttributes($row->getAttributes(), true);
+            $plan->setRawAttributes($row->getAttributes(), true)->setRelation('job', $job);
 
-            return $change($this->revision($plan, $plan->revision), Bundles::of($plan));
+            return $this->isDone($plan, $edit) ? Benches::current($plan) : $change($this->revision($plan, $plan->revision), Bundles::of($plan));
         });
+    }
+
+    /** Whether this very change was saved before, and only its answer was lost. */
+    private function isDone(Plan $plan, Edit $edit): bool
+    {
+        return $edit->request !== null && $plan->revision !== $edit->basedOn
+            && PlanRevision::query()->where('plan_id', $plan->id)->where('request', $edit->request)->exists();
     }
 
     private function revision(Plan $plan, int $number): PlanRevision

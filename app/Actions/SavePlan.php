@@ -30,7 +30,7 @@ final readonly class SavePlan
             'summary' => Summaries::of($estimate->document),
             'figures' => $estimate->figures,
         ]);
-        $this->revision($plan, $document, 'Start', $author, 1, null);
+        $this->revision($plan, $document, 'Start', new Edit(0, $author), 1, null);
         $this->mark->mark($job, $estimate);
 
         return $plan;
@@ -43,7 +43,7 @@ final readonly class SavePlan
      * @param  ?int  $previous  the content an edit was made from
      * @param  list<int>  $redo
      */
-    public function next(Plan $plan, Bundle $bundle, array $document, string $label, User $author, ?PlanRevision $shows, ?int $previous, array $redo): SavedPlan
+    public function next(Plan $plan, Bundle $bundle, array $document, string $label, Edit $edit, ?PlanRevision $shows, ?int $previous, array $redo): SavedPlan
     {
         $estimate = Estimates::of($bundle->withPlan($document), $plan->figures);
         $number = $plan->revision + 1;
@@ -55,7 +55,7 @@ final readonly class SavePlan
             'figures' => json_encode($estimate->figures, JSON_THROW_ON_ERROR),
             'updated_at' => now()->toDateTimeString(),
         ]);
-        $revision = $this->revision($plan, $document, $label, $author, $shows->number ?? $number, $previous);
+        $revision = $this->revision($plan, $document, $label, $edit, $shows->number ?? $number, $previous);
 
         $this->mark->mark($plan->job, $estimate);
 
@@ -74,7 +74,7 @@ final readonly class SavePlan
     }
 
     /** @param  array<string, mixed>  $document */
-    private function revision(Plan $plan, array $document, string $label, User $author, int $contentOf, ?int $previous): PlanRevision
+    private function revision(Plan $plan, array $document, string $label, Edit $edit, int $contentOf, ?int $previous): PlanRevision
     {
         $revision = PlanRevision::create([
             'plan_id' => $plan->id,
@@ -83,9 +83,10 @@ final readonly class SavePlan
             'previous' => $previous,
             'document' => $document,
             'label' => mb_strimwidth($label, 0, 480, '…'),
-            'author_id' => $author->id,
+            'author_id' => $edit->author->id,
+            'request' => $edit->request,
         ]);
 
-        return $revision->setRelation('author', $author);
+        return $revision->setRelation('author', $edit->author);
     }
 }

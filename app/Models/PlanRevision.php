@@ -13,6 +13,7 @@ use Illuminate\Support\Carbon;
  * @property array{name: string, settings?: array<string, string>, stages: list<array{key: string, name: string, fuel: string, changes: list<array{fit?: string, remove?: string, basis?: string, agreed?: float|int, quantity?: int}>}>} $document the whole plan
  * @property string $label
  * @property int $author_id
+ * @property ?string $request the browser's name for the change
  * @property Carbon $created_at
  * @property-read User $author
  */

@@ -2,6 +2,7 @@
 
 namespace Tests\Feature;
 
+use App\Actions\Edit;
 use App\Actions\EditPlan;
 use App\Actions\SavePlan;
 use App\Models\PlanRevision;
@@ -39,7 +40,7 @@ final class DatabaseTest extends TestCase
         $before = [$plan->document, $plan->revision, PlanRevision::query()->count()];
         PlanRevision::creating(fn (): never => throw new \RuntimeException('the power went out'));
         try {
-            (new EditPlan(app(SavePlan::class)))->commands($plan, 1, [['do' => 'add-stage', 'name' => 'x']], $this->person('advisor'));
+            (new EditPlan(app(SavePlan::class)))->commands($plan, new Edit(1, $this->person('advisor')), [['do' => 'add-stage', 'name' => 'x']]);
             self::fail('it was saved');
         } catch (\RuntimeException $fault) {
             self::assertSame('the power went out', $fault->getMessage());

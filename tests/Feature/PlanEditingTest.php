@@ -2,6 +2,8 @@
 
 namespace Tests\Feature;
 
+use App\Actions\Edit;
+use App\Actions\EditPlan;
 use App\Models\Plan;
 use Illuminate\Testing\TestResponse;
 use Tests\TestCase;
@@ -53,6 +55,43 @@ final class PlanEditingTest extends TestCase
         self::assertSame('Move Top cooler, 6 L from stage 2 to stage 3', $refusal->json('fields.1.mine'));
         self::assertSame('Intercooler in stage 2: Front cooler, 9 L', $refusal->json('fields.1.theirs'));
         self::assertSame(2, $this->plan()->revision, 'nothing was written');
+    }
+
+    public function test_a_change_sent_again_because_its_answer_was_lost_is_done_once(): void
+    {
+        $url = "/plans/{$this->plan()->id}";
+        $add = fn (string $name): TestResponse => $this->actingAs($this->person('advisor'))->postJson("{$url}/commands", ['revision' => 1, 'request' => $name, 'commands' => [['do' => 'add-stage', 'name' => 'later']]]);
+        $first = $add('0123456789abcdef')->assertOk()->assertJson(['revision' => 2]);
+        $again = $add('0123456789abcdef')->assertOk()->assertJson(['revision' => 2]);
+        self::assertEquals($first->json('estimate.stages'), $again->json('estimate.stages'));
+        self::assertCount(4, $this->plan()->document['stages']);
+        $add('fedcba9876543210')->assertStatus(409);
+        $undo = fn (): TestResponse => $this->postJson("{$url}/undo", ['revision' => 2, 'request' => 'aaaaaaaaaaaaaaaa']);
+        $undo()->assertOk()->assertJson(['revision' => 3]);
+        $undo()->assertOk()->assertJson(['revision' => 3]);
+        self::assertCount(3, $this->plan()->document['stages']);
+        $this->postJson("{$url}/undo", ['revision' => 3, 'request' => '<script>'])->assertStatus(422);
+    }
+
+    public function test_a_plan_is_estimated_under_the_brief_as_it_is_when_it_is_saved(): void
+    {
+        $plan = $this->plan();
+        $plan->load('job');
+        $this->actingAs($this->person('owner'))->postJson("/jobs/{$plan->job->id}/wish", ['budget' => 100])->assertOk();
+        $saved = app(EditPlan::class)->commands($plan, new Edit(1, $this->person('advisor')), [['do' => 'rename-stage', 'stage' => 's1', 'name' => 'x']]);
+        self::assertSame('over', $saved->estimates->document['verdict'][1]['status'], 'not under the one that was loaded before');
+        self::assertSame('budget', $this->job()->due->value);
+    }
+
+    public function test_the_history_goes_back_to_the_first_revision(): void
+    {
+        $this->actingAs($this->person('advisor'));
+        $url = "/plans/{$this->plan()->id}/revisions";
+        for ($revision = 1; $revision <= 3; $revision++) {
+            $this->edit($revision, ['do' => 'rename-stage', 'stage' => 's1', 'name' => "name {$revision}"])->assertOk();
+        }
+        self::assertSame([4, 3, 2, 1], array_column($this->getJson($url)->json(), 'number'));
+        self::assertSame([2, 1], array_column($this->getJson("{$url}?before=3")->json(), 'number'));
     }
 
     public function test_a_save_on_a_stage_that_is_gone_says_so(): void

@@ -13,6 +13,7 @@ use App\Http\Requests\RevisionRequest;
 use App\Models\Plan;
 use App\Models\PlanRevision;
 use App\Models\User;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Pebblerun\Core\Estimate\BoardWriter;
@@ -31,22 +32,22 @@ final class PlanController
 
     public function commands(CommandsRequest $request, Plan $plan, EditPlan $edit): JsonResponse
     {
-        return response()->json(Benches::state($edit->commands($plan, $request->revision(), $request->commands(), $request->author()), $request->author()));
+        return response()->json(Benches::state($edit->commands($plan, $request->edit(), $request->commands()), $request->author()));
     }
 
     public function undo(RevisionRequest $request, Plan $plan, EditPlan $edit): JsonResponse
     {
-        return response()->json(Benches::state($edit->undo($plan, $request->revision(), $request->author()), $request->author()));
+        return response()->json(Benches::state($edit->undo($plan, $request->edit()), $request->author()));
     }
 
     public function redo(RevisionRequest $request, Plan $plan, EditPlan $edit): JsonResponse
     {
-        return response()->json(Benches::state($edit->redo($plan, $request->revision(), $request->author()), $request->author()));
+        return response()->json(Benches::state($edit->redo($plan, $request->edit()), $request->author()));
     }
 
     public function restore(RevisionRequest $request, Plan $plan, int $number, EditPlan $edit): JsonResponse
     {
-        return response()->json(Benches::state($edit->restore($plan, $request->revision(), $number, $request->author()), $request->author()));
+        return response()->json(Benches::state($edit->restore($plan, $request->edit(), $number), $request->author()));
     }
 
     /** The plan as it was at a revision, to be looked at. */
@@ -83,9 +84,13 @@ final class PlanController
         return response()->json($fixes->of($subject));
     }
 
-    public function revisions(Plan $plan): JsonResponse
+    /** Sixty at a time, the latest first; "before" goes on from there. */
+    public function revisions(Request $request, Plan $plan): JsonResponse
     {
-        $revisions = $plan->revisions()->with('author')->orderByDesc('number')->limit(60)->get();
+        $before = $request->integer('before');
+        $revisions = $plan->revisions()->with('author')
+            ->when($before > 0, fn (Builder $revisions) => $revisions->where('number', '<', $before))
+            ->orderByDesc('number')->limit(60)->get();
 
         return response()->json($revisions->map(fn (PlanRevision $revision): array => [
             'number' => $revision->number,

@@ -47,7 +47,7 @@ final class VariantController
 
     public function take(RevisionRequest $request, Plan $plan, PlanVariant $variant, EditPlan $edit): JsonResponse
     {
-        return response()->json(Benches::state($edit->take($plan, $request->revision(), $variant, $request->author()), $request->author()));
+        return response()->json(Benches::state($edit->take($plan, $request->edit(), $variant), $request->author()));
     }
 
     public function destroy(Plan $plan, PlanVariant $variant): JsonResponse

@@ -25,6 +25,7 @@ final class SharePageData extends Middleware
     private static function person(mixed $user): ?array
     {
         return $user instanceof User ? [
+            'id' => $user->id,
             'name' => $user->name,
             'role' => $user->role,
             'units' => $user->unitSystem()->toArray(),

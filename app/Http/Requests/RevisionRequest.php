@@ -2,17 +2,27 @@
 
 namespace App\Http\Requests;
 
-/** A change says which revision it was made on. */
+use App\Actions\Edit;
+
+/** A change says which revision it was made on, and may have a name of its own. */
 class RevisionRequest extends SignedInRequest
 {
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['revision' => ['required', 'integer', 'min:1']];
+        return [
+            'revision' => ['required', 'integer', 'min:1'],
+            'request' => ['sometimes', 'string', 'regex:/^[0-9a-f-]{16,40}$/'],
+        ];
     }
 
     public function revision(): int
     {
         return $this->integer('revision');
+    }
+
+    public function edit(): Edit
+    {
+        return new Edit($this->revision(), $this->author(), $this->has('request') ? $this->string('request')->value() : null);
     }
 }
