@@ -6,12 +6,15 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
+use Pebblerun\Core\Plan\Editor;
 
 /**
+ * @phpstan-import-type PlanDocument from Editor
+ *
  * @property int $id
  * @property int $customer_job_id
  * @property int $library_version_id
- * @property array{name: string, settings?: array<string, string>, stages: list<array{key: string, name: string, fuel: string, changes: list<array{fit?: string, remove?: string, basis?: string, agreed?: float|int, quantity?: int}>}>} $document
+ * @property PlanDocument $document
  * @property int $revision
  * @property list<int> $redo contents that undo stepped back from, the next to redo last
  * @property array<string, mixed> $summary what the counter shows, written with every revision

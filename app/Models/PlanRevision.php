@@ -5,12 +5,15 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
+use Pebblerun\Core\Plan\Editor;
 
 /**
+ * @phpstan-import-type PlanDocument from Editor
+ *
  * @property int $number
  * @property int $content_of
  * @property ?int $previous
- * @property array{name: string, settings?: array<string, string>, stages: list<array{key: string, name: string, fuel: string, changes: list<array{fit?: string, remove?: string, basis?: string, agreed?: float|int, quantity?: int}>}>} $document the whole plan
+ * @property PlanDocument $document the whole plan
  * @property string $label
  * @property int $author_id
  * @property ?string $request the browser's name for the change

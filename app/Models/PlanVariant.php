@@ -5,14 +5,17 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
+use Pebblerun\Core\Plan\Editor;
 
 /**
  * A plan as it once stood, kept under a name to be compared with.
  *
+ * @phpstan-import-type PlanDocument from Editor
+ *
  * @property int $id
  * @property int $plan_id
  * @property string $name
- * @property array{name: string, settings?: array<string, string>, stages: list<array{key: string, name: string, fuel: string, changes: list<array{fit?: string, remove?: string, basis?: string, agreed?: float|int, quantity?: int}>}>} $document
+ * @property PlanDocument $document
  * @property array<string, mixed> $summary
  * @property Carbon $created_at
  * @property-read User $author

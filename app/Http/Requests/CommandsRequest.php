@@ -3,8 +3,14 @@
 namespace App\Http\Requests;
 
 use Illuminate\Validation\Rule;
+use Pebblerun\Core\Plan\Editor;
 use Pebblerun\Core\Plan\Stacking;
 
+/**
+ * Small typed changes of a plan.
+ *
+ * @phpstan-import-type Command from Editor
+ */
 final class CommandsRequest extends RevisionRequest
 {
     private const KEY = ['sometimes', 'string', 'regex:/^[a-z0-9][a-z0-9-]{0,63}$/'];
@@ -29,11 +35,12 @@ final class CommandsRequest extends RevisionRequest
             'commands.*.stacking' => ['sometimes', Rule::enum(Stacking::class)],
             'commands.*.loss' => ['sometimes', Rule::in(['percentage', 'constant'])],
             'commands.*.price_basis' => ['sometimes', Rule::in(['new', 'used'])],
+            'commands.*.bought' => ['sometimes', 'nullable', 'boolean'],
             'commands.*.quantity' => ['sometimes', 'integer', 'min:1', 'max:99'],
         ];
     }
 
-    /** @return list<array{do: string, stage?: string, to?: string, part?: string, parts?: list<string>, slot?: string, fuel?: string, name?: string, basis?: string, agreed?: float|int|null, quantity?: int, stacking?: string, loss?: string, price_basis?: string}> */
+    /** @return list<Command> */
     public function commands(): array
     {
         return array_values($this->validated('commands'));

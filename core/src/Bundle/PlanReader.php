@@ -43,6 +43,7 @@ final class PlanReader
             $node->has('basis') ? Basis::from($node->get('basis')->keyword('new', 'used', 'owned')) : null,
             $agreed,
             $quantity,
+            $node->maybe('bought')?->bool() ?? false,
         );
     }
 }

@@ -10,6 +10,7 @@ final readonly class Line
 {
     /**
      * @param  bool  $agreed  the price was agreed, not listed
+     * @param  bool  $bought  the part is paid and on the shelf
      * @param  int  $hours  hundredths of an hour charged here, shared access counted once in the stage
      */
     public function __construct(
@@ -24,5 +25,6 @@ final readonly class Line
         public MoneyRange $net,
         public MoneyRange $tax,
         public MoneyRange $gross,
+        public bool $bought,
     ) {}
 }

@@ -62,7 +62,7 @@ final readonly class Pricing
         $net = $goods->plus(MoneyRange::exact($labour + $dyno));
         $tax = $net->share($this->rates->tax, 10_000);
 
-        return new Line($part, $basis, $change->agreed !== null, $change->quantity, $goods, $hours, $labour, $dyno, $net, $tax, $net->plus($tax));
+        return new Line($part, $basis, $change->agreed !== null, $change->quantity, $goods, $hours, $labour, $dyno, $net, $tax, $net->plus($tax), $change->bought);
     }
 
     /**

@@ -7,6 +7,8 @@ use Pebblerun\Core\Build\StageResult;
 use Pebblerun\Core\Findings\Finding;
 use Pebblerun\Core\Findings\Kind;
 use Pebblerun\Core\Parts\Part;
+use Pebblerun\Core\Plan\Basis;
+use Pebblerun\Core\Plan\Change;
 use Pebblerun\Core\Platform\Slot;
 
 /** The board: slots by lane in gas-path order, and what each cell shows. */
@@ -53,7 +55,7 @@ final readonly class BoardWriter
         foreach ($this->estimate->results as $result) {
             $fuel = $result->model->state->fuel;
             $state = $before === null ? 'came' : ($before === $fuel ? 'carried' : 'new');
-            $cells[] = ['state' => $state, 'name' => $fuel->name, 'part' => null, 'note' => '', 'value' => '', 'flag' => null];
+            $cells[] = ['state' => $state, 'name' => $fuel->name, 'part' => null, 'note' => '', 'value' => '', 'mark' => '', 'flag' => null];
             $before = $fuel;
         }
 
@@ -100,7 +102,7 @@ final readonly class BoardWriter
         $before = $stage > 0 ? ($this->estimate->results[$stage - 1]->model->state->mounted[$slot->key] ?? null) : null;
         $faults = array_values(array_filter($this->estimate->findings[$stage], fn (Finding $finding): bool => $finding->slot === $slot->key && $finding->kind !== Kind::Uncovered));
         if ($stage === 0 && in_array($slot->key, $this->estimate->bundle->brief->came->unknown, true)) {
-            return ['state' => 'unknown', 'name' => 'not known', 'part' => null, 'note' => 'Nobody knows what stands here; whatever it is, it is in the baseline.', 'value' => '', 'flag' => null];
+            return ['state' => 'unknown', 'name' => 'not known', 'part' => null, 'note' => 'Nobody knows what stands here; whatever it is, it is in the baseline.', 'value' => '', 'mark' => '', 'flag' => null];
         }
         if ($mounted === null) {
             $missing = array_values(array_filter($faults, fn (Finding $finding): bool => $finding->fixes !== []))[0] ?? null;
@@ -111,11 +113,13 @@ final readonly class BoardWriter
                 'part' => $missing?->fixes[0][0]->key,
                 'note' => $missing->sentence ?? '',
                 'value' => '',
+                'mark' => '',
                 'flag' => null,
             ];
         }
         $part = $mounted->part;
-        $bought = array_filter($result->model->state->bought, fn (array $pair): bool => $pair[0] === $part) !== [];
+        $change = array_values(array_filter($result->model->state->bought, fn (array $pair): bool => $pair[0] === $part))[0][1] ?? null;
+        $bought = $change !== null;
         $flag = $this->flag($mounted, $result, $faults);
 
         return [
@@ -130,8 +134,19 @@ final readonly class BoardWriter
             'part' => $part->key,
             'note' => $faults[0]->sentence ?? '',
             'value' => $stage > 0 && $bought && $slot->key === $part->slots[0] ? $this->value($part, $result) : '',
+            'mark' => $slot->key === $part->slots[0] ? self::mark($change) : '',
             'flag' => $flag,
         ];
+    }
+
+    private static function mark(?Change $change): string
+    {
+        return match (true) {
+            $change === null => '',
+            $change->basis === Basis::Owned => 'own',
+            $change->bought => 'bought',
+            default => '',
+        };
     }
 
     /** @param  list<Finding>  $faults */

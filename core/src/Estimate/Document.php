@@ -196,6 +196,7 @@ final readonly class Document
                 'name' => $line->part->name,
                 'basis' => $line->agreed ? 'agreed' : $line->basis->value,
                 'quantity' => $line->quantity,
+                'bought' => $line->bought,
                 'goods' => self::moneyRange($line->goods),
                 'hours' => $line->hours / 100,
                 'labour' => $line->labour / 100,

@@ -11,15 +11,17 @@ final readonly class Change
         public ?Basis $basis,
         public ?int $agreed,
         public int $quantity,
+        public bool $bought = false,
     ) {}
 
     /**
      * @param  ?Basis  $basis  null: the plan's
+     * @param  bool  $bought  the money is spent: the part is on the shelf
      * @param  ?int  $agreed  an agreed price a piece in minor units, in place of the list's
      */
-    public static function fit(string $part, ?Basis $basis = null, ?int $agreed = null, int $quantity = 1): self
+    public static function fit(string $part, ?Basis $basis = null, ?int $agreed = null, int $quantity = 1, bool $bought = false): self
     {
-        return new self($part, null, $basis, $agreed, $quantity);
+        return new self($part, null, $basis, $agreed, $quantity, $bought);
     }
 
     public static function remove(string $slot): self

@@ -39,7 +39,7 @@ final readonly class CommandWords
             'clear' => "clear the {$slot} in {$stage}",
             'move' => "move {$part} from {$stage} to {$this->stage($command['to'] ?? '')}",
             'fuel' => "run {$stage} on ".($this->catalog->fuels[$command['fuel'] ?? '']->name ?? 'another fuel'),
-            'line' => "change the price of {$part} in {$stage}",
+            'line' => array_key_exists('bought', $command) ? ($command['bought'] ? "mark {$part} in {$stage} as bought" : "mark {$part} in {$stage} as not bought") : "change the price of {$part} in {$stage}",
             'add-stage' => 'add a stage',
             'remove-stage' => "remove {$stage}",
             'split-stage' => "split {$stage}",

@@ -8,14 +8,17 @@ use Pebblerun\Core\Condition\Catalog;
 /**
  * Applies small typed commands to a plan document. The document is the open plan format without its head.
  *
- * @phpstan-type ChangeDocument array{fit?: string, remove?: string, basis?: string, agreed?: float|int, quantity?: int}
+ * @phpstan-type ChangeDocument array{fit?: string, remove?: string, basis?: string, agreed?: float|int, quantity?: int, bought?: bool}
  * @phpstan-type StageDocument array{key: string, name: string, fuel: string, changes: list<ChangeDocument>}
  * @phpstan-type PlanDocument array{name: string, settings?: array<string, string>, stages: list<StageDocument>}
- * @phpstan-type Command array{do: string, stage?: string, to?: string, part?: string, parts?: list<string>, slot?: string, fuel?: string, name?: string, basis?: string, agreed?: float|int|null, quantity?: int, stacking?: string, loss?: string, price_basis?: string}
+ * @phpstan-type Command array{do: string, stage?: string, to?: string, part?: string, parts?: list<string>, slot?: string, fuel?: string, name?: string, basis?: string, agreed?: float|int|null, quantity?: int, bought?: bool|null, stacking?: string, loss?: string, price_basis?: string}
  */
 final class Editor
 {
     private const MOST_STAGES = 12;
+
+    /** What a line may say besides its part. */
+    private const DETAILS = ['basis', 'agreed', 'quantity', 'bought'];
 
     /** @param  PlanDocument  $plan */
     private function __construct(private array $plan, private readonly Catalog $catalog) {}
@@ -67,7 +70,7 @@ final class Editor
             $this->dropChanges($stage, $slot);
         }
         $change = ['fit' => $key];
-        foreach (['basis', 'agreed', 'quantity'] as $detail) {
+        foreach (self::DETAILS as $detail) {
             if (isset($command[$detail])) {
                 $change[$detail] = $command[$detail];
             }
@@ -118,7 +121,7 @@ final class Editor
     {
         foreach ($this->plan['stages'][$stage]['changes'] as $i => $change) {
             if (($change['fit'] ?? null) === ($command['part'] ?? null)) {
-                foreach (['basis', 'agreed', 'quantity'] as $detail) {
+                foreach (self::DETAILS as $detail) {
                     if (array_key_exists($detail, $command)) {
                         $change[$detail] = $command[$detail];
                     }

@@ -77,7 +77,7 @@ final readonly class PlanCells
     private function words(array $change, string $slot, string $where): string
     {
         $name = $this->catalog->platform->slots[$slot]->name ?? $slot;
-        $details = array_filter([$change['basis'] ?? null, isset($change['agreed']) ? "agreed at {$change['agreed']}" : null, isset($change['quantity']) ? "{$change['quantity']} of them" : null]);
+        $details = array_filter([$change['basis'] ?? null, isset($change['agreed']) ? "agreed at {$change['agreed']}" : null, isset($change['quantity']) ? "{$change['quantity']} of them" : null, isset($change['bought']) ? 'bought' : null]);
 
         return "{$name} in {$where}: ".(isset($change['fit']) ? ($this->catalog->parts[$change['fit']]->name ?? $change['fit']) : 'back to stock')
             .($details === [] ? '' : ', '.implode(', ', $details));

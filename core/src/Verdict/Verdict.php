@@ -99,6 +99,10 @@ final readonly class Verdict
                 ? "Stage 1 costs {$spend}, more than the {$this->say->sayMoney($budget->now)} there is now."
                 : "Stage 1 costs {$spend} of the {$this->say->sayMoney($budget->now)} there is now.";
         }
+        $spent = $this->bought();
+        if ($spent > 0) {
+            $reasons[] = "{$this->say->sayMoney($spent)} of it is for parts that are bought already.";
+        }
         if ($budget->total === null) {
             return new Sentence('budget', Status::Unknown, "{$this->say->sayMoney($total->likely)} in all", 'no budget asked yet', $reasons);
         }
@@ -117,6 +121,19 @@ final readonly class Verdict
             $left < 0 ? "{$this->say->sayMoney(-$left)} too much" : "{$this->say->sayMoney($left)} left, reserve inside",
             $reasons,
         );
+    }
+
+    /** Minor units in parts on the shelf, tax in. */
+    private function bought(): int
+    {
+        $spent = 0;
+        foreach ($this->estimate->costs as $cost) {
+            foreach ($cost->lines as $line) {
+                $spent += $line->bought ? $line->goods->plus($line->goods->share($this->estimate->bundle->rates->tax, 10_000))->likely : 0;
+            }
+        }
+
+        return $spent;
     }
 
     private function limits(): Sentence

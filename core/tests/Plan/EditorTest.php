@@ -49,6 +49,16 @@ final class EditorTest extends TestCase
         self::assertSame(['fit' => 'intake', 'agreed' => 99.5], $plan['stages'][0]['changes'][1]);
     }
 
+    public function test_a_line_is_marked_bought_and_keeps_it_when_it_moves(): void
+    {
+        $bought = ['do' => 'line', 'stage' => 's1', 'part' => 'intake', 'bought' => true];
+        $plan = self::apply($bought, ['do' => 'move', 'stage' => 's1', 'to' => 's2', 'part' => 'intake']);
+        self::assertSame(['fit' => 'intake', 'basis' => 'used', 'bought' => true], $plan['stages'][1]['changes'][1]);
+        self::assertSame(self::PLAN, self::apply($bought, ['bought' => null] + $bought));
+        $words = fn (?bool $mark): string => CommandWords::of([['bought' => $mark] + $bought], self::PLAN, (new Lyre)->catalog());
+        self::assertSame(['Mark Intake in stage 1 as bought', 'Mark Intake in stage 1 as not bought'], [$words(true), $words(null)]);
+    }
+
     public function test_stages_are_added_renamed_and_removed(): void
     {
         $plan = self::apply(['do' => 'add-stage', 'name' => 'three'], ['do' => 'rename-stage', 'stage' => 's1', 'name' => 'first'], ['do' => 'remove-stage', 'stage' => 's2']);

@@ -189,9 +189,7 @@
             y={powerBox[1] + 11}
             font-size="11"
             fill="var(--rust)"
-            paint-order="stroke"
-            stroke="var(--ground)"
-            stroke-width="4">{powerLimit.name}</text
+            class="halo">{powerLimit.name}</text
         >
     {/if}
     {#if shown?.trade && before}
@@ -247,9 +245,7 @@
             text-anchor="end"
             font-size="11"
             fill="var(--rust)"
-            paint-order="stroke"
-            stroke="var(--ground)"
-            stroke-width="4"
+            class="halo"
         >
             {limit.name}: safe to {figure(limit.points[0]?.safe ?? 0)}
             {estimate.labels.torque}{limit.points.length > 1 ? ' low down' : ''}
@@ -262,9 +258,7 @@
             font-size="11"
             font-weight="600"
             fill="var(--ink)"
-            paint-order="stroke"
-            stroke="var(--ground)"
-            stroke-width="4">{axis.unit}</text
+            class="halo">{axis.unit}</text
         >
     {/each}
     {#if pointed !== null && shown}
@@ -279,9 +273,7 @@
             y={powerBox[1] - 2}
             font-size="11.5"
             fill="var(--ink)"
-            paint-order="stroke"
-            stroke="var(--ground)"
-            stroke-width="4"
+            class="halo"
         >
             {spoken}
         </text>

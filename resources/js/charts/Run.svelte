@@ -81,6 +81,8 @@
 
     const clamp = (value: number, least: number, most: number) => Math.min(most, Math.max(least, value));
     const STEP = { target: 1, budget: 50 } as const;
+    const MOST = { target: [1, 5000], budget: [0, 10_000_000] } as const;
+    type Box = { x: number; y: number; width: number; height: number };
 
     /** The value at the pointer, in whole steps. */
     function at(line: 'target' | 'budget', event: PointerEvent): number {
@@ -248,9 +250,7 @@
                 text-anchor="end"
                 font-size="11.5"
                 fill="var(--soft)"
-                paint-order="stroke"
-                stroke="var(--ground)"
-                stroke-width="4">{ghost.name}</text
+                class="halo">{ghost.name}</text
             >
         {/if}
     {/each}
@@ -318,46 +318,41 @@
         {/if}
     {/each}
     <!-- The lines are handles: they lie over everything, and are as thick as a finger. -->
-    {#if target !== null && wish}
+    {#snippet handle(line: 'target' | 'budget', value: number, name: string, box: Box)}
         <rect
-            class="cursor-ns-resize outline-none focus-visible:[stroke:var(--river)]"
-            x={left}
-            y={y(target) - 7}
-            width={width - left - right}
-            height="14"
+            class="{line === 'target'
+                ? 'cursor-ns-resize'
+                : 'cursor-ew-resize'} outline-none focus-visible:[stroke:var(--river)]"
+            {...box}
             fill="transparent"
             role="slider"
             tabindex="0"
-            aria-label="Target, {estimate.labels.power}"
-            aria-orientation="vertical"
-            aria-valuenow={target}
-            aria-valuemin={1}
-            aria-valuemax={5000}
-            onpointerdown={(event) => grab('target', event)}
+            aria-label={name}
+            aria-orientation={line === 'target' ? 'vertical' : 'horizontal'}
+            aria-valuenow={value}
+            aria-valuemin={MOST[line][0]}
+            aria-valuemax={MOST[line][1]}
+            onpointerdown={(event) => grab(line, event)}
             onpointermove={drag}
             onpointerup={settle}
-            onkeydown={(event) => nudge('target', target, event)}
+            onkeydown={(event) => nudge(line, value, event)}
         />
+    {/snippet}
+    {#if target !== null && wish}
+        {@render handle('target', target, `Target, ${estimate.labels.power}`, {
+            x: left,
+            y: y(target) - 7,
+            width: width - left - right,
+            height: 14,
+        })}
     {/if}
     {#if budget !== null && wish}
-        <rect
-            class="cursor-ew-resize outline-none focus-visible:[stroke:var(--river)]"
-            x={x(budget) - 7}
-            y={top}
-            width="14"
-            height={height - top - bottom}
-            fill="transparent"
-            role="slider"
-            tabindex="0"
-            aria-label="Budget, {symbol}"
-            aria-valuenow={budget}
-            aria-valuemin={0}
-            aria-valuemax={10000000}
-            onpointerdown={(event) => grab('budget', event)}
-            onpointermove={drag}
-            onpointerup={settle}
-            onkeydown={(event) => nudge('budget', budget, event)}
-        />
+        {@render handle('budget', budget, `Budget, ${symbol}`, {
+            x: x(budget) - 7,
+            y: top,
+            width: 14,
+            height: height - top - bottom,
+        })}
     {/if}
     {#if readout}
         <text
@@ -366,9 +361,7 @@
             font-size="12"
             font-weight="600"
             fill="var(--ink)"
-            paint-order="stroke"
-            stroke="var(--ground)"
-            stroke-width="5">{readout}</text
+            class="halo">{readout}</text
         >
     {/if}
 </svg>

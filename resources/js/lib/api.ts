@@ -11,6 +11,9 @@ export class Refusal extends Error {
     }
 }
 
+/** Nobody is signed in any more; the page is on its way to the sign-in. */
+export class SignedOut extends Error {}
+
 /** The server could not be reached. */
 export class Offline extends Error {}
 
@@ -38,7 +41,12 @@ async function send<T>(method: string, url: string, body?: unknown): Promise<T> 
     }
     const answer = (await response.json().catch(() => ({}))) as Record<string, unknown>;
     if (response.ok) return answer as T;
-    if (response.status === 401 || response.status === 419) location.assign('/sign-in');
+    // A gateway without its server behind it is as good as no answer.
+    if ([502, 503, 504].includes(response.status)) throw new Offline('The shop’s server is not there.');
+    if (response.status === 401 || response.status === 419) {
+        location.assign('/sign-in');
+        throw new SignedOut('Sign in again.');
+    }
     const message =
         typeof answer.message === 'string' ? answer.message : `The server answered ${response.status}.`;
     throw new Refusal(response.status, message, answer);

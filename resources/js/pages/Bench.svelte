@@ -1,5 +1,5 @@
 <script lang="ts">
-    import { Link } from '@inertiajs/svelte';
+    import { Link, page } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
     import Curves from '@/charts/Curves.svelte';
     import Run from '@/charts/Run.svelte';
@@ -20,6 +20,7 @@
     import { FOOT, type PlanState } from '@/features/bench/types';
     import { clock } from '@/lib/format';
     import Frame from '@/ui/Frame.svelte';
+    import type { Person } from '@/ui/PersonSheet.svelte';
     import Kbd from '@/ui/Kbd.svelte';
 
     type Props = {
@@ -29,7 +30,9 @@
     };
     let { job, plan, state: start }: Props = $props();
 
-    const bench = untrack(() => new Bench(plan.id, job.id, start));
+    const bench = untrack(
+        () => new Bench(plan.id, job.id, (page.props as unknown as { person: Person }).person.id, start),
+    );
     let board: Board;
     let panel: HTMLElement;
     let help = $state(false);

@@ -4,6 +4,7 @@
     import Sheet from './Sheet.svelte';
 
     export type Person = {
+        id: number;
         name: string;
         role: string;
         units: Record<string, string>;

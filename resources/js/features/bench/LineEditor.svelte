@@ -25,6 +25,14 @@
                 <option value="owned">customer’s own</option>
             </select></label
         >
+        <label class="flex min-h-7 items-center gap-1"
+            ><input
+                type="checkbox"
+                checked={line.bought}
+                onchange={(event) =>
+                    bench.price([part], { bought: event.currentTarget.checked ? true : null })}
+            /> bought</label
+        >
         <label class="flex flex-col"
             ><span class="text-soft">How many</span><input
                 class="field min-h-7 w-14 text-right"

@@ -51,9 +51,9 @@
                 {#each stage.money.lines as line (line.part)}
                     <tr class="border-t border-faint align-top">
                         <td class="py-0.5"
-                            >{line.name}{line.basis === 'new' ? '' : `, ${line.basis}`}{line.hours
-                                ? `, ${precise(line.hours)} h`
-                                : ''}</td
+                            >{line.name}{line.basis === 'new' ? '' : `, ${line.basis}`}{line.bought
+                                ? ', bought'
+                                : ''}{line.hours ? `, ${precise(line.hours)} h` : ''}</td
                         >
                         <td class="py-0.5 pl-2 text-right whitespace-nowrap"
                             >{money(line.gross.likely, labels.money)}</td

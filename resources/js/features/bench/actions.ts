@@ -74,6 +74,14 @@ export const actions: Action[] = [
         run: (bench) => bench.own(),
     },
     {
+        name: 'Bought already, or not',
+        keys: ['b'],
+        stroke: 'B',
+        on: 'cell',
+        can: buys,
+        run: (bench) => bench.buy(),
+    },
+    {
         name: 'Accept what is missing or advised',
         keys: ['a'],
         stroke: 'A',

@@ -1,4 +1,4 @@
-import type { Cell, Finding, SlotRow, StageEstimate } from '@/generated/estimate';
+import type { Cell, Finding, SlotRow, StageEstimate, StageMoney } from '@/generated/estimate';
 import { drop, get, Offline, post } from '@/lib/api';
 import { Outbox, type Echo } from './outbox.svelte';
 import {
@@ -6,7 +6,6 @@ import {
     FOOT,
     FUEL,
     LANE,
-    type Basis,
     type Command,
     type PlanState,
     type RevisionNote,
@@ -15,6 +14,9 @@ import {
     type Variant,
     type View,
 } from './types';
+
+type Line = StageMoney['lines'][number];
+type LineChange = Omit<Extract<Command, { do: 'line' }>, 'do' | 'stage' | 'part'>;
 
 const EMPTY: readonly Cell['state'][] = ['stock', 'missing', 'advised', 'removed', 'unknown'];
 const BOUGHT: readonly Cell['state'][] = ['new', 'again'];
@@ -42,10 +44,11 @@ export class Bench {
     constructor(
         readonly plan: number,
         readonly job: number,
+        person: number,
         state: PlanState,
     ) {
         this.state = state;
-        this.outbox = new Outbox(plan, {
+        this.outbox = new Outbox(plan, person, {
             revision: () => this.state.revision,
             take: (answer) => this.#take(answer),
             refuse: (message) => (this.error = message),
@@ -223,20 +226,28 @@ export class Bench {
         this.select(row.key, column + 1);
     }
 
-    /** Marks the parts as the customer's own, or back. */
+    /** Marks the selected parts as the customer's own, or back. */
     own() {
-        const { stage } = this;
-        if (!stage) return;
-        const lines = this.bought.map((row) => this.shown(row, this.column).part as string);
-        const all = lines.every((part) => this.line(part)?.basis === 'owned');
-        this.price(lines, { basis: all ? null : 'owned' });
+        this.#mark((line) => line.basis === 'owned', { basis: 'owned' }, { basis: null });
     }
 
-    line(part: string) {
+    /** Marks the selected parts as paid and on the shelf, or back. */
+    buy() {
+        this.#mark((line) => line.bought, { bought: true }, { bought: null });
+    }
+
+    /** Marks them all, or takes the mark back where all have it. */
+    #mark(has: (line: Line) => boolean, on: LineChange, off: LineChange) {
+        const parts = this.bought.map((row) => this.shown(row, this.column).part as string);
+        const lines = parts.map((part) => this.line(part));
+        this.price(parts, lines.every((line) => line && has(line)) ? off : on);
+    }
+
+    line(part: string): Line | undefined {
         return this.stage?.money.lines.find((one) => one.part === part);
     }
 
-    price(parts: string[], change: { basis?: Basis | null; agreed?: number | null; quantity?: number }) {
+    price(parts: string[], change: LineChange) {
         const { stage } = this;
         if (!stage || stage.index === 0) return;
         this.edit(
@@ -369,8 +380,9 @@ export class Bench {
         }
     }
 
-    history(): Promise<RevisionNote[]> {
-        return get<RevisionNote[]>(`/plans/${this.plan}/revisions`);
+    /** Sixty at a time, the latest first, or those before a revision. */
+    history(before?: number): Promise<RevisionNote[]> {
+        return get<RevisionNote[]>(`/plans/${this.plan}/revisions${before ? `?before=${before}` : ''}`);
     }
 
     /** Shows the plan as it was; nothing can be changed until one goes back or restores it. */

@@ -1,11 +1,13 @@
 import type { Cell } from '@/generated/estimate';
-import { Offline, post, Refusal } from '@/lib/api';
+import { Offline, post, Refusal, SignedOut } from '@/lib/api';
 import type { Command, Conflict, PlanState } from './types';
 
 /** What a cell shows until the server has answered, by "slot/column". */
 export type Echo = Record<string, Pick<Cell, 'state' | 'name' | 'part'>>;
 
 export type Request = {
+    /** Its own name: sent twice, it is done once. */
+    id: string;
     path: string;
     commands: Command[];
     words: string;
@@ -19,6 +21,13 @@ type Owner = {
 };
 
 const RETRY = 4000;
+
+/** A name that nobody else gives; plain http has no randomUUID. */
+function name(): string {
+    return [...crypto.getRandomValues(new Uint8Array(16))]
+        .map((byte) => byte.toString(16).padStart(2, '0'))
+        .join('');
+}
 
 /**
  * Changes on their way to the server: one at a time, in order, each on the revision that the one before gave. They are
@@ -35,6 +44,8 @@ export class Outbox {
 
     constructor(
         readonly plan: number,
+        /** Whose changes these are: another person at the same screen must not send them. */
+        private readonly person: number,
         private readonly owner: Owner,
     ) {
         const kept = localStorage.getItem(this.#name);
@@ -45,11 +56,11 @@ export class Outbox {
     }
 
     get #name() {
-        return `pebblerun-outbox-${this.plan}`;
+        return `pebblerun-outbox-${this.person}-${this.plan}`;
     }
 
-    add(request: Request) {
-        this.#set([...this.waiting, request]);
+    add(request: Omit<Request, 'id'>) {
+        this.#set([...this.waiting, { ...request, id: name() }]);
         void this.run();
     }
 
@@ -71,7 +82,7 @@ export class Outbox {
         if (!conflict || !first) return;
         this.conflict = null;
         this.#based = conflict.revision;
-        this.#set(picked.length > 0 ? [{ ...first, commands: picked }, ...rest] : rest);
+        this.#set(picked.length > 0 ? [{ ...first, id: name(), commands: picked }, ...rest] : rest);
         void this.run();
     }
 
@@ -82,6 +93,7 @@ export class Outbox {
             for (let next = this.waiting[0]; next; next = this.waiting[0]) {
                 const body = {
                     revision: this.#based ?? this.owner.revision(),
+                    request: next.id,
                     ...(next.path === 'commands' ? { commands: next.commands } : {}),
                 };
                 const state = await post<PlanState>(`/plans/${this.plan}/${next.path}`, body);
@@ -108,6 +120,8 @@ export class Outbox {
 
     #fail(fault: unknown) {
         const first = this.waiting[0];
+        // What waits stays kept, and goes out after the next sign-in.
+        if (fault instanceof SignedOut) return;
         if (fault instanceof Offline) {
             this.offline = true;
             this.#timer = setTimeout(this.retry, RETRY);

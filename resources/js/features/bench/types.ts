@@ -32,6 +32,7 @@ export type Command =
           basis?: Basis | null;
           agreed?: number | null;
           quantity?: number;
+          bought?: boolean | null;
       }
     | { do: 'rename-stage'; stage: string; name: string }
     | ({ do: 'settings' } & Partial<Settings>);

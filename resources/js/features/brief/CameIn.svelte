@@ -25,6 +25,40 @@
         if (next.torque.value > 0 && next.power.value > 0) form.came({ baseline: { peaks: next } });
     }
     const shown = $derived(peaks ?? draft);
+
+    type Peaks = typeof blank;
+    type Field = {
+        key: string;
+        label: string;
+        unit: string;
+        of: (peaks: Peaks) => number;
+        set: (peaks: Peaks, value: number) => void;
+    };
+    const fields = $derived<Field[]>([
+        ...(['torque', 'power'] as const).flatMap((peak): Field[] => [
+            {
+                key: peak,
+                label: `Peak ${peak}`,
+                unit: peak === 'power' ? power : torque,
+                of: (peaks) => peaks[peak].value,
+                set: (peaks, value) => (peaks[peak].value = value),
+            },
+            {
+                key: `${peak}-rpm`,
+                label: 'at',
+                unit: 'rpm',
+                of: (peaks) => peaks[peak].rpm,
+                set: (peaks, value) => (peaks[peak].rpm = value),
+            },
+        ]),
+        ...(['lowest_rpm', 'redline'] as const).map((end): Field => ({
+            key: end,
+            label: end === 'redline' ? 'to' : 'Pull from',
+            unit: 'rpm',
+            of: (peaks) => peaks[end],
+            set: (peaks, value) => (peaks[end] = value),
+        })),
+    ]);
 </script>
 
 <details class="w-full">
@@ -58,46 +92,15 @@
     >
     {#if baseline === undefined || peaks}
         <div class="mt-2 flex flex-wrap items-end gap-3">
-            <NumberField
-                label="Peak torque"
-                unit={torque}
-                value={shown.torque.value || undefined}
-                set={(text) => change((next) => (next.torque.value = Number(text)))}
-            />
-            <NumberField
-                label="at"
-                unit="rpm"
-                step={50}
-                value={shown.torque.rpm}
-                set={(text) => change((next) => (next.torque.rpm = Number(text)))}
-            />
-            <NumberField
-                label="Peak power"
-                unit={power}
-                value={shown.power.value || undefined}
-                set={(text) => change((next) => (next.power.value = Number(text)))}
-            />
-            <NumberField
-                label="at"
-                unit="rpm"
-                step={50}
-                value={shown.power.rpm}
-                set={(text) => change((next) => (next.power.rpm = Number(text)))}
-            />
-            <NumberField
-                label="Pull from"
-                unit="rpm"
-                step={50}
-                value={shown.lowest_rpm}
-                set={(text) => change((next) => (next.lowest_rpm = Number(text)))}
-            />
-            <NumberField
-                label="to"
-                unit="rpm"
-                step={50}
-                value={shown.redline}
-                set={(text) => change((next) => (next.redline = Number(text)))}
-            />
+            {#each fields as field (field.key)}
+                <NumberField
+                    label={field.label}
+                    unit={field.unit}
+                    step={field.unit === 'rpm' ? 50 : 1}
+                    value={field.of(shown) || undefined}
+                    set={(text) => change((next) => field.set(next, Number(text)))}
+                />
+            {/each}
         </div>
         <p class="mt-1 text-[12.5px] text-soft">
             At the wheels on this shop’s roller. The curve between the peaks is sketched, and its doubt is

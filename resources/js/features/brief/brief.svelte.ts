@@ -150,7 +150,8 @@ export class BriefForm {
                     brief: $state.snapshot(this.brief),
                 });
                 this.saved = saved;
-                if (this.brief.told) this.brief.told = saved.told;
+                // While another answer waits, what the page holds is newer than what the server just wrote.
+                if (this.brief.told && !this.#again) this.brief.told = saved.told;
             } while (this.#again);
         } catch (fault) {
             if (fault instanceof Refusal && fault.status === 409) this.theirs = fault.body as Theirs;
