@@ -22,7 +22,7 @@ final readonly class Counter
     /** @return array<string, mixed> */
     public function page(string $words, ?string $due, string $sort, int $page): array
     {
-        $jobs = $this->found($words, $due)->with(['platform', 'advisor', 'plan']);
+        $jobs = $this->found($words, $due)->with(['platform', 'advisor', $this->person->readsAsShop() ? 'plan' : 'plan.library']);
         $rows = $this->sorted($jobs, $sort)->offset(($page - 1) * self::PAGE)->limit(self::PAGE + 1)->get();
         $since = self::priceLimit();
 
@@ -39,11 +39,19 @@ final readonly class Counter
                 'updated' => $job->updated_at->toIso8601String(),
                 'due' => ['key' => $job->due->value, 'words' => $job->due->words()],
                 'old_price' => $job->oldest_price !== null && $job->oldest_price < $since ? $job->oldest_price : null,
-                'summary' => $job->plan?->summary,
+                'summary' => $this->summary($job),
             ])->values(),
             'counts' => $this->counts(),
             'platforms' => Platform::query()->where('shop_id', $this->person->shop_id)->orderBy('name')->get(['id', 'name'])->toArray(),
         ];
+    }
+
+    /** @return ?array<string, mixed> */
+    private function summary(CustomerJob $job): ?array
+    {
+        $plan = $job->plan?->setRelation('job', $job->setRelation('shop', $this->person->shop));
+
+        return $plan === null ? null : Summaries::for($plan, $this->person);
     }
 
     /**

@@ -7,7 +7,6 @@ use Pebblerun\Core\Bundle\Bundle;
 use Pebblerun\Core\Estimate\Document;
 use Pebblerun\Core\Estimate\Estimate;
 use Pebblerun\Core\Estimate\Figures;
-use Pebblerun\Core\Units\Numerals;
 
 /** Results become documents. */
 final readonly class Estimates
@@ -33,11 +32,7 @@ final readonly class Estimates
      */
     public function for(User $reader): array
     {
-        $units = $reader->unitSystem();
-
-        return $reader->numerals === Numerals::Comma && $units == $this->estimate->bundle->units
-            ? $this->document
-            : Document::of($this->estimate, $units, $reader->numerals);
+        return $reader->readsAsShop() ? $this->document : Document::of($this->estimate, $reader->unitSystem(), $reader->numerals);
     }
 
     public static function figures(Bundle $bundle, User $reader): Figures

@@ -2,6 +2,9 @@
 
 namespace App\Assembly;
 
+use App\Models\Plan;
+use App\Models\User;
+
 /** What the counter shows of a plan, picked from its estimate document. */
 final class Summaries
 {
@@ -26,5 +29,28 @@ final class Summaries
                 'parts' => $stage['parts_bought'],
             ], $stages),
         ];
+    }
+
+    /**
+     * The same in what a person reads in: made when one asks, and kept until the plan or its brief changes.
+     *
+     * @return array<string, mixed>
+     */
+    public static function for(Plan $plan, User $reader): array
+    {
+        if ($reader->readsAsShop()) {
+            return $plan->summary;
+        }
+        $reads = implode('/', [...$reader->unitSystem()->toArray(), $reader->numerals->value]);
+        $of = "{$plan->revision}.{$plan->job->brief_revision}";
+        $kept = $plan->summaries[$reads] ?? null;
+        if ($kept !== null && $kept['of'] === $of) {
+            return $kept['summary'];
+        }
+        $summary = self::of(Estimates::of(Bundles::of($plan), $plan->figures)->for($reader));
+        $summaries = [...$plan->summaries, $reads => ['of' => $of, 'summary' => $summary]];
+        Plan::query()->whereKey($plan->id)->toBase()->update(['summaries' => json_encode($summaries, JSON_THROW_ON_ERROR)]);
+
+        return $summary;
     }
 }

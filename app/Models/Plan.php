@@ -18,6 +18,7 @@ use Pebblerun\Core\Plan\Editor;
  * @property int $revision
  * @property list<int> $redo contents that undo stepped back from, the next to redo last
  * @property array<string, mixed> $summary what the counter shows, written with every revision
+ * @property array<string, array{of: string, summary: array<string, mixed>}> $summaries the same for readers of other units
  * @property array<string, list<mixed>> $figures costly figures of the stages, given back to the next estimate
  * @property Carbon $updated_at
  * @property-read CustomerJob $job
@@ -27,7 +28,7 @@ final class Plan extends Model
 {
     protected function casts(): array
     {
-        return ['document' => 'array', 'redo' => 'array', 'summary' => 'array', 'figures' => 'array'];
+        return ['document' => 'array', 'redo' => 'array', 'summary' => 'array', 'summaries' => 'array', 'figures' => 'array'];
     }
 
     /** @return BelongsTo<CustomerJob, $this> */

@@ -51,6 +51,22 @@ final class DatabaseTest extends TestCase
         self::assertEquals($before, [$after->document, $after->revision, PlanRevision::query()->count()]);
     }
 
+    /** Two that lock in different orders can wait for each other for ever. */
+    public function test_briefs_and_plans_are_locked_in_one_order(): void
+    {
+        $this->actingAs($this->person('advisor'));
+        $locked = function (string $url, array $body): array {
+            DB::flushQueryLog();
+            DB::enableQueryLog();
+            $this->postJson($url, $body)->assertOk();
+            preg_match_all('/from "(\w+)"[^;]*for update/', implode(';', array_column(DB::getQueryLog(), 'query')), $found);
+
+            return $found[1];
+        };
+        self::assertSame(['customer_jobs', 'plans'], $locked("/plans/{$this->plan()->id}/commands", ['revision' => 1, 'commands' => [['do' => 'add-stage', 'name' => '']]]));
+        self::assertSame(['customer_jobs'], $locked("/jobs/{$this->job()->id}/wish", ['budget' => 5000]));
+    }
+
     public function test_kept_figures_change_no_answer(): void
     {
         $this->actingAs($this->person('advisor'));

@@ -24,6 +24,29 @@ final class PersonTest extends TestCase
         self::assertSame($shop, $this->actingAs($this->person('advisor'))->getJson($url)->json('estimate'), 'nobody else is changed');
     }
 
+    public function test_the_counter_speaks_in_each_persons_units_and_keeps_up(): void
+    {
+        $shown = function (string $role): array {
+            $summary = [];
+            $this->actingAs($this->person($role))->get('/?q=tollef')->assertInertia(function (AssertableInertia $page) use (&$summary): void {
+                $summary = $page->toArray()['props']['jobs'][0]['summary'];
+            });
+
+            return $summary;
+        };
+        $this->actingAs($this->person('owner'))->put('/me', self::METRIC);
+        self::assertStringContainsString('wheel kW likely', $shown('owner')['verdict'][0]['headline']);
+        self::assertStringContainsString('whp likely', $shown('advisor')['verdict'][0]['headline']);
+        $kept = $this->plan()->summaries;
+        self::assertSame($shown('owner'), array_values($kept)[0]['summary'], 'made once');
+        self::assertEqualsWithDelta($shown('advisor')['run'][3]['power']['p50'] * 0.7457, $shown('owner')['run'][3]['power']['p50'], 0.1);
+
+        $this->actingAs($this->person('advisor'))->postJson("/plans/{$this->plan()->id}/commands", ['revision' => 1, 'commands' => [['do' => 'remove-stage', 'stage' => 's3']]])->assertOk();
+        self::assertCount(3, $shown('owner')['run'], 'an edit is seen');
+        $this->postJson("/jobs/{$this->job()->id}/wish", ['power' => 250])->assertOk();
+        self::assertStringContainsString('of 250 wheel kW', $shown('owner')['verdict'][0]['headline'], 'and so is an answer');
+    }
+
     public function test_a_target_dragged_in_kilowatts_is_kept_in_the_shops_unit(): void
     {
         $this->actingAs($this->person('owner'))->put('/me', self::METRIC);

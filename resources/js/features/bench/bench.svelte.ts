@@ -88,7 +88,7 @@ export class Bench {
     shown(row: SlotRow, column: number): Cell {
         const cell = row.cells[column] as Cell;
         const echo = this.past ? undefined : this.#echo[`${row.key}/${column}`];
-        return echo ? { ...cell, ...echo, value: '', note: '', flag: null } : cell;
+        return echo ? { ...cell, ...echo, value: '', mark: '' as const, note: '', flag: null } : cell;
     }
 
     select(slot: string, column: number) {
