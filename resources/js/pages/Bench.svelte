@@ -199,7 +199,9 @@
             <div class="border-t border-line pt-2">
                 <h2 class="font-semibold">
                     {stage.index ? `Stage ${stage.index}` : 'As it came'}
-                    <span class="font-normal text-soft">{stage.name} {stage.fuel.name}</span>
+                    <span class="font-normal text-soft"
+                        >{stage.name ? `${stage.name}, ` : ''}on {stage.fuel.name}</span
+                    >
                 </h2>
                 <StageFoot {stage} labels={bench.estimate.labels} />
                 {#if stage.money.lines.length > 0}

@@ -68,6 +68,12 @@
                         >{drag.fault ? '! ' : ''}{drag.sentence}</small
                     >
                 {/each}
+                {#if one.cautions.length > 0}
+                    <small
+                        class="col-span-3 line-clamp-2 text-[11.5px] leading-snug text-soft"
+                        title={one.cautions.join(' ')}>Mind: {one.cautions.join(' ')}</small
+                    >
+                {/if}
             </button>
         </li>
     {/each}

@@ -11,10 +11,10 @@
 </script>
 
 {#if line}
-    <div class="mt-2 flex flex-wrap items-end gap-2 border-t border-faint pt-2 text-[12px]">
+    <div class="mt-2 flex flex-wrap items-end gap-1.5 border-t border-faint pt-2 text-[12px]">
         <label class="flex flex-col"
             ><span class="text-soft">Price</span><select
-                class="field min-h-7"
+                class="field min-h-7 w-[88px]"
                 value={line.basis === 'agreed' ? '' : line.basis}
                 onchange={(event) =>
                     bench.price([part], { basis: (event.currentTarget.value || null) as Basis | null })}
@@ -22,7 +22,7 @@
                 {#if line.basis === 'agreed'}<option value="">agreed</option>{/if}
                 <option value="new">new</option>
                 <option value="used">second hand</option>
-                <option value="owned">customer’s own</option>
+                <option value="owned">own</option>
             </select></label
         >
         <label class="flex min-h-7 items-center gap-1"
@@ -35,7 +35,7 @@
         >
         <label class="flex flex-col"
             ><span class="text-soft">How many</span><input
-                class="field min-h-7 w-14 text-right"
+                class="field min-h-7 w-11 text-right"
                 type="number"
                 min="1"
                 max="99"
@@ -45,8 +45,8 @@
             /></label
         >
         <label class="flex flex-col"
-            ><span class="text-soft">Agreed, {symbol} each</span><input
-                class="field min-h-7 w-24 text-right"
+            ><span class="text-soft">Agreed, {symbol}</span><input
+                class="field min-h-7 w-[72px] text-right"
                 type="number"
                 min="0"
                 step="10"

@@ -12,7 +12,7 @@
 >
     {#each bench.estimate.verdict as line (line.subject)}
         <button
-            class="flex min-w-0 items-start gap-2 border-l border-line px-3 py-2 text-left first:border-l-0 hover:bg-faint {open ===
+            class="flex min-w-0 items-start gap-2 border-r border-line px-3 py-2 text-left last:border-r-0 hover:bg-faint {open ===
             line.subject
                 ? 'bg-wash'
                 : ''}"
