@@ -76,6 +76,22 @@ final class DatabaseTest extends TestCase
         self::assertEquals($kept, $this->getJson($url)->json('estimate'));
     }
 
+    public function test_the_latest_figures_are_the_ones_kept(): void
+    {
+        $this->actingAs($this->person('advisor'));
+        $latest = [];
+        foreach (range(1, 24) as $revision) {
+            $parts = array_filter(['fjellvent-inlet-63', 'brimstall-mid', 'orsken-rods', 'tarnstone-gears'], fn (int $bit): bool => (bool) ($revision >> $bit & 1), ARRAY_FILTER_USE_KEY);
+            $this->postJson("/plans/{$this->plan()->id}/commands", ['revision' => $revision, 'commands' => [
+                ...array_map(fn (string $slot): array => ['do' => 'clear', 'stage' => 's3', 'slot' => $slot], ['inlet-pipe', 'mid-pipe', 'rods', 'gearbox']),
+                ...array_map(fn (string $part): array => ['do' => 'fit', 'stage' => 's3', 'part' => $part], array_values($parts)),
+            ]])->assertOk();
+            $latest = array_slice([array_keys($this->plan()->figures)[3], ...$latest], 0, 5);
+        }
+        self::assertCount(5, array_unique($latest));
+        self::assertSame([], array_diff($latest, array_keys($this->plan()->figures)), 'going back five steps computes nothing anew');
+    }
+
     public function test_an_edit_takes_few_queries_and_the_counter_one_a_collection(): void
     {
         $this->actingAs($this->person('advisor'));

@@ -8,23 +8,24 @@ use Pebblerun\Core\Draws\Percentiles;
 final readonly class Drawn
 {
     /**
-     * @param  list<float>  $curves  flat, W: row × places + place
      * @param  Percentiles  $power  W, of each curve's highest
      * @param  Percentiles  $torque  N·m, likewise
      */
-    private function __construct(public array $curves, public Percentiles $power, public Percentiles $torque) {}
+    private function __construct(public Curves $curves, public Percentiles $power, public Percentiles $torque) {}
 
     /**
-     * @param  list<float>  $curves  flat, W
+     * @param  list<float>  $power  flat, W: row × rpms + rpm
      * @param  list<float>  $rpms
      * @param  ?float  $target  W
      */
-    public static function of(array $curves, array $rpms, ?float $target = null): self
+    public static function of(array $power, array $rpms, ?float $target = null): self
     {
+        $curves = new Curves($power, count($rpms));
+
         return new self(
             $curves,
-            Percentiles::of(Track::power($rpms)->peaks($curves), $target),
-            Percentiles::of(Track::torque($rpms)->peaks($curves)),
+            Percentiles::of($curves->peaks(Track::power($rpms)), $target),
+            Percentiles::of($curves->peaks(Track::torque($rpms))),
         );
     }
 }

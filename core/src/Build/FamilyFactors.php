@@ -12,16 +12,14 @@ use Pebblerun\Core\Plan\Stacking;
  */
 final class FamilyFactors
 {
-    private readonly int $width;
-
-    /** @var array<string, list<float>> */
+    /** @var array<string, list<float>> of families */
     private array $known = [];
 
+    /** @var array<string, array{?list<float>, ?list<float>}> of gains within a ceiling */
+    private array $parts = [];
+
     /** @param  list<float>  $rpms  rising */
-    public function __construct(private readonly array $rpms, private readonly ?Draws $draws)
-    {
-        $this->width = count($rpms);
-    }
+    public function __construct(private readonly array $rpms, private readonly ?Draws $draws) {}
 
     /**
      * @param  list<Gain>  $gains
@@ -60,51 +58,49 @@ final class FamilyFactors
      */
     private function diminishing(array $gains, float $ceiling): array
     {
-        [$rows, $knots, $places, $along, $count] = $this->tables($gains);
-        if (count($gains) === 1) {
-            return self::alone($rows[0], $knots[0], $places[0], $along[0], $ceiling);
+        $open = $rest = null;
+        foreach ($gains as $gain) {
+            // A gain alone in its family within its ceiling is 1 + g, as one without a ceiling is.
+            $key = $gain->signature.(count($gains) === 1 ? '' : "/{$ceiling}");
+            [$opens, $rests] = $this->parts[$key] ??= $this->part($gain, $ceiling, count($gains) === 1);
+            $open = Flat::product($open, $opens);
+            $rest = Flat::product($rest, $rests);
         }
-        $bounded = $ceiling !== INF;
+        if ($open === null) {
+            return $rest ?? [];
+        }
         $factor = [];
-        for ($row = 0; $row < $count; $row++) {
-            for ($r = 0; $r < $this->width; $r++) {
-                $open = $rest = 1.0;
-                foreach ($rows as $k => $values) {
-                    $at = $row * $knots[$k] + $places[$k][$r];
-                    $g = $values[$at] + ($values[$at + 1] - $values[$at]) * $along[$k][$r];
-                    if ($g > 0.0 && $bounded) {
-                        $open *= $g < $ceiling ? 1.0 - $g / $ceiling : 0.0;
-                    } else {
-                        $rest *= 1.0 + $g;
-                    }
-                }
-                $factor[] = $bounded ? $rest * (1.0 + $ceiling * (1.0 - $open)) : $rest;
-            }
+        foreach ($open as $left) {
+            $factor[] = 1.0 + $ceiling * (1.0 - $left);
         }
 
-        return $factor;
+        return Flat::product($factor, $rest) ?? [];
     }
 
     /**
-     * A gain without others in its family: 1 + min(g, C). The same as the loop above, without its inner one.
+     * What one gain leaves open of its family's ceiling, 1 − min(g,C)/C, and what it multiplies by outside of it: 1 + g for
+     * losses, and for all where nothing is to be shared or there is no ceiling.
      *
-     * @param  list<float>  $values  at the knots, row by row
-     * @param  list<int>  $places
-     * @param  list<float>  $along
-     * @return list<float>
+     * @return array{?list<float>, ?list<float>} flat; null where it is 1 throughout
      */
-    private static function alone(array $values, int $knots, array $places, array $along, float $ceiling): array
+    private function part(Gain $gain, float $ceiling, bool $alone): array
     {
-        $factor = [];
-        for ($start = 0, $end = count($values) - 1; $start < $end; $start += $knots) {
-            foreach ($places as $r => $place) {
-                $at = $start + $place;
-                $g = $values[$at] + ($values[$at + 1] - $values[$at]) * $along[$r];
-                $factor[] = 1.0 + ($g < $ceiling ? $g : $ceiling);
-            }
+        $rows = $gain->rows($this->draws?->part($gain->part->key));
+        $least = min($rows);
+        $most = max($rows);
+        if ($ceiling === INF || $most <= 0.0 || ($alone && $most <= $ceiling)) {
+            return [null, $this->along($gain, array_map(fn (float $g): float => 1.0 + $g, $rows))];
+        }
+        if ($least >= 0.0 && $most <= $ceiling) {
+            return [$this->along($gain, array_map(fn (float $g): float => 1.0 - $g / $ceiling, $rows)), null];
+        }
+        $open = $rest = [];
+        foreach ($this->along($gain, $rows) as $g) {
+            $open[] = $g > 0.0 ? ($g < $ceiling ? 1.0 - $g / $ceiling : 0.0) : 1.0;
+            $rest[] = $g > 0.0 ? 1.0 : 1.0 + $g;
         }
 
-        return $factor;
+        return [$open, $least < 0.0 ? $rest : null];
     }
 
     /**
@@ -115,39 +111,35 @@ final class FamilyFactors
      */
     private function sum(array $gains): array
     {
-        [$rows, $knots, $places, $along, $count] = $this->tables($gains);
-        $ratios = array_map(fn (Gain $gain): array => Knots::spread($gain->knots(), $gain->ratiosAtKnots(), $this->rpms), $gains);
-        $factor = [];
-        for ($row = 0; $row < $count; $row++) {
-            for ($r = 0; $r < $this->width; $r++) {
-                $total = 1.0;
-                foreach ($rows as $k => $values) {
-                    $at = $row * $knots[$k] + $places[$k][$r];
-                    $total += ($values[$at] + ($values[$at + 1] - $values[$at]) * $along[$k][$r]) * $ratios[$k][$r];
-                }
-                $factor[] = $total;
-            }
+        $sum = null;
+        foreach ($gains as $gain) {
+            $ratios = Knots::spread($gain->knots(), $gain->ratiosAtKnots(), $this->rpms);
+            $sum = Flat::plus($sum, $this->along($gain, $gain->rows($this->draws?->part($gain->part->key))), $ratios);
         }
 
-        return $factor;
+        return array_map(fn (float $gains): float => 1.0 + $gains, $sum ?? []);
     }
 
     /**
-     * Each gain's values at its knots, row by row, and where each rpm falls between them.
+     * Straight lines between a gain's knots, row by row.
      *
-     * @param  non-empty-list<Gain>  $gains
-     * @return array{list<list<float>>, list<int>, list<list<int>>, list<list<float>>, int} values, knots a row, places, ways, rows
+     * @param  list<float>  $rows  values at the knots, flat
+     * @return list<float> flat, row × width + place
      */
-    private function tables(array $gains): array
+    private function along(Gain $gain, array $rows): array
     {
-        $rows = $knots = $places = $along = [];
-        foreach ($gains as $gain) {
-            $at = $gain->knots();
-            [$places[], $along[]] = Knots::weights($at, $this->rpms);
-            $rows[] = [...$gain->rows($this->draws?->part($gain->part->key)), 0.0];
-            $knots[] = count($at);
+        $knots = $gain->knots();
+        [$places, $along] = Knots::weights($knots, $this->rpms);
+        $step = count($knots);
+        $rows[] = 0.0;
+        $values = [];
+        for ($start = 0, $end = count($rows) - 1; $start < $end; $start += $step) {
+            foreach ($places as $r => $place) {
+                $at = $start + $place;
+                $values[] = $rows[$at] + ($rows[$at + 1] - $rows[$at]) * $along[$r];
+            }
         }
 
-        return [$rows, $knots, $places, $along, $this->draws?->count() ?? 1];
+        return $values;
     }
 }

@@ -138,7 +138,7 @@ final readonly class LimitCheck
         foreach ($limit->quantity->isCrank() ? $this->losses : [Loss::none()] as $loss) {
             $followed = ! $limit->isFlat() || ($loss->constant && ! $limit->quantity->isTorque());
             $used = max($used, $followed
-                ? Percentiles::of($this->shareOf($limit, $loss, $model, $allowed)->peaks($drawn->curves))->p90
+                ? Percentiles::of($drawn->curves->peaks($this->shareOf($limit, $loss, $model, $allowed)))->p90
                 : $loss->toCrank($peak) * $this->perWatt($limit, $model) * self::OVERSHOOT / ($allowed(0.0) * $limit->movedBy($model->state->mapKind())));
         }
 

@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Tests\Build;
 
+use Pebblerun\Core\Build\Curves;
 use Pebblerun\Core\Build\Engine;
 use Pebblerun\Core\Build\Track;
 use Pebblerun\Core\Draws\LatinDraws;
@@ -109,9 +110,9 @@ final class PropertiesTest extends TestCase
             $rpms = Lyre::curve()->rpms();
             $engine = new Engine($rpms, Lyre::curve()->power(), true, Lyre::curve(), Loss::percentage(0.14), $draws);
             $scales = array_map(fn (float $z): float => 1.0 + hypot(0.015, 0.025) * $z, $draws->curve());
-            $power = $engine->power($result->model, Stacking::Diminishing, $scales, count($rpms));
+            $curves = new Curves($engine->power($result->model, Stacking::Diminishing, $scales, count($rpms)), count($rpms));
             foreach ([[Track::power($rpms), $result->power], [Track::torque($rpms), $result->torque]] as [$track, $coarse]) {
-                $fine = Percentiles::of($track->peaks($power));
+                $fine = Percentiles::of($curves->peaks($track));
                 self::assertEqualsWithDelta(1.0, $coarse->p10 / $fine->p10, 0.002);
                 self::assertEqualsWithDelta(1.0, $coarse->p50 / $fine->p50, 0.002);
                 self::assertEqualsWithDelta(1.0, $coarse->p90 / $fine->p90, 0.002);
