@@ -3,6 +3,7 @@
 use App\Actions\NothingToUndo;
 use App\Actions\OutdatedBrief;
 use App\Actions\OutdatedRevision;
+use App\Actions\Overtaken;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\SharePageData;
 use Illuminate\Foundation\Application;
@@ -25,7 +26,7 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $refused = fn (Throwable $fault): JsonResponse => response()->json(['message' => $fault->getMessage()], 422);
-        $exceptions->dontReport([OutdatedRevision::class, OutdatedBrief::class, NothingToUndo::class, Refused::class]);
+        $exceptions->dontReport([OutdatedRevision::class, OutdatedBrief::class, Overtaken::class, NothingToUndo::class, Refused::class]);
         $exceptions->render(fn (OutdatedRevision $fault): JsonResponse => response()->json([
             'message' => $fault->getMessage(),
             'revision' => $fault->plan->revision,
@@ -39,6 +40,7 @@ return Application::configure(basePath: dirname(__DIR__))
             'title' => $fault->job->title,
             'customer' => $fault->job->customer,
         ], 409));
+        $exceptions->render(fn (Overtaken $fault): JsonResponse => response()->json(['message' => $fault->getMessage()], 503));
         $exceptions->render(fn (NothingToUndo $fault): JsonResponse => $refused($fault));
         $exceptions->render(fn (Refused $fault): JsonResponse => $refused($fault));
         $exceptions->render(fn (CoreException $fault): JsonResponse => $refused($fault));

@@ -23,6 +23,9 @@ use Pebblerun\Core\Plan\Merge;
  */
 final readonly class EditPlan
 {
+    /** Somebody may be faster that often in a row. */
+    private const TRIES = 5;
+
     public function __construct(private SavePlan $save) {}
 
     /**
@@ -32,37 +35,37 @@ final readonly class EditPlan
      */
     public function commands(Plan $plan, Edit $edit, array $commands): SavedPlan
     {
-        return $this->hold($plan, $edit, function (PlanRevision $current, Bundle $bundle) use ($plan, $edit, $commands): SavedPlan {
+        return $this->hold($plan, $edit, function (Bundle $bundle) use ($plan, $edit, $commands): SavedPlan {
             $this->follow($plan, $edit->basedOn, $commands, $bundle);
             $label = CommandWords::of($commands, $plan->document, $bundle->catalog);
             $document = Editor::apply($plan->document, $commands, $bundle->catalog);
 
-            return $this->save->next($plan, $bundle, $document, $label, $edit, null, $current->content_of, []);
+            return $this->save->next($plan, $bundle, $document, $label, $edit, null, []);
         });
     }
 
     /** @throws OutdatedRevision|NothingToUndo */
     public function undo(Plan $plan, Edit $edit): SavedPlan
     {
-        return $this->hold($plan, $edit, function (PlanRevision $current, Bundle $bundle) use ($plan, $edit): SavedPlan {
+        return $this->hold($plan, $edit, function (Bundle $bundle) use ($plan, $edit): SavedPlan {
             $this->mustBeCurrent($plan, $edit->basedOn);
-            $content = $this->revision($plan, $current->content_of);
+            $content = $this->revision($plan, $this->revision($plan, $plan->revision)->content_of);
             $before = $this->revision($plan, $content->previous ?? throw NothingToUndo::atStart());
             $label = 'Undo: '.lcfirst($content->label);
 
-            return $this->save->next($plan, $bundle, $before->document, $label, $edit, $before, null, [...$plan->redo, $content->number]);
+            return $this->save->next($plan, $bundle, $before->document, $label, $edit, $before, [...$plan->redo, $content->number]);
         });
     }
 
     /** @throws OutdatedRevision|NothingToUndo */
     public function redo(Plan $plan, Edit $edit): SavedPlan
     {
-        return $this->hold($plan, $edit, function (PlanRevision $current, Bundle $bundle) use ($plan, $edit): SavedPlan {
+        return $this->hold($plan, $edit, function (Bundle $bundle) use ($plan, $edit): SavedPlan {
             $this->mustBeCurrent($plan, $edit->basedOn);
             $redo = $plan->redo;
             $again = $this->revision($plan, array_pop($redo) ?? throw NothingToUndo::nothingUndone());
 
-            return $this->save->next($plan, $bundle, $again->document, 'Redo: '.lcfirst($again->label), $edit, $again, null, $redo);
+            return $this->save->next($plan, $bundle, $again->document, 'Redo: '.lcfirst($again->label), $edit, $again, $redo);
         });
     }
 
@@ -73,11 +76,11 @@ final readonly class EditPlan
      */
     public function restore(Plan $plan, Edit $edit, int $number): SavedPlan
     {
-        return $this->hold($plan, $edit, function (PlanRevision $current, Bundle $bundle) use ($plan, $edit, $number): SavedPlan {
+        return $this->hold($plan, $edit, function (Bundle $bundle) use ($plan, $edit, $number): SavedPlan {
             $this->mustBeCurrent($plan, $edit->basedOn);
             $old = $this->revision($plan, $number);
 
-            return $this->save->next($plan, $bundle, $old->document, "Restore revision {$number}: ".lcfirst($old->label), $edit, null, $current->content_of, []);
+            return $this->save->next($plan, $bundle, $old->document, "Restore revision {$number}: ".lcfirst($old->label), $edit, null, []);
         });
     }
 
@@ -88,10 +91,10 @@ final readonly class EditPlan
      */
     public function take(Plan $plan, Edit $edit, PlanVariant $variant): SavedPlan
     {
-        return $this->hold($plan, $edit, function (PlanRevision $current, Bundle $bundle) use ($plan, $edit, $variant): SavedPlan {
+        return $this->hold($plan, $edit, function (Bundle $bundle) use ($plan, $edit, $variant): SavedPlan {
             $this->mustBeCurrent($plan, $edit->basedOn);
 
-            return $this->save->next($plan, $bundle, $variant->document, "Take variant \"{$variant->name}\"", $edit, null, $current->content_of, []);
+            return $this->save->next($plan, $bundle, $variant->document, "Take variant \"{$variant->name}\"", $edit, null, []);
         });
     }
 
@@ -123,20 +126,32 @@ final readonly class EditPlan
     }
 
     /**
-     * Locks the job and its plan, and keeps all or nothing. A brief's save takes them in the same order, so neither waits for the
-     * other for ever, and the plan is estimated under the brief as it is. What was done already is not done again.
+     * Keeps all or nothing. No lock is held while the plan is estimated: the save says which plan and brief it was worked out
+     * from, and where somebody was faster it is worked out again from what they left. What was done already is not done again.
      *
-     * @param  Closure(PlanRevision, Bundle): SavedPlan  $change
+     * @param  Closure(Bundle): SavedPlan  $change
      */
     private function hold(Plan $plan, Edit $edit, Closure $change): SavedPlan
     {
-        return DB::transaction(function () use ($plan, $edit, $change): SavedPlan {
-            $job = CustomerJob::query()->lockForUpdate()->findOrFail($plan->customer_job_id);
-            $row = Plan::query()->lockForUpdate()->findOrFail($plan->id);
-            $plan->setRawAttributes($row->getAttributes(), true)->setRelation('job', $job);
+        for ($try = 1; ; $try++) {
+            if ($this->isDone($plan, $edit)) {
+                return Benches::current($plan);
+            }
+            try {
+                return DB::transaction(fn (): SavedPlan => $change(Bundles::of($plan)));
+            } catch (Overtaken $overtaken) {
+                if ($try === self::TRIES) {
+                    throw $overtaken;
+                }
+                $this->refresh($plan);
+            }
+        }
+    }
 
-            return $this->isDone($plan, $edit) ? Benches::current($plan) : $change($this->revision($plan, $plan->revision), Bundles::of($plan));
-        });
+    private function refresh(Plan $plan): void
+    {
+        $plan->setRawAttributes(Plan::query()->findOrFail($plan->id)->getAttributes(), true);
+        $plan->setRelation('job', CustomerJob::query()->findOrFail($plan->customer_job_id));
     }
 
     /** Whether this very change was saved before, and only its answer was lost. */

@@ -10,9 +10,10 @@ use Pebblerun\Core\Verdict\NextStep;
 /** Writes on a job what is due on it and what it is found by, after its brief or its plan was estimated. */
 final class MarkJob
 {
+    /** @throws Overtaken when the brief was saved since the job was read. */
     public function mark(CustomerJob $job, Estimates $estimates): void
     {
-        CustomerJob::query()->whereKey($job->id)->toBase()->update([
+        $rows = CustomerJob::query()->whereKey($job->id)->where('brief_revision', $job->brief_revision)->toBase()->update([
             'due' => NextStep::of(Readiness::of($job->brief), $estimates->estimate)->value,
             'oldest_price' => $estimates->estimate->oldestPrice(),
             'search' => mb_strtolower(implode(' ', array_filter([
@@ -21,5 +22,8 @@ final class MarkJob
             ]))),
             'updated_at' => now()->toDateTimeString(),
         ]);
+        if ($rows === 0) {
+            throw new Overtaken;
+        }
     }
 }

@@ -10,9 +10,11 @@ use App\Models\LibraryVersion;
 use App\Models\Plan;
 use App\Models\PlanRevision;
 use App\Models\User;
+use Illuminate\Contracts\Database\Query\Expression;
+use Illuminate\Support\Facades\DB;
 use Pebblerun\Core\Bundle\Bundle;
 
-/** Writes a plan as its next revision, with its estimate. Call it inside a transaction that holds the plan. */
+/** Writes a plan as its next revision, with its estimate. Call it inside a transaction. */
 final readonly class SavePlan
 {
     public function __construct(private MarkJob $mark) {}
@@ -40,13 +42,17 @@ final readonly class SavePlan
      * @param  Bundle  $bundle  of the plan as it was
      * @param  array<string, mixed>  $document  as it becomes
      * @param  ?PlanRevision  $shows  the revision whose content is shown again; null for an edit
-     * @param  ?int  $previous  the content an edit was made from
      * @param  list<int>  $redo
+     *
+     * @throws Overtaken when plan or brief were saved since they were read.
      */
-    public function next(Plan $plan, Bundle $bundle, array $document, string $label, Edit $edit, ?PlanRevision $shows, ?int $previous, array $redo): SavedPlan
+    public function next(Plan $plan, Bundle $bundle, array $document, string $label, Edit $edit, ?PlanRevision $shows, array $redo): SavedPlan
     {
         $estimate = Estimates::of($bundle->withPlan($document), $plan->figures);
         $number = $plan->revision + 1;
+        $previous = $shows === null ? self::contentOf($plan) : null;
+        // The job's row first: a brief's save takes them in the same order, so neither waits for the other for ever.
+        $this->mark->mark($plan->job, $estimate);
         $this->write($plan, [
             'document' => json_encode($document, JSON_THROW_ON_ERROR),
             'revision' => $number,
@@ -57,9 +63,13 @@ final readonly class SavePlan
         ]);
         $revision = $this->revision($plan, $document, $label, $edit, $shows->number ?? $number, $previous);
 
-        $this->mark->mark($plan->job, $estimate);
+        return new SavedPlan($plan, $revision, $shows === null || $shows->previous !== null, $estimate);
+    }
 
-        return new SavedPlan($plan, $revision, ($shows->previous ?? $previous) !== null, $estimate);
+    /** The content that the plan's revision shows, asked for within the next statement. */
+    private static function contentOf(Plan $plan): Expression
+    {
+        return DB::raw("(select content_of from plan_revisions where plan_id = {$plan->id} and number = {$plan->revision})");
     }
 
     /**
@@ -69,12 +79,15 @@ final readonly class SavePlan
      */
     private function write(Plan $plan, array $columns): void
     {
-        Plan::query()->whereKey($plan->id)->toBase()->update($columns);
+        $rows = Plan::query()->whereKey($plan->id)->where('revision', $plan->revision)->toBase()->update($columns);
+        if ($rows === 0) {
+            throw new Overtaken;
+        }
         $plan->setRawAttributes([...$plan->getAttributes(), ...$columns], true);
     }
 
     /** @param  array<string, mixed>  $document */
-    private function revision(Plan $plan, array $document, string $label, Edit $edit, int $contentOf, ?int $previous): PlanRevision
+    private function revision(Plan $plan, array $document, string $label, Edit $edit, int $contentOf, ?Expression $previous): PlanRevision
     {
         $revision = PlanRevision::create([
             'plan_id' => $plan->id,

@@ -31,6 +31,8 @@ use Pebblerun\Core\Verdict\NextStep;
  */
 final class CustomerJob extends Model
 {
+    protected $attributes = ['brief_revision' => 1];
+
     protected function casts(): array
     {
         return ['brief' => 'array', 'due' => NextStep::class];

@@ -62,7 +62,7 @@ $document = median(fn (): array => Document::of($kept, $bundle->units));
 $gains = [];
 foreach ($kept->results as $stage => $result) {
     foreach ($result->model->gains as $gain) {
-        $rows = $gain->rows(null);
+        $rows = array_merge(...$gain->columns(null));
         $gains[$stage][$gain->family][] = [$gain->knots(), $rows, $gain->ceiling];
     }
 }

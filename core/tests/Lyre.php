@@ -144,12 +144,18 @@ final class Lyre
      */
     public function estimatorKnowing(array $known, array ...$stages): Estimator
     {
+        return new Estimator($this->catalog(), $this->brief(), $this->plan(...$stages), new LatinDraws, $known);
+    }
+
+    /** @param  list<string>  ...$stages  part keys fitted in each */
+    public function plan(array ...$stages): Plan
+    {
         $steps = [];
         foreach (array_values($stages) as $i => $keys) {
             $steps[] = new Stage("s{$i}", '', 'pump', array_map(fn (string $key): Change => Change::fit($key), $keys));
         }
 
-        return new Estimator($this->catalog(), $this->brief(), new Plan($this->stacking, false, Basis::New, $steps), new LatinDraws, $known);
+        return new Plan($this->stacking, false, Basis::New, $steps);
     }
 
     public function catalog(): Catalog

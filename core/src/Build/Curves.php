@@ -5,6 +5,9 @@ namespace Pebblerun\Core\Build;
 /** Drawn curves of wheel power, and what follows along them. */
 final readonly class Curves
 {
+    /** @var list<non-empty-list<float>> the draws at each place, W */
+    public array $columns;
+
     /** @var list<float> the lowest of all curves at each place, W */
     private array $lowest;
 
@@ -12,24 +15,14 @@ final readonly class Curves
     private array $highest;
 
     /**
-     * @param  list<float>  $power  flat, W: row × places + place
-     * @param  int  $places  of each curve
+     * @param  list<float>  $power  flat, W: place × rows + row
+     * @param  positive-int  $places  of each curve
      */
-    public function __construct(public array $power, int $places)
+    public function __construct(array $power, int $places)
     {
-        $lowest = $highest = array_slice($power, 0, $places);
-        for ($start = $places, $end = count($power); $start < $end; $start += $places) {
-            for ($r = 0; $r < $places; $r++) {
-                $watts = $power[$start + $r];
-                if ($watts > $highest[$r]) {
-                    $highest[$r] = $watts;
-                } elseif ($watts < $lowest[$r]) {
-                    $lowest[$r] = $watts;
-                }
-            }
-        }
-        $this->lowest = $lowest;
-        $this->highest = $highest;
+        $this->columns = array_chunk($power, max(1, intdiv(count($power), $places)));
+        $this->lowest = array_map(fn (array $column): float => min($column), $this->columns);
+        $this->highest = array_map(fn (array $column): float => max($column), $this->columns);
     }
 
     /**
@@ -39,20 +32,16 @@ final readonly class Curves
      */
     public function peaks(Track $track): array
     {
-        $places = count($this->lowest);
-        [$at, $scale, $shift] = $this->contending($track);
-        $contenders = count($at);
-        $power = $this->power;
-        $peaks = [];
-        for ($start = 0, $end = count($power); $start < $end; $start += $places) {
-            $best = 0.0;
-            for ($k = 0; $k < $contenders; $k++) {
-                $value = $power[$start + $at[$k]] * $scale[$k] + $shift[$k];
-                if ($value > $best) {
-                    $best = $value;
+        $peaks = array_fill(0, count($this->columns[0]), 0.0);
+        foreach ($this->contending($track) as $place) {
+            $scale = $track->scale[$place];
+            $shift = $track->shift[$place];
+            foreach ($this->columns[$place] as $row => $watts) {
+                $value = $watts * $scale + $shift;
+                if ($value > $peaks[$row]) {
+                    $peaks[$row] = $value;
                 }
             }
-            $peaks[] = $best;
         }
 
         return $peaks;
@@ -61,23 +50,21 @@ final readonly class Curves
     /**
      * Places where a curve may have its highest: those whose best draw reaches the worst draw of every other place. Few do.
      *
-     * @return array{list<int>, list<float>, list<float>} places, their scale and shift
+     * @return list<int>
      */
     private function contending(Track $track): array
     {
         $sure = 0.0;
-        foreach ($this->lowest as $r => $watts) {
-            $sure = max($sure, $watts * $track->scale[$r] + $track->shift[$r]);
+        foreach ($this->lowest as $place => $watts) {
+            $sure = max($sure, $watts * $track->scale[$place] + $track->shift[$place]);
         }
-        $at = $scale = $shift = [];
-        foreach ($this->highest as $r => $watts) {
-            if ($watts * $track->scale[$r] + $track->shift[$r] >= $sure) {
-                $at[] = $r;
-                $scale[] = $track->scale[$r];
-                $shift[] = $track->shift[$r];
+        $contending = [];
+        foreach ($this->highest as $place => $watts) {
+            if ($watts * $track->scale[$place] + $track->shift[$place] >= $sure) {
+                $contending[] = $place;
             }
         }
 
-        return [$at, $scale, $shift];
+        return $contending;
     }
 }

@@ -14,8 +14,8 @@ final readonly class Drawn
     private function __construct(public Curves $curves, public Percentiles $power, public Percentiles $torque) {}
 
     /**
-     * @param  list<float>  $power  flat, W: row × rpms + rpm
-     * @param  list<float>  $rpms
+     * @param  list<float>  $power  flat, W: rpm × rows + row
+     * @param  non-empty-list<float>  $rpms
      * @param  ?float  $target  W
      */
     public static function of(array $power, array $rpms, ?float $target = null): self

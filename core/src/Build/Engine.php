@@ -4,13 +4,15 @@ namespace Pebblerun\Core\Build;
 
 use Pebblerun\Core\Curve\Curve;
 use Pebblerun\Core\Draws\Draws;
+use Pebblerun\Core\Parts\AddedPower;
 use Pebblerun\Core\Plan\Stacking;
 use Pebblerun\Core\Platform\Ceiling;
 use Pebblerun\Core\Platform\Loss;
 use Pebblerun\Core\Units\Rpm;
 
 /**
- * Wheel power over engine speed for stage models, for the likely figures (one row) or for a set of draws (a row each).
+ * Wheel power over engine speed for stage models, for the likely figures (one row) or for a set of draws (a row each): flat,
+ * place × rows + row.
  *
  * P = base · scale · F(build), P0 = base · scale · F(as it came); a measured base has F(as it came) in it already.
  * Gains of the driveline are kept apart: power() is what the engine makes, as the stock driveline brings it to the wheels,
@@ -18,245 +20,231 @@ use Pebblerun\Core\Units\Rpm;
  */
 final class Engine
 {
-    private readonly int $width;
-
     private readonly FamilyFactors $families;
 
     private readonly SpoolFactors $spools;
 
-    /** @var array<string, list<float>> */
-    private array $caps = [];
-
-    /** @var list<list<float>> F(as it came), by family; empty for a car that came stock */
-    private array $came = [];
-
-    /** @var ?list<float> what the driveline that came with a measured car multiplies by; null where it changes nothing */
-    private ?array $cameDriveline = null;
+    /** @var array<string, array{list<float>, list<float>}> W of the stock car and as it came, by grid and whether it is changed */
+    private array $starts = [];
 
     /**
-     * @param  list<float>  $rpms  rising
-     * @param  list<float>  $base  W: the measured car's, or the stock car's
+     * @param  Curve  $base  the measured car's, or the stock car's
      * @param  bool  $measured  whether $base is of the car as it came
      * @param  Curve  $baseline  the stock car's, whose rising flank a spool shift moves
+     * @param  StageModel  $came  the car as it came
+     * @param  list<float>  $scales  of the whole curve of a changed car, one a row
+     * @param  list<float>  $cameScales  of the car as it came
      */
     public function __construct(
-        private readonly array $rpms,
-        private readonly array $base,
+        private readonly Curve $base,
         private readonly bool $measured,
         Curve $baseline,
         private readonly Loss $loss,
+        private readonly StageModel $came,
+        private readonly Stacking $stacking,
+        private readonly Kept $kept = new KeptWhole,
         private readonly ?Draws $draws = null,
+        private readonly array $scales = [1.0],
+        private readonly array $cameScales = [1.0],
     ) {
-        $this->width = count($rpms);
-        $this->families = new FamilyFactors($rpms, $draws);
-        $this->spools = new SpoolFactors($rpms, $baseline, $draws);
-    }
-
-    public function cameAs(StageModel $came, Stacking $stacking): void
-    {
-        $this->came = $this->factors($came, $stacking);
-        $this->cameDriveline = $this->measured ? $this->driveline($came, $stacking) : null;
+        $this->families = new FamilyFactors($draws, $kept);
+        $this->spools = new SpoolFactors($baseline, $draws, $kept);
     }
 
     /**
-     * What arrives at the wheels of what power() gave for the same model and count.
+     * What arrives at the wheels of what power() gave for the same model and grid.
      *
      * @param  list<float>  $power  flat, W
      * @return list<float> flat, W
      */
-    public function wheels(array $power, StageModel $model, Stacking $stacking, int $count): array
+    public function wheels(array $power, StageModel $model, Grid $grid): array
     {
-        $driveline = $this->driveline($model, $stacking);
-        if ($driveline === null) {
-            return $power;
-        }
-        foreach ($power as $at => $watts) {
-            $power[$at] = $watts * $driveline[intdiv($at, $count) * $this->width + $at % $count];
-        }
-
-        return $power;
+        return Flat::times($power, $this->driveline($model, $grid));
     }
 
-    /** @return ?list<float> flat, row × width + place; null where nothing of the driveline was changed */
-    private function driveline(StageModel $model, Stacking $stacking): ?array
+    /** @return ?list<float> flat; null where nothing of the driveline was changed */
+    private function driveline(StageModel $model, Grid $grid): ?array
     {
-        $engine = array_values(array_filter($model->gains, fn (Gain $gain): bool => ! $gain->driveline));
-        if (count($engine) === count($model->gains)) {
+        $driveline = self::gains($model, true);
+        if ($driveline === []) {
             return null;
         }
+
         // The plain sum adds all quoted figures to one another, so the driveline's are what the sum has more than the engine's.
-        $more = $stacking === Stacking::Sum ? $model->gains : array_values(array_filter($model->gains, fn (Gain $gain): bool => $gain->driveline));
-        $factor = self::product($this->families->of($more, $stacking));
-        if ($stacking === Stacking::Sum && $engine !== []) {
-            $alone = self::product($this->families->of($engine, $stacking));
-            foreach ($factor as $at => $all) {
-                $factor[$at] = $all / $alone[$at];
-            }
-        }
-
-        return $factor;
+        return $this->stacking === Stacking::Sum
+            ? Flat::quotient($this->product($model->gains, $grid) ?? [], $this->product(self::gains($model, false), $grid))
+            : $this->product($driveline, $grid);
     }
 
-    /**
-     * @param  list<list<float>>  $factors
-     * @return list<float>
-     */
-    private static function product(array $factors): array
+    /** @return list<Gain> */
+    private static function gains(StageModel $model, bool $driveline): array
     {
-        $product = array_shift($factors) ?? [];
-        foreach ($factors as $factor) {
-            foreach ($factor as $at => $f) {
-                $product[$at] *= $f;
-            }
-        }
-
-        return array_values($product);
+        return array_values(array_filter($model->gains, fn (Gain $gain): bool => $gain->driveline === $driveline));
     }
 
     /**
-     * Power of every row, in the method's order: factors, soft ceilings, added power, hard ceilings.
+     * @param  list<Gain>  $gains
+     * @return ?list<float> flat; null where there are no gains
+     */
+    private function product(array $gains, Grid $grid): ?array
+    {
+        return Flat::product($this->families->of($gains, $this->stacking, $grid));
+    }
+
+    /**
+     * Power in the method's order: factors, soft ceilings, added power, hard ceilings. As it came nothing is capped: the car
+     * passes through unchanged.
      *
-     * @param  list<float>  $scales  of the whole curve, one a row
-     * @param  int  $count  places within the stage's engine speeds
-     * @return list<float> flat, W: row × count + place
+     * @return list<float> flat, W
      */
-    public function power(StageModel $model, Stacking $stacking, array $scales, int $count): array
+    public function power(StageModel $model, Grid $grid): array
     {
-        $build = $model->state->index === 0 ? $this->came : $this->factors($model, $stacking);
-        $soft = $this->caps($model, true);
-        $hard = $this->caps($model, false);
-        $added = $this->added($model);
-        $driveline = $this->cameDriveline;
-        $power = [];
-        foreach ($scales as $row => $scale) {
-            $at = $row * $this->width;
-            for ($r = 0; $r < $count; $r++, $at++) {
-                $came = $f = 1.0;
-                foreach ($this->came as $factor) {
-                    $came *= $factor[$at];
-                }
-                foreach ($build as $factor) {
-                    $f *= $factor[$at];
-                }
-                $p0 = $this->base[$r] * $scale;
-                if ($driveline !== null) {
-                    $p0 /= $driveline[$at];
-                }
-                if ($this->measured) {
-                    $watts = $p0 * $f / $came;
-                } else {
-                    $watts = $p0 * $f;
-                    $p0 *= $came;
-                }
-                foreach ($soft as $cap) {
-                    // P0 + ((P−P0)⁻⁶ + (cap−P0)⁻⁶)^(−1/6); min(P, cap) where the cap is not above P0.
-                    $room = $cap[$at] - $p0;
-                    $gain = $watts - $p0;
-                    if ($room <= 0.0) {
-                        $watts = min($watts, $cap[$at]);
-                    } elseif ($gain > 0.0) {
-                        $ratio = $gain < $room ? $gain / $room : $room / $gain;
-                        $watts = $p0 + ($gain < $room ? $gain : $room) * (1.0 + $ratio * $ratio * $ratio * $ratio * $ratio * $ratio) ** (-1.0 / 6.0);
-                    }
-                }
-                foreach ($added as $extra) {
-                    $watts += $extra[$at];
-                }
-                foreach ($hard as $cap) {
-                    if ($watts > $cap[$at]) {
-                        $watts = $cap[$at];
-                    }
-                }
-                $power[] = $watts;
-            }
+        [$unchanged, $came] = $this->start($model->state->index > 0, $grid);
+        if ($model->state->index === 0) {
+            return $came;
+        }
+        $power = Flat::times($unchanged, $this->factor($model, $grid));
+        foreach ($this->caps($model, true, $grid) as $cap) {
+            $power = self::under($power, $came, $cap);
+        }
+        foreach ($model->added as [$part, $window]) {
+            $power = Flat::sum($power, $this->added($part, $window, $grid));
+        }
+        foreach ($this->caps($model, false, $grid) as $cap) {
+            $power = self::most($power, $cap);
         }
 
         return $power;
     }
 
-    /** @return list<list<float>> what multiplies the stock car's power, by family */
-    private function factors(StageModel $model, Stacking $stacking): array
+    /**
+     * The stock car's power, as far as it is known, and the power as it came: what was measured has what came with it in it.
+     *
+     * @return array{list<float>, list<float>} flat, W
+     */
+    private function start(bool $changed, Grid $grid): array
     {
-        $factors = $this->families->of(array_values(array_filter($model->gains, fn (Gain $gain): bool => ! $gain->driveline)), $stacking);
+        return $this->starts["{$grid->name} {$changed}"] ??= $this->startAt($changed, $grid);
+    }
+
+    /** @return array{list<float>, list<float>} flat, W */
+    private function startAt(bool $changed, Grid $grid): array
+    {
+        $base = array_map(fn (float $rpm): float => $this->base->torqueAt($rpm) * $rpm * Rpm::OMEGA, $grid->rpms);
+        $power = Flat::outer($base, $changed ? $this->scales : $this->cameScales);
+        $factor = $this->factor($this->came, $grid);
+        if (! $this->measured) {
+            return [$power, Flat::times($power, $factor)];
+        }
+        $came = Flat::quotient($power, $this->driveline($this->came, $grid));
+
+        return [Flat::quotient($came, $factor), $came];
+    }
+
+    /** @return ?list<float> flat: what multiplies the stock car's power; null where nothing does */
+    private function factor(StageModel $model, Grid $grid): ?array
+    {
+        $factors = $this->families->of(self::gains($model, false), $this->stacking, $grid);
         if ($model->spools !== []) {
-            $factors[] = $this->spools->of($model->spools);
+            $factors[] = $this->spools->of($model->spools, $grid);
         }
 
-        return $factors;
+        return Flat::product($factors);
     }
 
     /**
-     * Caps of the standing ceilings of one kind. As it came nothing is capped: the car passes through unchanged.
+     * P0 + ((P−P0)⁻⁶ + (cap−P0)⁻⁶)^(−1/6); min(P, cap) where the cap is not above P0.
+     *
+     * @param  list<float>  $power
+     * @param  list<float>  $came
+     * @param  list<float>  $cap
+     * @return list<float>
+     */
+    private static function under(array $power, array $came, array $cap): array
+    {
+        $under = [];
+        foreach ($power as $at => $watts) {
+            $p0 = $came[$at];
+            $room = $cap[$at] - $p0;
+            $gain = $watts - $p0;
+            if ($room <= 0.0) {
+                $watts = min($watts, $cap[$at]);
+            } elseif ($gain > 0.0) {
+                $ratio = $gain < $room ? $gain / $room : $room / $gain;
+                $watts = $p0 + ($gain < $room ? $gain : $room) * (1.0 + $ratio * $ratio * $ratio * $ratio * $ratio * $ratio) ** (-1.0 / 6.0);
+            }
+            $under[] = $watts;
+        }
+
+        return $under;
+    }
+
+    /**
+     * @param  list<float>  $power
+     * @param  list<float>  $cap
+     * @return list<float>
+     */
+    private static function most(array $power, array $cap): array
+    {
+        $capped = [];
+        foreach ($power as $at => $watts) {
+            $capped[] = $watts > $cap[$at] ? $cap[$at] : $watts;
+        }
+
+        return $capped;
+    }
+
+    /**
+     * Caps of the standing ceilings of one kind.
      *
      * @return list<list<float>> flat, W at the wheels
      */
-    private function caps(StageModel $model, bool $soft): array
+    private function caps(StageModel $model, bool $soft, Grid $grid): array
     {
         $caps = [];
-        foreach ($model->state->index === 0 ? [] : $model->ceilings as $ceiling) {
+        foreach ($model->ceilings as $ceiling) {
             if ($ceiling->soft === $soft) {
-                $caps[] = $this->caps[$ceiling->key] ??= $this->cap($ceiling);
+                $caps[] = $this->kept->flat("ceiling:{$this->signature($ceiling)}", $grid, fn (Grid $grid): array => $this->cap($ceiling, $grid));
             }
         }
 
         return $caps;
+    }
+
+    /** Names everything that its caps come from. */
+    private function signature(Ceiling $ceiling): string
+    {
+        $points = array_map(fn (array $point): string => "{$point[0]}:{$point[1]->name()}", $ceiling->points);
+
+        return implode('/', [$ceiling->key, $ceiling->crank, $ceiling->torque, $this->loss->share, $this->loss->torque, $this->loss->constant, ...$points]);
     }
 
     /** @return list<float> flat, W at the wheels */
-    private function cap(Ceiling $ceiling): array
+    private function cap(Ceiling $ceiling, Grid $grid): array
     {
-        $knots = array_column($ceiling->points, 0);
-        [$places, $along] = Knots::weights($knots, $this->rpms);
+        [$places, $along] = Knots::weights(array_column($ceiling->points, 0), $grid->rpms);
         $u = $this->draws?->ceiling($ceiling->key);
         $columns = array_map(fn (array $point): array => $u === null ? [$point[1]->likely] : $point[1]->quantiles($u), $ceiling->points);
-        [$scale, $shift] = $this->toWheelPower($ceiling);
-        $last = count($columns) - 1;
+        $share = $ceiling->crank ? 1.0 - $this->loss->percentageShare() : 1.0;
+        $lost = $ceiling->crank ? $this->loss->torque : 0.0;
         $caps = [];
-        foreach (array_keys($columns[0]) as $row) {
-            foreach ($places as $r => $place) {
-                $figure = $columns[$place][$row];
-                $next = $columns[$place < $last ? $place + 1 : $last][$row];
-                $caps[] = max(0.0, ($figure + ($next - $figure) * $along[$r]) * $scale[$r] + $shift[$r]);
+        foreach ($grid->rpms as $r => $rpm) {
+            $omega = $rpm * Rpm::OMEGA;
+            $scale = $share * ($ceiling->torque ? $omega : 1.0);
+            $next = $columns[$along[$r] > 0.0 ? $places[$r] + 1 : $places[$r]];
+            foreach ($columns[$places[$r]] as $row => $figure) {
+                $caps[] = max(0.0, ($figure + ($next[$row] - $figure) * $along[$r]) * $scale - $lost * $omega);
             }
         }
 
         return $caps;
     }
 
-    /**
-     * What brings a ceiling's figure to wheel power: figure × scale + shift at each rpm.
-     *
-     * @return array{list<float>, list<float>}
-     */
-    private function toWheelPower(Ceiling $ceiling): array
+    /** @return list<float> flat, W */
+    private function added(string $part, AddedPower $window, Grid $grid): array
     {
-        $share = $ceiling->crank ? 1.0 - $this->loss->percentageShare() : 1.0;
-        $lost = $ceiling->crank ? $this->loss->torque : 0.0;
-        $scale = $shift = [];
-        foreach ($this->rpms as $rpm) {
-            $omega = $rpm * Rpm::OMEGA;
-            $scale[] = $share * ($ceiling->torque ? $omega : 1.0);
-            $shift[] = -$lost * $omega;
-        }
+        $watts = $this->draws === null ? [$window->power->likely] : $window->power->quantiles($this->draws->part($part));
 
-        return [$scale, $shift];
-    }
-
-    /** @return list<list<float>> flat, W, one for each window */
-    private function added(StageModel $model): array
-    {
-        $all = [];
-        foreach ($model->state->index === 0 ? [] : $model->added as [$part, $window]) {
-            $figures = $this->draws === null ? [$window->power->likely] : $window->power->quantiles($this->draws->part($part));
-            $flat = [];
-            foreach ($figures as $watts) {
-                foreach ($this->rpms as $rpm) {
-                    $flat[] = $rpm >= $window->from && $rpm <= $window->to ? $watts : 0.0;
-                }
-            }
-            $all[] = $flat;
-        }
-
-        return $all;
+        return Flat::outer(array_map(fn (float $rpm): float => $rpm >= $window->from && $rpm <= $window->to ? 1.0 : 0.0, $grid->rpms), $watts);
     }
 }

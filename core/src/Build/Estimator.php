@@ -7,13 +7,14 @@ use Pebblerun\Core\Condition\Catalog;
 use Pebblerun\Core\Curve\Curve;
 use Pebblerun\Core\Draws\Draws;
 use Pebblerun\Core\Draws\LatinDraws;
+use Pebblerun\Core\Limits\LimitCheck;
 use Pebblerun\Core\Plan\Plan;
 
 /** Estimates every stage of a plan: likely curves, draws, shares of the parts, ceilings and limits. */
 final class Estimator
 {
-    /** Raised whenever a rule changes, so that figures kept from before are not given back. */
-    private const METHOD = 2;
+    /** Raised whenever a rule changes, so that nothing kept from before is given back. */
+    public const METHOD = 3;
 
     /** Figures of that many stages are worth keeping: an edit and its undo meet again. */
     private const KEPT = 16;
@@ -24,6 +25,7 @@ final class Estimator
     /**
      * @param  array<string, list<mixed>>  $known  figures of stages estimated before, by key; see figures()
      * @param  string  $fingerprint  of catalog and brief, so that figures are given back to the same ones only
+     * @param  ?ColumnStore  $store  keeps parts of the work for other estimates
      */
     public function __construct(
         private readonly Catalog $catalog,
@@ -32,6 +34,7 @@ final class Estimator
         private readonly Draws $draws = new LatinDraws,
         private array $known = [],
         private readonly string $fingerprint = '',
+        private readonly ?ColumnStore $store = null,
     ) {}
 
     /** @return non-empty-list<StageResult> as it came, then one for each stage */
@@ -39,15 +42,16 @@ final class Estimator
     {
         $models = $this->models();
         $likely = new LikelyRun($this->catalog, $this->brief, $this->plan, $models);
-        $sample = new SampleRun($likely, $this->catalog, $this->brief, $this->plan, $this->draws, $models[0]);
+        $sample = new SampleRun($likely, $this->catalog, $this->brief, $this->plan, $this->draws, $this->store);
         $shares = new ShareRun($likely, $this->catalog, $this->brief, $this->plan);
         $results = $figures = [];
         foreach ($models as $model) {
             $power = $likely->power($model);
+            $engine = $likely->enginePower($model);
             $key = $this->keyOf($model->state, $likely->end());
-            $stage = isset($this->known[$key]) ? StageFigures::known($this->known[$key]) : $this->figuresOf($model, $power, $sample, $shares);
+            $stage = isset($this->known[$key]) ? StageFigures::known($this->known[$key]) : $this->figuresOf($model, $power, $engine, $sample, $shares);
             $figures[$key] = $stage->toArray();
-            $results[] = $this->result($model, $power, $stage, $likely, $sample, $shares);
+            $results[] = $this->result($model, $power, $engine, $stage, $likely, $shares);
         }
         $this->known = array_slice([...$figures, ...$this->known], 0, self::KEPT);
 
@@ -99,24 +103,30 @@ final class Estimator
         ]));
     }
 
-    /** @param  non-empty-list<float>  $power  likely, W */
-    private function figuresOf(StageModel $model, array $power, SampleRun $sample, ShareRun $shares): StageFigures
+    /**
+     * @param  non-empty-list<float>  $power  likely, W
+     * @param  non-empty-list<float>  $engine  likely, W that the engine makes
+     */
+    private function figuresOf(StageModel $model, array $power, array $engine, SampleRun $sample, ShareRun $shares): StageFigures
     {
         $changed = $model->state->index > 0;
 
         return new StageFigures(
-            ...$sample->figures($model),
+            ...$sample->figures($model, $power, $engine),
             plainSum: $changed ? $shares->plainSum($model) : max($power),
             shares: $changed ? $shares->of($model) : [],
             costs: $changed ? $shares->ceilingCosts($model) : [],
         );
     }
 
-    /** @param  non-empty-list<float>  $power  likely, W */
-    private function result(StageModel $model, array $power, StageFigures $figures, LikelyRun $likely, SampleRun $sample, ShareRun $shares): StageResult
+    /**
+     * @param  non-empty-list<float>  $power  likely, W
+     * @param  non-empty-list<float>  $engine  likely, W that the engine makes
+     */
+    private function result(StageModel $model, array $power, array $engine, StageFigures $figures, LikelyRun $likely, ShareRun $shares): StageResult
     {
-        $engine = $likely->enginePower($model);
         $soak = $likely->soak($model, $engine);
+        $check = new LimitCheck($this->catalog->platform, $likely->losses, $likely->grid($model)->rpms);
 
         return new StageResult(
             $model,
@@ -127,7 +137,7 @@ final class Estimator
             $figures->plainSum,
             self::sharesOf($model, $figures, $shares->boughtAgain($model, max($power))),
             self::bindingsOf($model, $likely->peaksOf($power), $figures),
-            $sample->readings($model, $power, $engine, $figures->used, $soak),
+            $check->readings($model, $power, $engine, $figures->used, $soak),
             $likely->usedGain($power, $this->brief->range),
             $soak,
         );

@@ -6,47 +6,44 @@ use Pebblerun\Core\Draws\Draws;
 use Pebblerun\Core\Plan\Stacking;
 
 /**
- * What each family of gains multiplies power by, for the likely figures or for a set of draws at once.
- *
- * Factors are flat lists, row × width + place, kept by their gains' signatures: stages that share them share the work.
+ * What each family of gains multiplies power by, for the likely figures or for a set of draws at once: flat, place × rows + row.
  */
 final class FamilyFactors
 {
-    /** @var array<string, list<float>> of families */
-    private array $known = [];
-
-    /** @var array<string, array{?list<float>, ?list<float>}> of gains within a ceiling */
+    /** @var array<string, array{?list<float>, ?list<float>}> of gains within a ceiling, by grid */
     private array $parts = [];
 
-    /** @param  list<float>  $rpms  rising */
-    public function __construct(private readonly array $rpms, private readonly ?Draws $draws) {}
+    public function __construct(private readonly ?Draws $draws, private readonly Kept $kept) {}
 
     /**
      * @param  list<Gain>  $gains
      * @return list<list<float>> one flat factor for each family
      */
-    public function of(array $gains, Stacking $stacking): array
+    public function of(array $gains, Stacking $stacking, Grid $grid): array
     {
         $families = [];
         foreach ($gains as $gain) {
             $families[$stacking === Stacking::Diminishing ? $gain->family : ''][] = $gain;
         }
+        $factors = [];
+        foreach ($families as $family) {
+            $key = $stacking->value.':'.implode('|', array_map(fn (Gain $gain): string => $gain->signature, $family));
+            $factors[] = $this->kept->flat($key, $grid, fn (Grid $grid): array => $this->family($family, $stacking, $grid));
+        }
 
-        return array_values(array_map(fn (array $family): array => $this->family($family, $stacking), $families));
+        return $factors;
     }
 
     /**
      * @param  non-empty-list<Gain>  $gains  of one family, or all of them for a rule without families
      * @return list<float>
      */
-    private function family(array $gains, Stacking $stacking): array
+    private function family(array $gains, Stacking $stacking, Grid $grid): array
     {
-        $key = $stacking->value.':'.implode('|', array_map(fn (Gain $gain): string => $gain->signature, $gains));
-
-        return $this->known[$key] ??= match ($stacking) {
-            Stacking::Diminishing => $this->diminishing($gains, $gains[0]->ceiling),
-            Stacking::Compound => $this->diminishing($gains, INF),
-            Stacking::Sum => $this->sum($gains),
+        return match ($stacking) {
+            Stacking::Diminishing => $this->diminishing($gains, $gains[0]->ceiling, $grid),
+            Stacking::Compound => $this->diminishing($gains, INF, $grid),
+            Stacking::Sum => $this->sum($gains, $grid),
         };
     }
 
@@ -56,16 +53,17 @@ final class FamilyFactors
      * @param  non-empty-list<Gain>  $gains
      * @return list<float>
      */
-    private function diminishing(array $gains, float $ceiling): array
+    private function diminishing(array $gains, float $ceiling, Grid $grid): array
     {
-        $open = $rest = null;
+        $opens = $rests = [];
+        $alone = count($gains) === 1;
         foreach ($gains as $gain) {
-            // A gain alone in its family within its ceiling is 1 + g, as one without a ceiling is.
-            $key = $gain->signature.(count($gains) === 1 ? '' : "/{$ceiling}");
-            [$opens, $rests] = $this->parts[$key] ??= $this->part($gain, $ceiling, count($gains) === 1);
-            $open = Flat::product($open, $opens);
-            $rest = Flat::product($rest, $rests);
+            $parts = $this->parts["{$grid->name} {$gain->signature}/{$ceiling}/{$alone}"] ??= $this->part($gain, $ceiling, $alone, $grid);
+            $opens[] = $parts[0];
+            $rests[] = $parts[1];
         }
+        $open = Flat::product(array_values(array_filter($opens)));
+        $rest = Flat::product(array_values(array_filter($rests)));
         if ($open === null) {
             return $rest ?? [];
         }
@@ -74,28 +72,29 @@ final class FamilyFactors
             $factor[] = 1.0 + $ceiling * (1.0 - $left);
         }
 
-        return Flat::product($factor, $rest) ?? [];
+        return Flat::times($factor, $rest);
     }
 
     /**
      * What one gain leaves open of its family's ceiling, 1 − min(g,C)/C, and what it multiplies by outside of it: 1 + g for
-     * losses, and for all where nothing is to be shared or there is no ceiling.
+     * losses, and for all where it shares the ceiling with no other or there is none.
      *
      * @return array{?list<float>, ?list<float>} flat; null where it is 1 throughout
      */
-    private function part(Gain $gain, float $ceiling, bool $alone): array
+    private function part(Gain $gain, float $ceiling, bool $alone, Grid $grid): array
     {
-        $rows = $gain->rows($this->draws?->part($gain->part->key));
-        $least = min($rows);
-        $most = max($rows);
+        $columns = $gain->columns($this->draws?->part($gain->part->key));
+        $all = array_merge(...$columns);
+        $least = min([0.0, ...$all]);
+        $most = max([0.0, ...$all]);
         if ($ceiling === INF || $most <= 0.0 || ($alone && $most <= $ceiling)) {
-            return [null, $this->along($gain, array_map(fn (float $g): float => 1.0 + $g, $rows))];
+            return [null, self::along($gain, self::each($columns, 1.0), $grid)];
         }
         if ($least >= 0.0 && $most <= $ceiling) {
-            return [$this->along($gain, array_map(fn (float $g): float => 1.0 - $g / $ceiling, $rows)), null];
+            return [self::along($gain, self::each($columns, -1.0 / $ceiling), $grid), null];
         }
         $open = $rest = [];
-        foreach ($this->along($gain, $rows) as $g) {
+        foreach (self::along($gain, $columns, $grid) as $g) {
             $open[] = $g > 0.0 ? ($g < $ceiling ? 1.0 - $g / $ceiling : 0.0) : 1.0;
             $rest[] = $g > 0.0 ? 1.0 : 1.0 + $g;
         }
@@ -104,39 +103,57 @@ final class FamilyFactors
     }
 
     /**
+     * 1 + factor × gain.
+     *
+     * @param  non-empty-list<list<float>>  $columns
+     * @return non-empty-list<list<float>>
+     */
+    private static function each(array $columns, float $factor): array
+    {
+        foreach ($columns as $knot => $column) {
+            foreach ($column as $row => $g) {
+                $columns[$knot][$row] = 1.0 + $factor * $g;
+            }
+        }
+
+        /** @var non-empty-list<list<float>> */
+        return $columns;
+    }
+
+    /**
      * 1 + Σ g·reference/baseline: the quoted figures added up.
      *
      * @param  non-empty-list<Gain>  $gains
      * @return list<float>
      */
-    private function sum(array $gains): array
+    private function sum(array $gains, Grid $grid): array
     {
-        $sum = null;
+        $rows = $this->draws?->count() ?? 1;
+        $sum = array_fill(0, count($grid->rpms) * $rows, 1.0);
         foreach ($gains as $gain) {
-            $ratios = Knots::spread($gain->knots(), $gain->ratiosAtKnots(), $this->rpms);
-            $sum = Flat::plus($sum, $this->along($gain, $gain->rows($this->draws?->part($gain->part->key))), $ratios);
+            $ratios = Knots::spread($gain->knots(), $gain->ratiosAtKnots(), $grid->rpms);
+            $terms = self::along($gain, $gain->columns($this->draws?->part($gain->part->key)), $grid);
+            $sum = Flat::sum($sum, Flat::times($terms, Flat::outer($ratios, array_fill(0, $rows, 1.0))));
         }
 
-        return array_map(fn (float $gains): float => 1.0 + $gains, $sum ?? []);
+        return $sum;
     }
 
     /**
-     * Straight lines between a gain's knots, row by row.
+     * Straight lines between a gain's knots.
      *
-     * @param  list<float>  $rows  values at the knots, flat
-     * @return list<float> flat, row × width + place
+     * @param  non-empty-list<list<float>>  $columns  values at the knots, a row each draw
+     * @return list<float> flat
      */
-    private function along(Gain $gain, array $rows): array
+    private static function along(Gain $gain, array $columns, Grid $grid): array
     {
-        $knots = $gain->knots();
-        [$places, $along] = Knots::weights($knots, $this->rpms);
-        $step = count($knots);
-        $rows[] = 0.0;
+        [$places, $along] = Knots::weights($gain->knots(), $grid->rpms);
         $values = [];
-        for ($start = 0, $end = count($rows) - 1; $start < $end; $start += $step) {
-            foreach ($places as $r => $place) {
-                $at = $start + $place;
-                $values[] = $rows[$at] + ($rows[$at + 1] - $rows[$at]) * $along[$r];
+        foreach ($places as $r => $place) {
+            $share = $along[$r];
+            $next = $share > 0.0 ? $columns[$place + 1] : $columns[$place];
+            foreach ($columns[$place] as $row => $value) {
+                $values[] = $value + ($next[$row] - $value) * $share;
             }
         }
 

@@ -2,18 +2,32 @@
 
 namespace Pebblerun\Core\Build;
 
-/** Arithmetic on flat lists of equal length, a draw's places after the other's. Null stands for a list that changes nothing. */
+/** Arithmetic on flat lists of equal length: place × rows + row, so that a speed's draws lie together. */
 final class Flat
 {
     /**
-     * @param  ?list<float>  $one
-     * @param  ?list<float>  $other
-     * @return ?list<float>
+     * @param  list<list<float>>  $factors
+     * @return ?list<float> null is 1 throughout
      */
-    public static function product(?array $one, ?array $other): ?array
+    public static function product(array $factors): ?array
     {
-        if ($one === null || $other === null) {
-            return $one ?? $other;
+        $product = array_shift($factors);
+        foreach ($factors as $factor) {
+            $product = self::times($product ?? [], $factor);
+        }
+
+        return $product;
+    }
+
+    /**
+     * @param  list<float>  $one
+     * @param  ?list<float>  $other  null is 1 throughout
+     * @return list<float>
+     */
+    public static function times(array $one, ?array $other): array
+    {
+        if ($other === null) {
+            return $one;
         }
         $product = [];
         foreach ($one as $at => $factor) {
@@ -24,21 +38,53 @@ final class Flat
     }
 
     /**
-     * One more term of a sum, each place with its own weight.
-     *
-     * @param  ?list<float>  $sum
-     * @param  list<float>  $term
-     * @param  list<float>  $weights  one a place
+     * @param  list<float>  $one
+     * @param  ?list<float>  $other  null is 1 throughout
      * @return list<float>
      */
-    public static function plus(?array $sum, array $term, array $weights): array
+    public static function quotient(array $one, ?array $other): array
     {
-        $places = count($weights);
-        $total = [];
-        foreach ($term as $at => $value) {
-            $total[] = ($sum[$at] ?? 0.0) + $value * $weights[$at % $places];
+        foreach ($other ?? [] as $at => $divisor) {
+            $one[$at] /= $divisor;
         }
 
-        return $total;
+        return array_values($one);
+    }
+
+    /**
+     * @param  ?list<float>  $one  null for a sum of nothing
+     * @param  list<float>  $other
+     * @return list<float>
+     */
+    public static function sum(?array $one, array $other): array
+    {
+        if ($one === null) {
+            return $other;
+        }
+        $sum = [];
+        foreach ($one as $at => $term) {
+            $sum[] = $term + $other[$at];
+        }
+
+        return $sum;
+    }
+
+    /**
+     * Every value of the one with every value of the other: places × rows.
+     *
+     * @param  list<float>  $places
+     * @param  list<float>  $rows
+     * @return list<float>
+     */
+    public static function outer(array $places, array $rows): array
+    {
+        $flat = [];
+        foreach ($places as $place) {
+            foreach ($rows as $row) {
+                $flat[] = $place * $row;
+            }
+        }
+
+        return $flat;
     }
 }

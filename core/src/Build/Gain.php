@@ -38,7 +38,7 @@ final readonly class Gain
         private ?float $fadesFrom,
         public bool $driveline = false,
     ) {
-        $figures = array_map(fn (Range $fraction): string => "{$fraction->low}:{$fraction->likely}:{$fraction->high}", $fractions);
+        $figures = array_map(fn (Range $fraction): string => $fraction->name(), $fractions);
         $this->signature = implode('/', [$part->key, $share, $ceiling, $fadesFrom, ...$rpms, ...$figures, ...$ratios]);
     }
 
@@ -56,25 +56,33 @@ final readonly class Gain
      * Gains at the knots, one row a draw.
      *
      * @param  ?list<float>  $u  0–1 each, drives all figures of the part at once; null: one row, the likely figures
-     * @return list<float> flat: row × count of knots + knot, fractions
+     * @return non-empty-list<list<float>> a column for each knot, fractions
      */
-    public function rows(?array $u): array
+    public function columns(?array $u): array
     {
         $columns = array_map(fn (Range $fraction): array => $u === null ? [$fraction->likely] : $fraction->quantiles($u), $this->fractions);
-        $fades = $this->fadesFrom !== null;
-        $rows = [];
-        foreach ($columns[0] as $row => $first) {
-            if ($fades) {
-                $rows[] = $first > 0.0 ? $first * $this->share * self::LOWEST : $first;
-            }
-            foreach ($columns as $column) {
-                // A missing map takes away gains; what a part loses, it loses anyway.
-                $gain = $column[$row];
-                $rows[] = $gain > 0.0 ? $gain * $this->share : $gain;
-            }
+        $real = array_map(fn (array $column): array => self::realised($column, $this->share), $columns);
+
+        return $this->fadesFrom === null ? $real : [self::realised($columns[0], $this->share * self::LOWEST), ...$real];
+    }
+
+    /**
+     * A missing map takes away gains; what a part loses, it loses anyway.
+     *
+     * @param  list<float>  $gains
+     * @return list<float>
+     */
+    private static function realised(array $gains, float $share): array
+    {
+        if ($share === 1.0) {
+            return $gains;
+        }
+        $real = [];
+        foreach ($gains as $gain) {
+            $real[] = $gain > 0.0 ? $gain * $share : $gain;
         }
 
-        return $rows;
+        return $real;
     }
 
     /** @return non-empty-list<float> reference over baseline at the knots */

@@ -14,74 +14,79 @@ use Pebblerun\Core\Platform\Loss;
 use Pebblerun\Core\Units\Rpm;
 
 /** Likely curves of a plan's stages on the full grid, and the grid itself. */
-final readonly class LikelyRun
+final class LikelyRun
 {
     /** @var non-empty-list<float> the full grid, as far as the longest stage's curve goes */
-    public array $rpms;
+    public readonly array $rpms;
 
     /** @var list<Loss> percentage and constant */
-    public array $losses;
+    public readonly array $losses;
 
-    private Curve $start;
+    private readonly Curve $start;
 
-    private Engine $engine;
+    private readonly StageModel $came;
+
+    private readonly Engine $engine;
 
     /** @var list<float> W, likely, as it came */
-    private array $startPower;
+    private readonly array $startPower;
+
+    /** @var array<int, Grid> by number of speeds */
+    private array $grids = [];
 
     /** @param  non-empty-list<StageModel>  $models  as it came, then the stages */
-    public function __construct(private Catalog $catalog, private Brief $brief, private Plan $plan, array $models)
+    public function __construct(private readonly Catalog $catalog, private readonly Brief $brief, private readonly Plan $plan, array $models)
     {
         $this->start = $brief->came->measured ?? $catalog->platform->baseline;
+        $this->came = $models[0];
         $this->losses = Loss::both($brief->car->lossShare(), $catalog->platform->baseline);
         $this->rpms = $this->start->endingAt(max(array_map($this->endOf(...), $models)))->rpms();
-        $this->engine = $this->engine(array_keys($this->rpms));
-        $this->engine->cameAs($models[0], $plan->stacking);
-        $whole = count($this->rpms);
-        $this->startPower = $this->engine->wheels($this->engine->power($models[0], $plan->stacking, [1.0], $whole), $models[0], $plan->stacking, $whole);
+        $this->engine = $this->engine($plan->stacking);
+        $whole = new Grid($this->rpms);
+        $this->startPower = $this->engine->wheels($this->engine->power($this->came, $whole), $this->came, $whole);
     }
 
     /**
-     * An engine on some places of the full grid.
-     *
-     * @param  list<int>  $places
+     * @param  list<float>  $scales  of a changed car's whole curve, one a row
+     * @param  list<float>  $cameScales  of the car as it came
      */
-    public function engine(array $places, ?Draws $draws = null): Engine
+    public function engine(Stacking $stacking, Kept $kept = new KeptWhole, ?Draws $draws = null, array $scales = [1.0], array $cameScales = [1.0]): Engine
     {
-        $base = $this->start->endingAt($this->end())->power();
-        $pick = fn (array $list): array => array_map(fn (int $place): float => $list[$place], $places);
-
         return new Engine(
-            $pick($this->rpms), $pick($base), $this->brief->came->measured !== null,
-            $this->catalog->platform->baseline, $this->losses[$this->plan->constantLoss ? 1 : 0], $draws,
+            $this->start->endingAt($this->end()), $this->brief->came->measured !== null, $this->catalog->platform->baseline,
+            $this->losses[$this->plan->constantLoss ? 1 : 0], $this->came, $stacking, $kept, $draws, $scales, $cameScales,
         );
     }
 
     /** @return non-empty-list<float> likely wheel power in W up to the stage's end */
     public function power(StageModel $model): array
     {
-        return $this->run($this->engine, $model, $this->plan->stacking);
+        return $this->run($this->engine, $model);
     }
 
     /** @return non-empty-list<float> likely W that the engine makes, as the stock driveline brings it to the wheels */
     public function enginePower(StageModel $model): array
     {
         /** @var non-empty-list<float> */
-        return $this->engine->power($model, $this->plan->stacking, [1.0], $this->count($model));
+        return $this->engine->power($model, $this->grid($model));
     }
 
     /** @return non-empty-list<float> W at the wheels */
-    public function run(Engine $engine, StageModel $model, Stacking $stacking): array
+    public function run(Engine $engine, StageModel $model): array
     {
-        $count = $this->count($model);
+        $grid = $this->grid($model);
 
         /** @var non-empty-list<float> */
-        return $engine->wheels($engine->power($model, $stacking, [1.0], $count), $model, $stacking, $count);
+        return $engine->wheels($engine->power($model, $grid), $model, $grid);
     }
 
-    private function count(StageModel $model): int
+    /** All speeds of a stage. */
+    public function grid(StageModel $model): Grid
     {
-        return $this->countTo($this->endOf($model), $this->rpms);
+        $end = $this->endOf($model);
+        $count = max(1, min(count($this->rpms), (int) floor(($end - $this->rpms[0]) / Curve::STEP + 1e-6) + 1));
+
+        return $this->grids[$count] ??= new Grid(array_slice($this->rpms, 0, $count));
     }
 
     /** @return array{float, float} highest likely W and N·m */
@@ -96,7 +101,15 @@ final readonly class LikelyRun
      */
     public function peaksOf(array $power): array
     {
-        return [max($power), max($this->torqueOf($power))];
+        $torque = 0.0;
+        foreach ($power as $i => $watts) {
+            $here = $watts / $this->rpms[$i];
+            if ($here > $torque) {
+                $torque = $here;
+            }
+        }
+
+        return [max($power), $torque / Rpm::OMEGA];
     }
 
     /**
@@ -171,11 +184,5 @@ final readonly class LikelyRun
     public function placeOf(float $rpm): int
     {
         return (int) min(count($this->rpms) - 1, max(0.0, round(($rpm - $this->rpms[0]) / Curve::STEP)));
-    }
-
-    /** @param  list<float>  $rpms */
-    public function countTo(float $end, array $rpms): int
-    {
-        return max(1, count(array_filter($rpms, fn (float $rpm): bool => $rpm <= $end + 1e-6)));
     }
 }

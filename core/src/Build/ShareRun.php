@@ -45,12 +45,9 @@ final class ShareRun
     /** Likely peak in W when the quoted figures of the parts are simply added up. */
     public function plainSum(StageModel $model): float
     {
-        if ($this->plain === null) {
-            $this->plain = $this->likely->engine(array_keys($this->likely->rpms));
-            $this->plain->cameAs($this->modelAt(0, $this->plan), Stacking::Sum);
-        }
+        $this->plain ??= $this->likely->engine(Stacking::Sum);
 
-        return max($this->likely->run($this->plain, $model, Stacking::Sum));
+        return max($this->likely->run($this->plain, $model));
     }
 
     /** @return list<array{float, float}> W and N·m that each standing ceiling takes off the peaks */

@@ -9,26 +9,43 @@ use Pebblerun\Core\Units\Range;
 /** What a moved rising flank multiplies power by: later by min(T(r), T(r − s)), earlier by max(T(r), T(r − s)). */
 final readonly class SpoolFactors
 {
-    /** @param  list<float>  $rpms  rising */
-    public function __construct(private array $rpms, private Curve $baseline, private ?Draws $draws) {}
+    public function __construct(private Curve $baseline, private ?Draws $draws, private Kept $kept) {}
 
     /**
      * @param  non-empty-list<array{string, Range}>  $spools  part key and rpm; shifts of several parts add up
-     * @return list<float> flat, row × width + place
+     * @return list<float> flat, place × rows + row
      */
-    public function of(array $spools): array
+    public function of(array $spools, Grid $grid): array
     {
-        $shifts = array_fill(0, $this->draws?->count() ?? 1, 0.0);
+        $key = "spool:{$this->baseline->name()}:".implode('|', array_map(fn (array $spool): string => "{$spool[0]}/{$spool[1]->name()}", $spools));
+
+        return $this->kept->flat($key, $grid, fn (Grid $grid): array => $this->along($this->shifts($spools), $grid));
+    }
+
+    /**
+     * @param  non-empty-list<array{string, Range}>  $spools
+     * @return list<float> rpm, one a row
+     */
+    private function shifts(array $spools): array
+    {
+        $shifts = null;
         foreach ($spools as [$part, $range]) {
-            $own = $this->draws === null ? [$range->likely] : $range->quantiles($this->draws->part($part));
-            foreach ($own as $row => $shift) {
-                $shifts[$row] += $shift;
-            }
+            $shifts = Flat::sum($shifts, $this->draws === null ? [$range->likely] : $range->quantiles($this->draws->part($part)));
         }
+
+        return $shifts;
+    }
+
+    /**
+     * @param  list<float>  $shifts
+     * @return list<float>
+     */
+    private function along(array $shifts, Grid $grid): array
+    {
         $factor = [];
-        foreach ($shifts as $shift) {
-            foreach ($this->rpms as $rpm) {
-                $here = $this->baseline->torqueAt($rpm);
+        foreach ($grid->rpms as $rpm) {
+            $here = $this->baseline->torqueAt($rpm);
+            foreach ($shifts as $shift) {
                 $there = $this->flank($rpm - $shift);
                 $factor[] = ($shift > 0.0 ? min($here, $there) : max($here, $there)) / $here;
             }

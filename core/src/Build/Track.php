@@ -24,4 +24,13 @@ final readonly class Track
     {
         return new self(array_map(fn (float $rpm): float => 1.0 / ($rpm * Rpm::OMEGA), $rpms), array_fill(0, count($rpms), 0.0));
     }
+
+    /**
+     * @param  non-empty-list<float>  $power  one curve, W
+     * @return non-empty-list<float>
+     */
+    public function along(array $power): array
+    {
+        return array_map(fn (float $watts, float $scale, float $shift): float => $watts * $scale + $shift, $power, $this->scale, $this->shift);
+    }
 }

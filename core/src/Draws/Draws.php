@@ -5,6 +5,7 @@ namespace Pebblerun\Core\Draws;
 /** Where the draws of every uncertain thing come from. */
 interface Draws
 {
+    /** @return positive-int */
     public function count(): int;
 
     /**

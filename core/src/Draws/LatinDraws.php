@@ -25,6 +25,7 @@ final class LatinDraws implements Draws
     /** @var list<float> Φ⁻¹ of the strata's middles, rising: every key has the same ones in its own order */
     private readonly array $scores;
 
+    /** @param  positive-int  $count */
     public function __construct(private readonly int $count = self::COUNT)
     {
         $this->scores = array_map(fn (int $k): float => Normal::quantile($this->middle($k)), range(0, $count - 1));

@@ -29,7 +29,7 @@ final readonly class LimitCheck
 
     /**
      * @param  list<Loss>  $losses  limits at the crank are checked under each and the worst is taken
-     * @param  list<float>  $rpms  of the draws
+     * @param  list<float>  $rpms  of the curves
      */
     public function __construct(private Platform $platform, private array $losses, private array $rpms) {}
 
@@ -53,15 +53,38 @@ final readonly class LimitCheck
                 return [0.0, 0.0];
             }
             $drawn = $limit->quantity->isCrank() ? $engine : $wheels;
-            $safe = $this->share($limit, $model, $drawn, fn (float $rpm): float => $limit->safeAt($rpm));
+            $safe = $this->share($limit, $model, $drawn, $limit->safeAt(...));
 
-            return [$safe, $safe > 1.0 ? $this->share($limit, $model, $drawn, fn (float $rpm): float => $limit->edgeAt($rpm)) : 0.0];
+            return [$safe, $safe > 1.0 ? $this->share($limit, $model, $drawn, $limit->edgeAt(...)) : 0.0];
         }, $this->standing($model));
     }
 
     /**
-     * @param  list<float>  $wheels  likely, W at the rpms
-     * @param  list<float>  $engine  likewise, what the engine makes
+     * The shares of safe and edge along the likely curve, of every limit that must be followed along the draws.
+     *
+     * @param  non-empty-list<float>  $wheels  likely, W at the rpms
+     * @param  non-empty-list<float>  $engine  likewise, what the engine makes
+     * @return list<non-empty-list<float>>
+     */
+    public function followed(StageModel $model, array $wheels, array $engine): array
+    {
+        $shares = [];
+        foreach (array_filter($this->standing($model), self::alongCurve(...)) as $limit) {
+            $power = $limit->quantity->isCrank() ? $engine : $wheels;
+            foreach ($this->lossesOf($limit) as $loss) {
+                if (self::isFollowed($limit, $loss)) {
+                    $shares[] = $this->shareOf($limit, $loss, $model, $limit->safeAt(...))->along($power);
+                    $shares[] = $this->shareOf($limit, $loss, $model, $limit->edgeAt(...))->along($power);
+                }
+            }
+        }
+
+        return $shares;
+    }
+
+    /**
+     * @param  non-empty-list<float>  $wheels  likely, W at the rpms
+     * @param  non-empty-list<float>  $engine  likewise, what the engine makes
      * @param  list<array{float, float}>  $used  as used() gave them
      * @param  ?Soak  $soak  charge temperature by pull, where it is known
      * @return list<Reading>
@@ -135,14 +158,25 @@ final readonly class LimitCheck
     {
         $peak = $limit->quantity->isTorque() ? $drawn->torque->p90 : $drawn->power->p90;
         $used = 0.0;
-        foreach ($limit->quantity->isCrank() ? $this->losses : [Loss::none()] as $loss) {
-            $followed = ! $limit->isFlat() || ($loss->constant && ! $limit->quantity->isTorque());
-            $used = max($used, $followed
+        foreach ($this->lossesOf($limit) as $loss) {
+            $used = max($used, self::isFollowed($limit, $loss)
                 ? Percentiles::of($drawn->curves->peaks($this->shareOf($limit, $loss, $model, $allowed)))->p90
                 : $loss->toCrank($peak) * $this->perWatt($limit, $model) * self::OVERSHOOT / ($allowed(0.0) * $limit->movedBy($model->state->mapKind())));
         }
 
         return $used;
+    }
+
+    /** @return list<Loss> */
+    private function lossesOf(Limit $limit): array
+    {
+        return $limit->quantity->isCrank() ? $this->losses : [Loss::none()];
+    }
+
+    /** Whether the share peaks elsewhere than power or torque does. */
+    private static function isFollowed(Limit $limit, Loss $loss): bool
+    {
+        return ! $limit->isFlat() || ($loss->constant && ! $limit->quantity->isTorque());
     }
 
     /**
@@ -166,11 +200,10 @@ final readonly class LimitCheck
         return new Track($scale, $shift);
     }
 
-    /** @param  list<float>  $likely  W */
+    /** @param  non-empty-list<float>  $likely  W */
     private function reading(Limit $limit, StageModel $model, array $likely, float $used, float $edge): Reading
     {
-        $track = $this->shareOf($limit, $limit->quantity->isCrank() ? $this->losses[0] : Loss::none(), $model, fn (float $rpm): float => $limit->safeAt($rpm));
-        $shares = array_map(fn (float $watts, int $r): float => $watts * $track->scale[$r] + $track->shift[$r], $likely, array_keys($likely));
+        $shares = $this->shareOf($limit, $this->lossesOf($limit)[0], $model, $limit->safeAt(...))->along($likely);
         $rpm = $this->rpms[(int) array_search(max([0.0, ...$shares]), $shares, true)];
         $moved = $limit->movedBy($model->state->mapKind());
 

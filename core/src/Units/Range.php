@@ -28,6 +28,12 @@ final readonly class Range
         return self::of($value, $value, $value);
     }
 
+    /** Equal ranges have equal names. */
+    public function name(): string
+    {
+        return "{$this->low}:{$this->likely}:{$this->high}";
+    }
+
     public function scaled(float $factor): self
     {
         return $factor >= 0.0

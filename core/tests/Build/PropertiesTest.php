@@ -2,11 +2,15 @@
 
 namespace Pebblerun\Core\Tests\Build;
 
-use Pebblerun\Core\Build\Curves;
+use Pebblerun\Core\Build\Drawn;
 use Pebblerun\Core\Build\Engine;
-use Pebblerun\Core\Build\Track;
+use Pebblerun\Core\Build\Grid;
+use Pebblerun\Core\Build\KeptWhole;
 use Pebblerun\Core\Draws\LatinDraws;
-use Pebblerun\Core\Draws\Percentiles;
+use Pebblerun\Core\Limits\Limit;
+use Pebblerun\Core\Limits\LimitCheck;
+use Pebblerun\Core\Limits\Quantity;
+use Pebblerun\Core\Parts\Evidence;
 use Pebblerun\Core\Plan\Stacking;
 use Pebblerun\Core\Platform\Ceiling;
 use Pebblerun\Core\Platform\Loss;
@@ -102,21 +106,25 @@ final class PropertiesTest extends TestCase
         }
     }
 
-    public function test_the_coarse_grid_of_the_draws_gives_what_the_full_one_would(): void
+    /** At the few speeds that the draws look at, power, torque and a limit over rpm are what they are at all speeds. */
+    public function test_few_speeds_give_what_all_would(): void
     {
+        $limit = new Limit('gears', 'Gears', 'gearbox', Quantity::WheelTorque, [[2000.0, 380.0, 450.0], [6500.0, 300.0, 380.0]], [], 'it breaks', Evidence::Judgement, '');
         foreach (self::builds(4) as [$lyre, $parts]) {
-            $result = $lyre->last($parts);
+            $lyre->limits = [$limit];
+            [$came, $result] = $lyre->estimator($parts)->estimate();
             $draws = new LatinDraws;
             $rpms = Lyre::curve()->rpms();
-            $engine = new Engine($rpms, Lyre::curve()->power(), true, Lyre::curve(), Loss::percentage(0.14), $draws);
             $scales = array_map(fn (float $z): float => 1.0 + hypot(0.015, 0.025) * $z, $draws->curve());
-            $curves = new Curves($engine->power($result->model, Stacking::Diminishing, $scales, count($rpms)), count($rpms));
-            foreach ([[Track::power($rpms), $result->power], [Track::torque($rpms), $result->torque]] as [$track, $coarse]) {
-                $fine = Percentiles::of($curves->peaks($track));
+            $engine = new Engine(Lyre::curve(), true, Lyre::curve(), Loss::percentage(0.14), $came->model, Stacking::Diminishing, new KeptWhole, $draws, $scales, $scales);
+            $drawn = Drawn::of($engine->power($result->model, new Grid($rpms)), $rpms);
+            foreach ([[$drawn->power, $result->power], [$drawn->torque, $result->torque]] as [$fine, $coarse]) {
                 self::assertEqualsWithDelta(1.0, $coarse->p10 / $fine->p10, 0.002);
                 self::assertEqualsWithDelta(1.0, $coarse->p50 / $fine->p50, 0.002);
                 self::assertEqualsWithDelta(1.0, $coarse->p90 / $fine->p90, 0.002);
             }
+            $used = (new LimitCheck($lyre->platform(), [Loss::percentage(0.14)], $rpms))->used($result->model, $drawn, $drawn);
+            self::assertEqualsWithDelta(1.0, $result->readings[0]->used / $used[0][0], 0.002);
         }
     }
 

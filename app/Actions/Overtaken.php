@@ -1,0 +1,14 @@
+<?php
+
+namespace App\Actions;
+
+use RuntimeException;
+
+/** The plan or its brief was saved by somebody else while a change was worked out. */
+final class Overtaken extends RuntimeException
+{
+    public function __construct()
+    {
+        parent::__construct('Others save this plan faster than this change can be worked out: try again.');
+    }
+}

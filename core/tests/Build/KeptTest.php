@@ -1,0 +1,109 @@
+<?php
+
+namespace Pebblerun\Core\Tests\Build;
+
+use Pebblerun\Core\Build\ColumnStore;
+use Pebblerun\Core\Build\Curves;
+use Pebblerun\Core\Build\Estimator;
+use Pebblerun\Core\Build\Grid;
+use Pebblerun\Core\Build\KeptColumns;
+use Pebblerun\Core\Build\Places;
+use Pebblerun\Core\Build\Track;
+use Pebblerun\Core\Draws\LatinDraws;
+use Pebblerun\Core\Tests\Lyre;
+use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+
+/** What is kept, shared and left out to be fast changes no figure. */
+final class KeptTest extends TestCase
+{
+    private static function store(): ColumnStore
+    {
+        return new class implements ColumnStore
+        {
+            /** @var array<string, list<float>> */
+            public array $columns = [];
+
+            public int $put = 0;
+
+            public function get(array $names): array
+            {
+                return array_intersect_key($this->columns, array_flip($names));
+            }
+
+            public function put(array $columns): void
+            {
+                $this->put += count($columns);
+                $this->columns += $columns;
+            }
+        };
+    }
+
+    private static function estimate(ColumnStore $store, Lyre $lyre, array ...$stages): array
+    {
+        return (new Estimator($lyre->catalog(), $lyre->brief(), $lyre->plan(...$stages), new LatinDraws, [], '', $store))->estimate();
+    }
+
+    public function test_a_shared_store_changes_no_figure_and_saves_the_work(): void
+    {
+        $store = self::store();
+        foreach ([[Lyre::FULL], [['map', 'intake'], ['downpipe']], [['map', 'intake', 'cooler']]] as $stages) {
+            self::assertEquals((new Lyre)->estimator(...$stages)->estimate(), self::estimate($store, new Lyre, ...$stages));
+        }
+        $before = $store->put;
+        self::assertGreaterThan(0, $before);
+        self::assertEquals((new Lyre)->estimator(Lyre::FULL)->estimate(), self::estimate($store, new Lyre, Lyre::FULL));
+        self::assertSame($before, $store->put, 'nothing was worked out again');
+    }
+
+    public function test_a_store_does_not_take_one_cars_columns_for_anothers(): void
+    {
+        $store = self::store();
+        $stages = [['map', 'intake'], Lyre::FULL];
+        self::estimate($store, new Lyre, ...$stages);
+        $stronger = new Lyre;
+        $stronger->parts['map'] = Lyre::part('map', ['map'], [25, 30, 40], [50, 65, 80], $stronger->parts['map']->map, null);
+        self::assertEquals($stronger->estimator(...$stages)->estimate(), self::estimate($store, $stronger, ...$stages));
+    }
+
+    public function test_a_column_is_made_once_and_comes_back_in_the_grids_order(): void
+    {
+        $made = [];
+        $make = function (Grid $grid) use (&$made): array {
+            array_push($made, ...$grid->rpms);
+
+            return array_merge(...array_map(fn (float $rpm): array => [$rpm, $rpm + 1.0], $grid->rpms));
+        };
+        $kept = new KeptColumns(2);
+        self::assertSame([3000.0, 3001.0, 5000.0, 5001.0], $kept->flat('it', new Grid([3000.0, 5000.0]), $make));
+        self::assertSame([3000.0, 3001.0, 4000.0, 4001.0, 5000.0, 5001.0], $kept->flat('it', new Grid([3000.0, 4000.0, 5000.0]), $make));
+        self::assertSame([3000.0, 5000.0, 4000.0], $made);
+    }
+
+    public function test_places_left_out_of_a_track_never_held_its_peak(): void
+    {
+        $random = new Randomizer(new Mt19937(7));
+        $float = fn (): float => $random->getInt(0, 1_000_000) / 1e6;
+        for ($round = 0; $round < 40; $round++) {
+            $places = $random->getInt(1, 9);
+            $rows = 16;
+            $power = array_map(fn (): float => 100.0 + 20.0 * $float(), range(1, $places * $rows));
+            $track = new Track(array_map(fn (): float => $float(), range(1, $places)), array_map(fn (): float => 50.0 * $float() - 40.0, range(1, $places)));
+            $plain = array_fill(0, $rows, 0.0);
+            foreach ($power as $at => $watts) {
+                $place = intdiv($at, $rows);
+                $plain[$at % $rows] = max($plain[$at % $rows], $watts * $track->scale[$place] + $track->shift[$place]);
+            }
+            self::assertSame($plain, (new Curves($power, $places))->peaks($track));
+        }
+    }
+
+    public function test_places_are_about_every_peak_and_where_they_are_wanted(): void
+    {
+        $hill = fn (int $top): array => array_map(fn (int $place): float => 100.0 - 0.1 * ($place - $top) ** 2, range(0, 99));
+        $places = Places::of([$hill(40), $hill(80)], [13]);
+        // A hill is within 3 % for 5 places to either side: 35–45 about 40, 75–85 about 80.
+        self::assertSame([13, 32, 40, 48, 72, 80, 88], $places);
+    }
+}
