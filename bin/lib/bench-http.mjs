@@ -83,8 +83,8 @@ async function edits() {
         ['brakes', 'hollinwick-pads'],
     ];
     const fitted = parts.map(() => false);
-    const edit = async (i) => {
-        const place = Math.min(parts.length - 1, 31 - Math.clz32((i + 1) & -(i + 1)));
+    const gray = (i) => Math.min(parts.length - 1, 31 - Math.clz32((i + 1) & -(i + 1)));
+    const toggle = async (place) => {
         const [slot, part] = parts[place];
         fitted[place] = !fitted[place];
         const command = fitted[place] ? { do: 'fit', stage: 's2', part } : { do: 'clear', stage: 's2', slot };
@@ -94,13 +94,17 @@ async function edits() {
     };
     const candidates = () => ask('GET', `/plans/${plan}/candidates?slot=intercooler&stage=2`);
 
-    const editing = await median(120, edit);
+    const editing = await median(120, (i) => toggle(gray(i)));
+    const returning = await median(60, () => toggle(0));
     const listing = await median(60, candidates);
     const trivialRate = await throughput(8, 5, trivial);
     const viewRate = await throughput(8, 5, () => ask('GET', `/plans/${plan}`));
     console.log('over HTTP, medians');
     console.log(`  trivial signed-in page, one row            ${page.toFixed(1)} ms`);
-    console.log(`  bench edit, revision and draws included    ${editing.toFixed(1)} ms  ${times(editing)}`);
+    console.log(`  bench edit, a build never seen before       ${editing.toFixed(1)} ms  ${times(editing)}`);
+    console.log(
+        `  bench edit back to a build seen before     ${returning.toFixed(1)} ms  ${times(returning)}`,
+    );
     console.log(`  candidates of a slot                       ${listing.toFixed(1)} ms  ${times(listing)}`);
     console.log('with 8 connections');
     console.log(`  trivial page                               ${trivialRate.toFixed(0)} requests a second`);
