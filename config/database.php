@@ -16,7 +16,7 @@ return [
             'search_path' => 'public',
             'sslmode' => env('DB_SSLMODE', 'prefer'),
             // A connection per request would cost most of the throughput; workers keep theirs.
-            'options' => [PDO::PGSQL_ATTR_DISABLE_PREPARES => true, PDO::ATTR_PERSISTENT => (bool) env('DB_PERSISTENT', false)],
+            'options' => [PDO::ATTR_PERSISTENT => (bool) env('DB_PERSISTENT', false)],
         ],
     ],
     'migrations' => ['table' => 'migrations', 'update_date_on_publish' => true],

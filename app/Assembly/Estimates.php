@@ -3,7 +3,6 @@
 namespace App\Assembly;
 
 use App\Models\User;
-use Pebblerun\Core\Build\ColumnStore;
 use Pebblerun\Core\Bundle\Bundle;
 use Pebblerun\Core\Estimate\Document;
 use Pebblerun\Core\Estimate\Estimate;
@@ -21,7 +20,7 @@ final readonly class Estimates
     /** @param  array<string, list<mixed>>  $known  figures kept with the plan */
     public static function of(Bundle $bundle, array $known = []): self
     {
-        $estimate = Estimate::of($bundle, $known, app(ColumnStore::class));
+        $estimate = Estimate::of($bundle, $known);
 
         return new self($estimate, Document::of($estimate, $bundle->units), $estimate->figures);
     }

@@ -46,7 +46,7 @@ once() {
     echo "$mark" > "$RUN/done/$name"
 }
 
-DEBIAN_PACKAGES="postgresql-15 php8.2-pgsql php8.2-fpm php8.2-apcu php8.2-bcmath php8.2-igbinary php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-zip nginx-light curl"
+DEBIAN_PACKAGES="postgresql-15 php8.2-pgsql php8.2-fpm php8.2-bcmath php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-zip nginx-light curl"
 
 install_debian() {
     local missing=() package
@@ -113,7 +113,7 @@ settings() {
     APP_CONFIG_CACHE=$RUN/web/config.php APP_ROUTES_CACHE=$RUN/web/routes.php
     set +a
     mkdir -p "$RUN/php"
-    printf 'opcache.enable_cli=1\nopcache.jit=1054\nopcache.jit_buffer_size=64M\nopcache.memory_consumption=192\nopcache.max_accelerated_files=20000\nopcache.revalidate_freq=2\napc.shm_size=64M\napc.serializer=igbinary\nmemory_limit=256M\n' > "$RUN/php/pebblerun.ini"
+    printf 'opcache.enable_cli=1\nopcache.jit=1054\nopcache.jit_buffer_size=64M\nopcache.memory_consumption=192\nopcache.max_accelerated_files=20000\nopcache.revalidate_freq=2\nmemory_limit=256M\n' > "$RUN/php/pebblerun.ini"
     export PHP_INI_SCAN_DIR=:$RUN/php
 }
 

@@ -13,8 +13,8 @@ use Pebblerun\Core\Plan\Plan;
 /** Estimates every stage of a plan: likely curves, draws, shares of the parts, ceilings and limits. */
 final class Estimator
 {
-    /** Raised whenever a rule changes, so that nothing kept from before is given back. */
-    public const METHOD = 3;
+    /** Raised whenever a rule changes, so that figures kept from before are not given back. */
+    private const METHOD = 3;
 
     /** Figures of that many stages are worth keeping: an edit and its undo meet again. */
     private const KEPT = 16;
@@ -25,7 +25,6 @@ final class Estimator
     /**
      * @param  array<string, list<mixed>>  $known  figures of stages estimated before, by key; see figures()
      * @param  string  $fingerprint  of catalog and brief, so that figures are given back to the same ones only
-     * @param  ?ColumnStore  $store  keeps parts of the work for other estimates
      */
     public function __construct(
         private readonly Catalog $catalog,
@@ -34,7 +33,6 @@ final class Estimator
         private readonly Draws $draws = new LatinDraws,
         private array $known = [],
         private readonly string $fingerprint = '',
-        private readonly ?ColumnStore $store = null,
     ) {}
 
     /** @return non-empty-list<StageResult> as it came, then one for each stage */
@@ -42,7 +40,7 @@ final class Estimator
     {
         $models = $this->models();
         $likely = new LikelyRun($this->catalog, $this->brief, $this->plan, $models);
-        $sample = new SampleRun($likely, $this->catalog, $this->brief, $this->plan, $this->draws, $this->store);
+        $sample = new SampleRun($likely, $this->catalog, $this->brief, $this->plan, $this->draws);
         $shares = new ShareRun($likely, $this->catalog, $this->brief, $this->plan);
         $results = $figures = [];
         foreach ($models as $model) {

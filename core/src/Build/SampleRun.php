@@ -21,12 +21,12 @@ final readonly class SampleRun
 
     private Engine $engine;
 
-    public function __construct(private LikelyRun $likely, private Catalog $catalog, private Brief $brief, Plan $plan, Draws $draws, ?ColumnStore $store = null)
+    public function __construct(private LikelyRun $likely, private Catalog $catalog, private Brief $brief, Plan $plan, Draws $draws)
     {
         $own = $likely->isSketched() ? self::SKETCHED : self::MEASURED;
         $scales = fn (float $sigma): array => array_map(fn (float $z): float => 1.0 + $sigma * $z, $draws->curve());
         // A changed car has the model's own doubt beside its curve's.
-        $this->engine = $likely->engine($plan->stacking, new KeptColumns($draws->count(), $store), $draws, $scales(hypot($own, self::MODEL)), $scales($own));
+        $this->engine = $likely->engine($plan->stacking, new KeptColumns($draws->count()), $draws, $scales(hypot($own, self::MODEL)), $scales($own));
     }
 
     /**

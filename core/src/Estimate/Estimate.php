@@ -2,7 +2,6 @@
 
 namespace Pebblerun\Core\Estimate;
 
-use Pebblerun\Core\Build\ColumnStore;
 use Pebblerun\Core\Build\Estimator;
 use Pebblerun\Core\Build\StageResult;
 use Pebblerun\Core\Build\State;
@@ -27,13 +26,10 @@ final readonly class Estimate
      */
     private function __construct(public Bundle $bundle, public array $results, public array $costs, public array $findings, public array $figures) {}
 
-    /**
-     * @param  array<string, list<mixed>>  $known  figures of an earlier estimate of the same car, for its unchanged stages
-     * @param  ?ColumnStore  $store  keeps parts of the work for other estimates
-     */
-    public static function of(Bundle $bundle, array $known = [], ?ColumnStore $store = null): self
+    /** @param  array<string, list<mixed>>  $known  figures of an earlier estimate of the same car, for its unchanged stages */
+    public static function of(Bundle $bundle, array $known = []): self
     {
-        $estimator = new Estimator($bundle->catalog, $bundle->brief, $bundle->plan, new LatinDraws, $known, $bundle->fingerprint, $store);
+        $estimator = new Estimator($bundle->catalog, $bundle->brief, $bundle->plan, new LatinDraws, $known, $bundle->fingerprint);
         $results = $estimator->estimate();
         $states = array_map(fn (StageResult $result): State => $result->model->state, $results);
         $inspector = new Inspector($bundle->catalog, $bundle->rates->labour, $bundle->brief->wishes);

@@ -2,71 +2,18 @@
 
 namespace Pebblerun\Core\Tests\Build;
 
-use Pebblerun\Core\Build\ColumnStore;
 use Pebblerun\Core\Build\Curves;
-use Pebblerun\Core\Build\Estimator;
 use Pebblerun\Core\Build\Grid;
 use Pebblerun\Core\Build\KeptColumns;
 use Pebblerun\Core\Build\Places;
 use Pebblerun\Core\Build\Track;
-use Pebblerun\Core\Draws\LatinDraws;
-use Pebblerun\Core\Tests\Lyre;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
-/** What is kept, shared and left out to be fast changes no figure. */
+/** What is kept and left out to be fast changes no figure. */
 final class KeptTest extends TestCase
 {
-    private static function store(): ColumnStore
-    {
-        return new class implements ColumnStore
-        {
-            /** @var array<string, list<float>> */
-            public array $columns = [];
-
-            public int $put = 0;
-
-            public function get(array $names): array
-            {
-                return array_intersect_key($this->columns, array_flip($names));
-            }
-
-            public function put(array $columns): void
-            {
-                $this->put += count($columns);
-                $this->columns += $columns;
-            }
-        };
-    }
-
-    private static function estimate(ColumnStore $store, Lyre $lyre, array ...$stages): array
-    {
-        return (new Estimator($lyre->catalog(), $lyre->brief(), $lyre->plan(...$stages), new LatinDraws, [], '', $store))->estimate();
-    }
-
-    public function test_a_shared_store_changes_no_figure_and_saves_the_work(): void
-    {
-        $store = self::store();
-        foreach ([[Lyre::FULL], [['map', 'intake'], ['downpipe']], [['map', 'intake', 'cooler']]] as $stages) {
-            self::assertEquals((new Lyre)->estimator(...$stages)->estimate(), self::estimate($store, new Lyre, ...$stages));
-        }
-        $before = $store->put;
-        self::assertGreaterThan(0, $before);
-        self::assertEquals((new Lyre)->estimator(Lyre::FULL)->estimate(), self::estimate($store, new Lyre, Lyre::FULL));
-        self::assertSame($before, $store->put, 'nothing was worked out again');
-    }
-
-    public function test_a_store_does_not_take_one_cars_columns_for_anothers(): void
-    {
-        $store = self::store();
-        $stages = [['map', 'intake'], Lyre::FULL];
-        self::estimate($store, new Lyre, ...$stages);
-        $stronger = new Lyre;
-        $stronger->parts['map'] = Lyre::part('map', ['map'], [25, 30, 40], [50, 65, 80], $stronger->parts['map']->map, null);
-        self::assertEquals($stronger->estimator(...$stages)->estimate(), self::estimate($store, $stronger, ...$stages));
-    }
-
     public function test_a_column_is_made_once_and_comes_back_in_the_grids_order(): void
     {
         $made = [];
