@@ -13,12 +13,20 @@ use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
 /** On PostgreSQL, with the demo shop loaded by the importer. */
 abstract class TestCase extends LaravelTestCase
 {
-    use RefreshDatabase;
+    use RefreshDatabase {
+        migrateDatabases as private makeTables;
+    }
 
     protected function setUp(): void
     {
         parent::setUp();
         $this->withoutVite();
+    }
+
+    /** Once for the whole run: every test rolls back what it did. */
+    protected function migrateDatabases(): void
+    {
+        $this->makeTables();
         app(ImportFolder::class)->into(base_path('demo'), LoadDemo::PEOPLE);
     }
 

@@ -6,6 +6,7 @@ use App\Actions\Edit;
 use App\Actions\EditPlan;
 use App\Models\Plan;
 use Illuminate\Testing\TestResponse;
+use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
 
 final class PlanEditingTest extends TestCase
@@ -159,6 +160,30 @@ final class PlanEditingTest extends TestCase
         $this->edit(1, ['do' => 'explode'])->assertStatus(422);
         self::assertSame(1, $this->plan()->revision);
         $this->assertDatabaseCount('plan_revisions', 9);
+    }
+
+    public static function badCommands(): iterable
+    {
+        $line = ['do' => 'line', 'stage' => 's2', 'part' => 'kolvane-top-large'];
+        yield 'not a command' => ['fit', '"do" must be one of fit, clear'];
+        yield 'a kind that is none' => [['do' => 'explode'], '"do" must be one of fit, clear'];
+        yield 'a key in capitals' => [['do' => 'clear', 'stage' => 'S2', 'slot' => 'turbo'], '"stage" must be a key of small letters'];
+        yield 'a line break after a key' => [['do' => 'clear', 'stage' => "s2\n", 'slot' => 'turbo'], '"stage" must be a key of small letters'];
+        yield 'parts that are one text' => [['do' => 'split-stage', 'stage' => 's2', 'parts' => 'kolvane-h2'], '"parts" must be a list of up to 40'];
+        yield 'a name too long' => [['do' => 'add-stage', 'name' => str_repeat('x', 61)], '"name" must be a text of up to 60'];
+        yield 'a price below nothing' => [[...$line, 'agreed' => -1], '"agreed" must be a price from 0'];
+        yield 'half a piece' => [[...$line, 'quantity' => 1.5], '"quantity" must be a whole number'];
+        yield 'a basis that is none' => [[...$line, 'basis' => 'stolen'], '"basis" must be new, used, owned or null'];
+        yield 'perhaps bought' => [[...$line, 'bought' => 'perhaps'], '"bought" must be true, false or null'];
+        yield 'a field that is none' => [[...$line, 'colour' => 'red'], '"colour" must be left out'];
+    }
+
+    #[DataProvider('badCommands')]
+    public function test_a_bad_command_says_which_field_and_what_would_be_right(mixed $command, string $words): void
+    {
+        $answer = $this->actingAs($this->person('advisor'))->postJson("/plans/{$this->plan()->id}/commands", ['revision' => 1, 'commands' => [['do' => 'add-stage', 'name' => ''], $command]]);
+        self::assertStringContainsString("commands.1: {$words}", $answer->assertStatus(422)->json('message'));
+        self::assertSame(1, $this->plan()->revision, 'nothing was written');
     }
 
     public function test_candidates_say_what_each_adds_costs_and_drags_in(): void
