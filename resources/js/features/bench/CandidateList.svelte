@@ -47,7 +47,7 @@
     {#each candidates as one (one.part)}
         <li>
             <button
-                class="grid w-full grid-cols-[1fr_auto_62px] gap-x-2 border-t border-faint px-1 py-1.5 text-left text-[12.5px] hover:bg-faint {one.chosen
+                class="group grid w-full grid-cols-[1fr_auto_62px] gap-x-2 border-t border-faint px-1 py-1.5 text-left text-[12.5px] hover:bg-faint {one.chosen
                     ? 'bg-wash'
                     : ''}"
                 aria-pressed={one.chosen}
@@ -70,7 +70,7 @@
                 {/each}
                 {#if one.cautions.length > 0}
                     <small
-                        class="col-span-3 line-clamp-2 text-[11.5px] leading-snug text-soft"
+                        class="col-span-3 line-clamp-2 text-[11.5px] leading-snug text-soft group-focus:line-clamp-none group-aria-pressed:line-clamp-none"
                         title={one.cautions.join(' ')}>Mind: {one.cautions.join(' ')}</small
                     >
                 {/if}
