@@ -39,7 +39,7 @@ final class CommandRule implements ValidationRule
             'name' => [is_string($given) && mb_strlen($given) <= 60, 'a text of up to 60 letters'],
             'basis' => [in_array($given, ['new', 'used', 'owned', null], true), 'new, used, owned or null'],
             'price_basis' => [in_array($given, ['new', 'used'], true), 'new or used'],
-            'agreed' => [$given === null || (is_numeric($given) && $given >= 0 && $given <= 1_000_000), 'a price from 0 to 1,000,000 or null'],
+            'agreed' => [$given === null || ((is_int($given) || is_float($given)) && $given >= 0 && $given <= 1_000_000), 'a price from 0 to 1,000,000 or null'],
             'stacking' => [is_string($given) && Stacking::tryFrom($given) !== null, 'one of '.implode(', ', array_column(Stacking::cases(), 'value'))],
             'loss' => [in_array($given, ['percentage', 'constant'], true), 'percentage or constant'],
             'bought' => [$given === null || is_bool($given), 'true, false or null'],

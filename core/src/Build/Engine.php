@@ -204,19 +204,11 @@ final class Engine
         $caps = [];
         foreach ($model->ceilings as $ceiling) {
             if ($ceiling->soft === $soft) {
-                $caps[] = $this->kept->flat("ceiling:{$this->signature($ceiling)}", $grid, fn (Grid $grid): array => $this->cap($ceiling, $grid));
+                $caps[] = $this->kept->flat("ceiling:{$ceiling->key}", $grid, fn (Grid $grid): array => $this->cap($ceiling, $grid));
             }
         }
 
         return $caps;
-    }
-
-    /** Names everything that its caps come from. */
-    private function signature(Ceiling $ceiling): string
-    {
-        $points = array_map(fn (array $point): string => "{$point[0]}:{$point[1]->name()}", $ceiling->points);
-
-        return implode('/', [$ceiling->key, $ceiling->crank, $ceiling->torque, $this->loss->share, $this->loss->torque, $this->loss->constant, ...$points]);
     }
 
     /** @return list<float> flat, W at the wheels */

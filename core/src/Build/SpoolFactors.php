@@ -17,7 +17,7 @@ final readonly class SpoolFactors
      */
     public function of(array $spools, Grid $grid): array
     {
-        $key = "spool:{$this->baseline->name()}:".implode('|', array_map(fn (array $spool): string => "{$spool[0]}/{$spool[1]->name()}", $spools));
+        $key = 'spool:'.implode('|', array_map(fn (array $spool): string => "{$spool[0]}/{$spool[1]->name()}", $spools));
 
         return $this->kept->flat($key, $grid, fn (Grid $grid): array => $this->along($this->shifts($spools), $grid));
     }

@@ -83,12 +83,6 @@ final readonly class Curve
         return array_map(fn (float $torque, float $rpm): float => $torque * $rpm * Rpm::OMEGA, $this->torque, $this->rpms());
     }
 
-    /** Equal curves have equal names. */
-    public function name(): string
-    {
-        return hash('xxh128', implode(' ', [$this->first, ...$this->torque]));
-    }
-
     /** Torque in N·m, straight between grid points; outside the grid the nearest end. */
     public function torqueAt(float $rpm): float
     {

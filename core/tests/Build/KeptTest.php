@@ -11,7 +11,7 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
-/** What is kept and left out to be fast changes no figure. */
+/** What is kept, and where is looked, to be fast. */
 final class KeptTest extends TestCase
 {
     public function test_a_column_is_made_once_and_comes_back_in_the_grids_order(): void
@@ -28,7 +28,7 @@ final class KeptTest extends TestCase
         self::assertSame([3000.0, 5000.0, 4000.0], $made);
     }
 
-    public function test_places_left_out_of_a_track_never_held_its_peak(): void
+    public function test_peaks_along_drawn_curves_are_what_a_plain_search_finds(): void
     {
         $random = new Randomizer(new Mt19937(7));
         $float = fn (): float => $random->getInt(0, 1_000_000) / 1e6;

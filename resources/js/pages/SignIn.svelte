@@ -1,8 +1,11 @@
 <script lang="ts">
     import { useForm } from '@inertiajs/svelte';
+    import { onMount } from 'svelte';
     import Mark from '@/ui/Mark.svelte';
 
     const form = useForm({ email: '', password: '' });
+    let email: HTMLInputElement;
+    onMount(() => email.focus());
 
     function submit(event: SubmitEvent) {
         event.preventDefault();
@@ -19,7 +22,14 @@
         </h1>
         <label class="flex flex-col gap-1">
             <span class="text-soft">Email</span>
-            <input class="field" type="email" autocomplete="username" required bind:value={form.email} />
+            <input
+                class="field"
+                type="email"
+                autocomplete="username"
+                required
+                bind:this={email}
+                bind:value={form.email}
+            />
         </label>
         <label class="flex flex-col gap-1">
             <span class="text-soft">Password</span>
