@@ -12,7 +12,7 @@ use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Pebblerun\Core\CoreException;
-use Pebblerun\Formats\Refused;
+use Pebblerun\Formats\InvalidDocument;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php')
@@ -26,7 +26,7 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $refused = fn (Throwable $fault): JsonResponse => response()->json(['message' => $fault->getMessage()], 422);
-        $exceptions->dontReport([OutdatedRevision::class, OutdatedBrief::class, Overtaken::class, NothingToUndo::class, Refused::class]);
+        $exceptions->dontReport([OutdatedRevision::class, OutdatedBrief::class, Overtaken::class, NothingToUndo::class, InvalidDocument::class]);
         $exceptions->render(fn (OutdatedRevision $fault): JsonResponse => response()->json([
             'message' => $fault->getMessage(),
             'revision' => $fault->plan->revision,
@@ -42,6 +42,6 @@ return Application::configure(basePath: dirname(__DIR__))
         ], 409));
         $exceptions->render(fn (Overtaken $fault): JsonResponse => response()->json(['message' => $fault->getMessage()], 503));
         $exceptions->render(fn (NothingToUndo $fault): JsonResponse => $refused($fault));
-        $exceptions->render(fn (Refused $fault): JsonResponse => $refused($fault));
+        $exceptions->render(fn (InvalidDocument $fault): JsonResponse => $refused($fault));
         $exceptions->render(fn (CoreException $fault): JsonResponse => $refused($fault));
     })->create();

@@ -10,10 +10,10 @@ use App\Models\PlanRevision;
 use App\Models\PlanVariant;
 use Closure;
 use Illuminate\Support\Facades\DB;
-use Pebblerun\Core\Bundle\Bundle;
-use Pebblerun\Core\Plan\CommandWords;
-use Pebblerun\Core\Plan\Editor;
-use Pebblerun\Core\Plan\Merge;
+use Pebblerun\Core\Job\Bundle;
+use Pebblerun\Core\Job\Commands\Editor;
+use Pebblerun\Core\Job\Commands\Merge;
+use Pebblerun\Core\Report\Words\ChangeWords;
 
 /**
  * Changes a plan by commands, undo, redo or restoring. Each writes a new revision; one made on an outdated revision follows
@@ -37,7 +37,7 @@ final readonly class EditPlan
     {
         return $this->hold($plan, $edit, function (Bundle $bundle) use ($plan, $edit, $commands): SavedPlan {
             $this->follow($plan, $edit->basedOn, $commands, $bundle);
-            $label = CommandWords::of($commands, $plan->document, $bundle->catalog);
+            $label = ChangeWords::of($commands, $plan->document, $bundle->catalog);
             $document = Editor::apply($plan->document, $commands, $bundle->catalog);
 
             return $this->save->next($plan, $bundle, $document, $label, $edit, null, []);

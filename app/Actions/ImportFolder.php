@@ -10,8 +10,8 @@ use App\Models\Platform;
 use App\Models\Shop;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
-use Pebblerun\Formats\Door;
-use Pebblerun\Formats\Refused;
+use Pebblerun\Formats\DocumentReader;
+use Pebblerun\Formats\InvalidDocument;
 
 /**
  * Imports a folder in the open formats: shop.json, platforms/*.json, parts/*.json and jobs/<name>/{brief,plan}.json.
@@ -19,12 +19,12 @@ use Pebblerun\Formats\Refused;
  */
 final readonly class ImportFolder
 {
-    public function __construct(private Door $door, private SavePlan $save) {}
+    public function __construct(private DocumentReader $door, private SavePlan $save) {}
 
     /**
      * @param  list<array{name: string, email: string, password: string, role: string}>  $people  made with the shop; the first is the jobs' advisor
      *
-     * @throws Refused with file and path of each fault.
+     * @throws InvalidDocument with file and path of each fault.
      */
     public function into(string $folder, array $people): Shop
     {
@@ -56,7 +56,7 @@ final readonly class ImportFolder
         $brief = $this->read('brief', "{$folder}/brief.json", $shop);
         $plan = $this->read('plan', "{$folder}/plan.json", $shop);
         $platform = Platform::query()->where('shop_id', $shop->id)->where('key', $brief['platform'])->first()
-            ?? throw Refused::because("{$folder}/brief.json: platform", "the shop has no platform \"{$brief['platform']}\": import it first, or use the key of one it has.");
+            ?? throw InvalidDocument::because("{$folder}/brief.json: platform", "the shop has no platform \"{$brief['platform']}\": import it first, or use the key of one it has.");
         $library = $platform->versions()->orderByDesc('number')->firstOrFail();
         $job = CustomerJob::create([
             'shop_id' => $shop->id,
@@ -69,8 +69,8 @@ final readonly class ImportFolder
         $job->briefRevisions()->create(['number' => 1, 'document' => $brief['brief'], 'author_id' => $advisor->id]);
         try {
             $this->door->open(Bundles::document($job->load('shop'), $library, $plan['plan']));
-        } catch (Refused $fault) {
-            throw Refused::because($folder, $fault->getMessage());
+        } catch (InvalidDocument $fault) {
+            throw InvalidDocument::because($folder, $fault->getMessage());
         }
         $this->save->first($job, $library, $plan['plan'], $advisor);
     }
@@ -80,11 +80,11 @@ final readonly class ImportFolder
     {
         try {
             $document = $this->door->document($format, $file);
-        } catch (Refused $fault) {
-            throw Refused::because($file, $fault->getMessage());
+        } catch (InvalidDocument $fault) {
+            throw InvalidDocument::because($file, $fault->getMessage());
         }
         if ($shop !== null && $document['units'] != $shop->units) {
-            throw Refused::because("{$file}: units", 'a shop keeps all its documents in one set of units: '.json_encode($shop->units).'.');
+            throw InvalidDocument::because("{$file}: units", 'a shop keeps all its documents in one set of units: '.json_encode($shop->units).'.');
         }
 
         return $document;

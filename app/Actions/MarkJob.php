@@ -4,8 +4,8 @@ namespace App\Actions;
 
 use App\Assembly\Estimates;
 use App\Models\CustomerJob;
-use Pebblerun\Core\Brief\Readiness;
-use Pebblerun\Core\Verdict\NextStep;
+use Pebblerun\Core\Advice\NextStep;
+use Pebblerun\Core\Job\Brief\Readiness;
 
 /** Writes on a job what is due on it and what it is found by, after its brief or its plan was estimated. */
 final class MarkJob

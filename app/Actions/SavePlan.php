@@ -12,7 +12,7 @@ use App\Models\PlanRevision;
 use App\Models\User;
 use Illuminate\Contracts\Database\Query\Expression;
 use Illuminate\Support\Facades\DB;
-use Pebblerun\Core\Bundle\Bundle;
+use Pebblerun\Core\Job\Bundle;
 
 /** Writes a plan as its next revision, with its estimate. Call it inside a transaction. */
 final readonly class SavePlan

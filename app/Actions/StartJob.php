@@ -7,7 +7,7 @@ use App\Models\CustomerJob;
 use App\Models\Platform;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
-use Pebblerun\Core\Plan\Starter;
+use Pebblerun\Core\Job\NewJob;
 
 /** Opens a job for a customer: a brief with nothing asked yet, and a plan of one empty stage. */
 final readonly class StartJob
@@ -19,7 +19,7 @@ final readonly class StartJob
         return DB::transaction(function () use ($platform, $customer, $title, $advisor): CustomerJob {
             $library = $platform->versions()->orderByDesc('number')->firstOrFail();
             $content = Libraries::content($library);
-            [$brief, $plan] = Starter::of($content['platform'], $advisor->shop->document);
+            [$brief, $plan] = NewJob::of($content['platform'], $advisor->shop->document);
             $job = CustomerJob::create([
                 'shop_id' => $platform->shop_id,
                 'platform_id' => $platform->id,

@@ -3,16 +3,16 @@
 namespace App\Assembly;
 
 use App\Models\CustomerJob;
-use Pebblerun\Core\Brief\HealthCheck;
-use Pebblerun\Core\Brief\Readiness;
-use Pebblerun\Core\Brief\Refusal;
-use Pebblerun\Core\Brief\Warning;
-use Pebblerun\Core\Bundle\Bundle;
-use Pebblerun\Core\Estimate\Figures;
-use Pebblerun\Core\Fuel\Fuel;
-use Pebblerun\Core\Parts\Part;
-use Pebblerun\Core\Planning\Implications;
-use Pebblerun\Core\Platform\Slot;
+use Pebblerun\Core\Advice\AnswerEffects;
+use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Platform\Slot;
+use Pebblerun\Core\Catalog\Shop\Fuel;
+use Pebblerun\Core\Job\Brief\HealthCheck;
+use Pebblerun\Core\Job\Brief\Readiness;
+use Pebblerun\Core\Job\Brief\Refusal;
+use Pebblerun\Core\Job\Brief\Warning;
+use Pebblerun\Core\Job\Bundle;
+use Pebblerun\Core\Report\UnitFormatter;
 
 /** The documents of the brief page. */
 final class Briefs
@@ -57,14 +57,14 @@ final class Briefs
     public static function saved(CustomerJob $job, Estimates $estimates): array
     {
         $estimate = $estimates->estimate;
-        $say = new Figures($estimate->bundle->units, $estimate->bundle->rates->currency);
+        $say = new UnitFormatter($estimate->bundle->units, $estimate->bundle->rates->currency);
 
         return [
             'revision' => $job->brief_revision,
             'labels' => $estimates->document['labels'],
             'verdict' => $estimates->document['verdict'],
             'measured' => $estimates->document['measured'],
-            'means' => (new Implications($estimate, $say))->sentences(),
+            'means' => (new AnswerEffects($estimate, $say))->sentences(),
             'readiness' => Readiness::of($job->brief)->toArray(),
             'told' => $job->brief['told'] ?? [],
         ];

@@ -5,8 +5,8 @@ namespace App\Assembly;
 use App\Models\CustomerJob;
 use App\Models\LibraryVersion;
 use App\Models\Plan;
-use Pebblerun\Core\Bundle\Bundle;
-use Pebblerun\Core\Bundle\BundleReader;
+use Pebblerun\Core\Exchange\BundleReader;
+use Pebblerun\Core\Job\Bundle;
 
 /** The one place where rows become a bundle, and the bundle core objects. */
 final class Bundles

@@ -8,7 +8,7 @@ use App\Models\Platform;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
-use Pebblerun\Core\Verdict\NextStep;
+use Pebblerun\Core\Advice\NextStep;
 
 /** The list of jobs on the counter. */
 final readonly class Counter

@@ -3,10 +3,10 @@
 namespace App\Assembly;
 
 use App\Models\User;
-use Pebblerun\Core\Bundle\Bundle;
-use Pebblerun\Core\Estimate\Document;
-use Pebblerun\Core\Estimate\Estimate;
-use Pebblerun\Core\Estimate\Figures;
+use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Job\Bundle;
+use Pebblerun\Core\Report\EstimateDocument;
+use Pebblerun\Core\Report\UnitFormatter;
 
 /** Results become documents. */
 final readonly class Estimates
@@ -22,7 +22,7 @@ final readonly class Estimates
     {
         $estimate = Estimate::of($bundle, $known);
 
-        return new self($estimate, Document::of($estimate, $bundle->units), $estimate->figures);
+        return new self($estimate, EstimateDocument::of($estimate, $bundle->units), $estimate->figures);
     }
 
     /**
@@ -32,11 +32,11 @@ final readonly class Estimates
      */
     public function for(User $reader): array
     {
-        return $reader->readsAsShop() ? $this->document : Document::of($this->estimate, $reader->unitSystem(), $reader->numerals);
+        return $reader->readsAsShop() ? $this->document : EstimateDocument::of($this->estimate, $reader->unitSystem(), $reader->numerals);
     }
 
-    public static function figures(Bundle $bundle, User $reader): Figures
+    public static function figures(Bundle $bundle, User $reader): UnitFormatter
     {
-        return new Figures($reader->unitSystem(), $bundle->rates->currency, $reader->numerals);
+        return new UnitFormatter($reader->unitSystem(), $bundle->rates->currency, $reader->numerals);
     }
 }

@@ -7,7 +7,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Carbon;
-use Pebblerun\Core\Verdict\NextStep;
+use Pebblerun\Core\Advice\NextStep;
 
 /**
  * A customer's wish on the desk: its brief and its plans.

@@ -6,7 +6,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
-use Pebblerun\Core\Plan\Editor;
+use Pebblerun\Core\Job\Commands\Editor;
 
 /**
  * @phpstan-import-type PlanDocument from Editor

@@ -5,7 +5,7 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
-use Pebblerun\Core\Plan\Editor;
+use Pebblerun\Core\Job\Commands\Editor;
 
 /**
  * @phpstan-import-type PlanDocument from Editor

@@ -5,7 +5,7 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
-use Pebblerun\Core\Plan\Editor;
+use Pebblerun\Core\Job\Commands\Editor;
 
 /**
  * A plan as it once stood, kept under a name to be compared with.

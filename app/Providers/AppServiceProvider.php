@@ -4,13 +4,13 @@ namespace App\Providers;
 
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\ServiceProvider;
-use Pebblerun\Formats\Door;
+use Pebblerun\Formats\DocumentReader;
 
 final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        $this->app->singleton(Door::class, fn (): Door => Door::standard());
+        $this->app->singleton(DocumentReader::class, fn (): DocumentReader => DocumentReader::standard());
     }
 
     public function boot(): void

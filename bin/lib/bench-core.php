@@ -2,10 +2,10 @@
 
 /** The core against a straight loop over the same arithmetic, in one process: ratios, not seconds. */
 
-use Pebblerun\Core\Build\Estimator;
-use Pebblerun\Core\Bundle\BundleReader;
-use Pebblerun\Core\Estimate\Document;
-use Pebblerun\Core\Estimate\Estimate;
+use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Evaluation\PlanEvaluator;
+use Pebblerun\Core\Exchange\BundleReader;
+use Pebblerun\Core\Report\EstimateDocument;
 
 require $argv[1].'/vendor/autoload.php';
 
@@ -53,10 +53,10 @@ function median(callable $run): float
     return $times[intdiv(count($times), 2)];
 }
 
-$likely = median(fn (): array => (new Estimator($bundle->catalog, $bundle->brief, $bundle->plan))->likelyPeaks());
+$likely = median(fn (): array => (new PlanEvaluator($bundle->catalog, $bundle->brief, $bundle->plan))->likelyPeaks());
 $estimate = median(fn (): Estimate => Estimate::of($bundle));
 $kept = Estimate::of($bundle);
-$document = median(fn (): array => Document::of($kept, $bundle->units));
+$document = median(fn (): array => EstimateDocument::of($kept, $bundle->units));
 
 // The straight loop: the same factors, families and one soft ceiling over bare arrays, for each stage and speed.
 $gains = [];

@@ -2,40 +2,40 @@
 
 namespace Pebblerun\Core\Tests;
 
-use Pebblerun\Core\Air\AirSide;
-use Pebblerun\Core\Brief\Brief;
-use Pebblerun\Core\Brief\Budget;
-use Pebblerun\Core\Brief\Came;
-use Pebblerun\Core\Brief\Target;
-use Pebblerun\Core\Build\Estimator;
-use Pebblerun\Core\Build\StageResult;
-use Pebblerun\Core\Condition\Catalog;
-use Pebblerun\Core\Cost\PartPrice;
-use Pebblerun\Core\Curve\Curve;
-use Pebblerun\Core\Draws\LatinDraws;
-use Pebblerun\Core\Fuel\Fuel;
-use Pebblerun\Core\Fuel\FuelKind;
-use Pebblerun\Core\Limits\Appetite;
-use Pebblerun\Core\Limits\Limit;
-use Pebblerun\Core\Parts\Boost;
-use Pebblerun\Core\Parts\Effects;
-use Pebblerun\Core\Parts\Evidence;
-use Pebblerun\Core\Parts\GainCase;
-use Pebblerun\Core\Parts\MapKind;
-use Pebblerun\Core\Parts\MapTraits;
-use Pebblerun\Core\Parts\Part;
-use Pebblerun\Core\Parts\Reference;
-use Pebblerun\Core\Parts\Shelf;
-use Pebblerun\Core\Plan\Basis;
-use Pebblerun\Core\Plan\Change;
-use Pebblerun\Core\Plan\Plan;
-use Pebblerun\Core\Plan\Stacking;
-use Pebblerun\Core\Plan\Stage;
-use Pebblerun\Core\Platform\Car;
-use Pebblerun\Core\Platform\Ceiling;
-use Pebblerun\Core\Platform\Family;
-use Pebblerun\Core\Platform\Platform;
-use Pebblerun\Core\Platform\Slot;
+use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Catalog\Evidence;
+use Pebblerun\Core\Catalog\Limits\Limit;
+use Pebblerun\Core\Catalog\Parts\Boost;
+use Pebblerun\Core\Catalog\Parts\Effects;
+use Pebblerun\Core\Catalog\Parts\GainCase;
+use Pebblerun\Core\Catalog\Parts\MapKind;
+use Pebblerun\Core\Catalog\Parts\MapTraits;
+use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Parts\PartCollection;
+use Pebblerun\Core\Catalog\Parts\PartPrice;
+use Pebblerun\Core\Catalog\Parts\ReferenceBuild;
+use Pebblerun\Core\Catalog\Platform\Car;
+use Pebblerun\Core\Catalog\Platform\Ceiling;
+use Pebblerun\Core\Catalog\Platform\Family;
+use Pebblerun\Core\Catalog\Platform\Platform;
+use Pebblerun\Core\Catalog\Platform\Slot;
+use Pebblerun\Core\Catalog\Shop\Fuel;
+use Pebblerun\Core\Evaluation\PlanEvaluator;
+use Pebblerun\Core\Evaluation\StageResult;
+use Pebblerun\Core\Job\Brief\AsReceived;
+use Pebblerun\Core\Job\Brief\Brief;
+use Pebblerun\Core\Job\Brief\Budget;
+use Pebblerun\Core\Job\Brief\Risk;
+use Pebblerun\Core\Job\Brief\Target;
+use Pebblerun\Core\Job\Plan\Change;
+use Pebblerun\Core\Job\Plan\Plan;
+use Pebblerun\Core\Job\Plan\PriceBasis;
+use Pebblerun\Core\Job\Plan\Stacking;
+use Pebblerun\Core\Job\Plan\Stage;
+use Pebblerun\Core\Math\Curve;
+use Pebblerun\Core\Math\LatinDraws;
+use Pebblerun\Core\Physics\Air\AirSide;
+use Pebblerun\Core\Physics\Fuel\FuelKind;
 use Pebblerun\Core\Units\Range;
 
 /** The small platform of the method's worked values: curve, parts and ceilings as the method states them, in kW and N·m. */
@@ -98,7 +98,7 @@ final class Lyre
         ?array $power,
         ?array $torque,
         ?MapTraits $map = null,
-        ?Reference $reference = new Reference(184_000.0, 360.0),
+        ?ReferenceBuild $reference = new ReferenceBuild(184_000.0, 360.0),
         array $contains = [],
         Effects $effects = new Effects,
         float $unmapped = 0.3,
@@ -133,7 +133,7 @@ final class Lyre
     }
 
     /** @param  list<string>  ...$stages  part keys to fit */
-    public function estimator(array ...$stages): Estimator
+    public function estimator(array ...$stages): PlanEvaluator
     {
         return $this->estimatorKnowing([], ...$stages);
     }
@@ -142,9 +142,9 @@ final class Lyre
      * @param  array<string, list<mixed>>  $known
      * @param  list<string>  ...$stages
      */
-    public function estimatorKnowing(array $known, array ...$stages): Estimator
+    public function estimatorKnowing(array $known, array ...$stages): PlanEvaluator
     {
-        return new Estimator($this->catalog(), $this->brief(), $this->plan(...$stages), new LatinDraws, $known);
+        return new PlanEvaluator($this->catalog(), $this->brief(), $this->plan(...$stages), new LatinDraws, $known);
     }
 
     /** @param  list<string>  ...$stages  part keys fitted in each */
@@ -155,20 +155,20 @@ final class Lyre
             $steps[] = new Stage("s{$i}", '', 'pump', array_map(fn (string $key): Change => Change::fit($key), $keys));
         }
 
-        return new Plan($this->stacking, false, Basis::New, $steps);
+        return new Plan($this->stacking, false, PriceBasis::New, $steps);
     }
 
     public function catalog(): Catalog
     {
-        return new Catalog($this->platform(), Shelf::of($this->parts), ['pump' => new Fuel('pump', 'Pump 98', 98.0, Range::of(0.0, 5.0, 10.0))]);
+        return new Catalog($this->platform(), PartCollection::of($this->parts), ['pump' => new Fuel('pump', 'Pump 98', 98.0, Range::of(0.0, 5.0, 10.0))]);
     }
 
     public function brief(): Brief
     {
         return new Brief(
             new Car(2021, 'manual', 'road', 'turbo', 'front'),
-            new Came($this->came, 'pump', $this->measured, true),
-            $this->target, new Budget(null, null, null), [2500.0, 5500.0], null, Appetite::Usual,
+            new AsReceived($this->came, 'pump', $this->measured, true),
+            $this->target, new Budget(null, null, null), [2500.0, 5500.0], null, Risk::Usual,
         );
     }
 

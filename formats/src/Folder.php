@@ -5,7 +5,7 @@ namespace Pebblerun\Formats;
 /** A folder in the open formats: shop.json, platforms/*.json, parts/*.json, jobs/<name>/{brief,plan}.json. */
 final readonly class Folder
 {
-    public function __construct(private string $path, private Door $door) {}
+    public function __construct(private string $path, private DocumentReader $door) {}
 
     /** @return list<string> names of its jobs */
     public function jobs(): array
@@ -18,7 +18,7 @@ final readonly class Folder
      *
      * @return array<string, mixed>
      *
-     * @throws Refused for a file that is missing or faulty, or documents in different units.
+     * @throws InvalidDocument for a file that is missing or faulty, or documents in different units.
      */
     public function bundle(string $job): array
     {
@@ -29,7 +29,7 @@ final readonly class Folder
         $parts = $this->read('parts', "parts/{$brief['platform']}.json");
         foreach ([$brief, $plan, $platform, $parts] as $document) {
             if ($document['units'] != $shop['units']) {
-                throw Refused::because("{$this->path}: units", 'all documents of a folder keep one set of units: '.json_encode($shop['units']).'.');
+                throw InvalidDocument::because("{$this->path}: units", 'all documents of a folder keep one set of units: '.json_encode($shop['units']).'.');
             }
         }
 
@@ -50,8 +50,8 @@ final readonly class Folder
     {
         try {
             return $this->door->document($format, "{$this->path}/{$file}");
-        } catch (Refused $fault) {
-            throw Refused::because($file, $fault->getMessage());
+        } catch (InvalidDocument $fault) {
+            throw InvalidDocument::because($file, $fault->getMessage());
         }
     }
 }

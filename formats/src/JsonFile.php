@@ -15,31 +15,31 @@ final class JsonFile
     /**
      * @return object decoded with objects, for the schemas
      *
-     * @throws Refused when it cannot be read, is too large, is cut off or is no JSON object.
+     * @throws InvalidDocument when it cannot be read, is too large, is cut off or is no JSON object.
      */
     public static function read(string $file): object
     {
         if (! is_file($file) || ! is_readable($file)) {
-            throw Refused::because('', "There is no readable file {$file}.");
+            throw InvalidDocument::because('', "There is no readable file {$file}.");
         }
         $size = (int) filesize($file);
         if ($size > self::MOST_BYTES) {
-            throw Refused::because('', sprintf('The file has %.1f MB: a document may have %d MB at most. Leave out what does not belong to this platform.', $size / 1048576, self::MOST_BYTES / 1048576));
+            throw InvalidDocument::because('', sprintf('The file has %.1f MB: a document may have %d MB at most. Leave out what does not belong to this platform.', $size / 1048576, self::MOST_BYTES / 1048576));
         }
 
         return self::decode((string) file_get_contents($file));
     }
 
-    /** @throws Refused */
+    /** @throws InvalidDocument */
     public static function decode(string $text): object
     {
         try {
             $document = json_decode($text, false, self::MOST_DEPTH, JSON_THROW_ON_ERROR);
         } catch (JsonException $fault) {
-            throw Refused::because('', self::explain($text, $fault->getMessage()));
+            throw InvalidDocument::because('', self::explain($text, $fault->getMessage()));
         }
 
-        return is_object($document) ? $document : throw Refused::because('', 'The document must be a JSON object, { … }.');
+        return is_object($document) ? $document : throw InvalidDocument::because('', 'The document must be a JSON object, { … }.');
     }
 
     private static function explain(string $text, string $fault): string

@@ -5,7 +5,7 @@ namespace Tests\Feature;
 use App\Actions\ImportFolder;
 use App\Models\Shop;
 use Illuminate\Support\Facades\File;
-use Pebblerun\Formats\Refused;
+use Pebblerun\Formats\InvalidDocument;
 use Tests\TestCase;
 
 final class ImportTest extends TestCase
@@ -34,7 +34,7 @@ final class ImportTest extends TestCase
         try {
             app(ImportFolder::class)->into($folder, [['name' => 'Pell', 'email' => 'pell@dunlin.test', 'password' => 'x', 'role' => 'advisor']]);
             self::fail('a faulty folder was taken');
-        } catch (Refused $fault) {
+        } catch (InvalidDocument $fault) {
             self::assertStringContainsString('pump-fuel-only', $fault->getMessage());
             self::assertStringContainsString('The catalog has no part "no-such-part"', $fault->getMessage());
         }
@@ -45,7 +45,7 @@ final class ImportTest extends TestCase
     public function test_documents_in_other_units_than_the_shops_are_refused(): void
     {
         $folder = $this->folder('platforms/corvane-lyre-16t.json', fn (array $platform): array => array_replace_recursive($platform, ['units' => ['power' => 'kW']]));
-        $this->expectException(Refused::class);
+        $this->expectException(InvalidDocument::class);
         $this->expectExceptionMessage('a shop keeps all its documents in one set of units');
         app(ImportFolder::class)->into($folder, [['name' => 'Pell', 'email' => 'pell@dunlin.test', 'password' => 'x', 'role' => 'advisor']]);
     }

@@ -2,21 +2,21 @@
 
 namespace Tests\Formats;
 
-use Pebblerun\Core\Build\AmbiguousCase;
-use Pebblerun\Core\Bundle\Bundle;
-use Pebblerun\Core\Estimate\Document;
-use Pebblerun\Core\Estimate\Estimate;
-use Pebblerun\Core\Estimate\Figures;
-use Pebblerun\Core\Fuel\Fuel;
-use Pebblerun\Core\Limits\Reading;
-use Pebblerun\Core\Parts\Part;
-use Pebblerun\Core\Plan\Editor;
-use Pebblerun\Core\Planning\Fixes;
+use Pebblerun\Core\Advice\Fixes;
+use Pebblerun\Core\Catalog\Parts\AmbiguousCase;
+use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Shop\Fuel;
+use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Evaluation\Limits\LimitReading;
+use Pebblerun\Core\Job\Bundle;
+use Pebblerun\Core\Job\Commands\Editor;
+use Pebblerun\Core\Report\EstimateDocument;
+use Pebblerun\Core\Report\UnitFormatter;
 use Pebblerun\Core\Units\Numerals;
 use Pebblerun\Core\Units\UnitSystem;
-use Pebblerun\Formats\Door;
+use Pebblerun\Formats\DocumentReader;
 use Pebblerun\Formats\Folder;
-use Pebblerun\Formats\SchemaGate;
+use Pebblerun\Formats\SchemaValidator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
@@ -41,7 +41,7 @@ final class AnyPlanTest extends TestCase
 
     private static function bundle(string $job): Bundle
     {
-        return Door::standard()->open((new Folder(self::ROOT.'/demo', Door::standard()))->bundle($job));
+        return DocumentReader::standard()->open((new Folder(self::ROOT.'/demo', DocumentReader::standard()))->bundle($job));
     }
 
     /** @return array<string, mixed> a plan document of up to four stages with up to six parts each */
@@ -67,9 +67,9 @@ final class AnyPlanTest extends TestCase
     {
         $bundle = self::bundle($job);
         $estimate = Estimate::of($bundle->withPlan(self::plan($bundle, $seed)));
-        $gate = new SchemaGate(self::ROOT.'/schemas');
+        $gate = new SchemaValidator(self::ROOT.'/schemas');
         foreach ([[$bundle->units, Numerals::Comma], [UnitSystem::parse(['power' => 'kW', 'torque' => 'Nm', 'pressure' => 'psi', 'temperature' => 'F', 'mass' => 'lb']), Numerals::Point]] as [$units, $numerals]) {
-            $gate->check('estimate.json', json_decode((string) json_encode(Document::of($estimate, $units, $numerals))));
+            $gate->check('estimate.json', json_decode((string) json_encode(EstimateDocument::of($estimate, $units, $numerals))));
         }
         $this->addToAssertionCount(1);
     }
@@ -101,7 +101,7 @@ final class AnyPlanTest extends TestCase
         }
     }
 
-    private static function assertLimit(Reading $reading): void
+    private static function assertLimit(LimitReading $reading): void
     {
         self::assertGreaterThanOrEqual($reading->safe, $reading->edge);
         if ($reading->used !== null) {
@@ -117,7 +117,7 @@ final class AnyPlanTest extends TestCase
         $plan = self::plan($bundle, $seed);
         $once = Estimate::of($bundle->withPlan($plan));
         $kept = json_decode((string) json_encode($once->figures), true);
-        self::assertEquals(Document::of($once, $bundle->units), Document::of(Estimate::of($bundle->withPlan($plan), $kept), $bundle->units));
+        self::assertEquals(EstimateDocument::of($once, $bundle->units), EstimateDocument::of(Estimate::of($bundle->withPlan($plan), $kept), $bundle->units));
     }
 
     #[DataProvider('plans')]
@@ -141,7 +141,7 @@ final class AnyPlanTest extends TestCase
         $bundle = self::bundle($job);
         $plan = self::plan($bundle, $seed);
         $estimate = Estimate::of($bundle->withPlan($plan));
-        $fixes = new Fixes($estimate, $plan, new Figures($bundle->units, 'EUR'));
+        $fixes = new Fixes($estimate, $plan, new UnitFormatter($bundle->units, 'EUR'));
         foreach (['budget', 'limits', 'build', 'fuel', 'law'] as $subject) {
             foreach ($fixes->of($subject) as $fix) {
                 $after = Editor::apply($plan, $fix['commands'], $bundle->catalog);

@@ -2,7 +2,7 @@
 
 namespace Tests\Formats;
 
-use Pebblerun\Formats\SchemaGate;
+use Pebblerun\Formats\SchemaValidator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -44,7 +44,7 @@ final class CommandLineTest extends TestCase
     {
         [$code, $output] = self::runOn((string) json_encode(self::bundle()));
         self::assertSame(0, $code);
-        (new SchemaGate(self::ROOT.'/schemas'))->check('estimate.json', json_decode($output));
+        (new SchemaValidator(self::ROOT.'/schemas'))->check('estimate.json', json_decode($output));
         self::assertSame([0, 1, 2, 3], array_column(json_decode($output, true)['stages'], 'index'));
     }
 

@@ -2,16 +2,16 @@
 
 namespace Tests\Formats;
 
-use Pebblerun\Core\Bundle\Bundle;
-use Pebblerun\Core\Estimate\Document;
-use Pebblerun\Core\Estimate\Estimate;
-use Pebblerun\Core\Parts\Part;
-use Pebblerun\Core\Platform\Slot;
+use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Platform\Slot;
+use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Job\Bundle;
+use Pebblerun\Core\Report\EstimateDocument;
 use Pebblerun\Core\Units\Power;
 use Pebblerun\Core\Units\Torque;
-use Pebblerun\Formats\Door;
+use Pebblerun\Formats\DocumentReader;
 use Pebblerun\Formats\Folder;
-use Pebblerun\Formats\SchemaGate;
+use Pebblerun\Formats\SchemaValidator;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -32,19 +32,19 @@ final class DemoTest extends TestCase
 
     private static function folder(): Folder
     {
-        return new Folder(self::ROOT.'/demo', Door::standard());
+        return new Folder(self::ROOT.'/demo', DocumentReader::standard());
     }
 
     private static function bundle(string $job): Bundle
     {
-        return Door::standard()->open(self::folder()->bundle($job));
+        return DocumentReader::standard()->open(self::folder()->bundle($job));
     }
 
     #[DataProvider('jobs')]
     public function test_the_estimate_of_a_demo_job_is_the_kept_one(string $job): void
     {
         $bundle = self::bundle($job);
-        $document = json_decode((string) json_encode(Document::of(Estimate::of($bundle), $bundle->units)), true);
+        $document = json_decode((string) json_encode(EstimateDocument::of(Estimate::of($bundle), $bundle->units)), true);
         $kept = json_decode((string) file_get_contents(self::KEPT."/{$job}.json"), true);
         self::assertIsArray($kept, "there is no kept document of {$job}: run bin/golden");
         // A tenth is the last figure written; another processor may round it the other way.
@@ -55,8 +55,8 @@ final class DemoTest extends TestCase
     public function test_the_estimate_of_a_demo_job_follows_its_schema(string $job): void
     {
         $bundle = self::bundle($job);
-        $gate = new SchemaGate(self::ROOT.'/schemas');
-        $gate->check('estimate.json', json_decode((string) json_encode(Document::of(Estimate::of($bundle), $bundle->units))));
+        $gate = new SchemaValidator(self::ROOT.'/schemas');
+        $gate->check('estimate.json', json_decode((string) json_encode(EstimateDocument::of(Estimate::of($bundle), $bundle->units))));
         $this->addToAssertionCount(1);
     }
 

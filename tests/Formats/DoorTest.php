@@ -2,10 +2,10 @@
 
 namespace Tests\Formats;
 
-use Pebblerun\Formats\Door;
+use Pebblerun\Formats\DocumentReader;
 use Pebblerun\Formats\Folder;
+use Pebblerun\Formats\InvalidDocument;
 use Pebblerun\Formats\JsonFile;
-use Pebblerun\Formats\Refused;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -23,7 +23,7 @@ final class DoorTest extends TestCase
     #[DataProvider('texts')]
     public function test_a_text_that_is_no_document_is_refused(string $text, string $words): void
     {
-        $this->expectException(Refused::class);
+        $this->expectException(InvalidDocument::class);
         $this->expectExceptionMessage($words);
         JsonFile::decode($text);
     }
@@ -48,9 +48,9 @@ final class DoorTest extends TestCase
     public function test_a_brief_that_is_not_one_is_refused_with_its_place(array $change, string $words): void
     {
         try {
-            Door::standard()->section('brief', ['car' => ['year' => 2020, 'gearbox' => 'manual'], 'came' => ['parts' => [], 'fuel' => 'pump'], ...$change]);
+            DocumentReader::standard()->section('brief', ['car' => ['year' => 2020, 'gearbox' => 'manual'], 'came' => ['parts' => [], 'fuel' => 'pump'], ...$change]);
             self::fail('it was taken');
-        } catch (Refused $fault) {
+        } catch (InvalidDocument $fault) {
             self::assertStringContainsString($words, $fault->getMessage());
         }
     }
@@ -58,25 +58,25 @@ final class DoorTest extends TestCase
     public function test_a_brief_may_be_half_done(): void
     {
         $brief = ['car' => ['year' => 2020, 'gearbox' => 'manual'], 'came' => ['parts' => [], 'fuel' => 'pump']];
-        self::assertSame($brief, Door::standard()->section('brief', $brief));
+        self::assertSame($brief, DocumentReader::standard()->section('brief', $brief));
     }
 
     public function test_every_fault_of_a_document_is_told_at_once(): void
     {
         try {
-            Door::standard()->section('brief', ['car' => ['year' => 'new', 'gearbox' => 'six'], 'came' => ['parts' => [], 'fuel' => 'pump'], 'use' => 'moon']);
+            DocumentReader::standard()->section('brief', ['car' => ['year' => 'new', 'gearbox' => 'six'], 'came' => ['parts' => [], 'fuel' => 'pump'], 'use' => 'moon']);
             self::fail('it was taken');
-        } catch (Refused $fault) {
+        } catch (InvalidDocument $fault) {
             self::assertCount(3, $fault->faults);
         }
     }
 
     public function test_a_folder_gives_its_jobs_as_bundles(): void
     {
-        $folder = new Folder(dirname(__DIR__, 2).'/demo', Door::standard());
+        $folder = new Folder(dirname(__DIR__, 2).'/demo', DocumentReader::standard());
         self::assertContains('skarn-hill-commuter', $folder->jobs());
         self::assertSame('corvane-lyre-16t', $folder->bundle('skarn-hill-commuter')['platform']['key']);
-        $this->expectException(Refused::class);
+        $this->expectException(InvalidDocument::class);
         $this->expectExceptionMessage('jobs/no-such-job/brief.json');
         $folder->bundle('no-such-job');
     }

@@ -2,9 +2,9 @@
 
 namespace Tests\Formats;
 
-use Pebblerun\Core\Estimate\Document;
-use Pebblerun\Core\Estimate\Estimate;
-use Pebblerun\Formats\Door;
+use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Report\EstimateDocument;
+use Pebblerun\Formats\DocumentReader;
 use Pebblerun\Formats\Folder;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -28,11 +28,11 @@ final class MoneyOracleTest extends TestCase
     #[DataProvider('plans')]
     public function test_a_plan_costs_what_its_bill_adds_up_to(string $job, int $seed): void
     {
-        $bundle = (new Folder(self::DEMO, Door::standard()))->bundle($job);
+        $bundle = (new Folder(self::DEMO, DocumentReader::standard()))->bundle($job);
         $random = new Randomizer(new Mt19937($seed));
         $catalog = array_column($bundle['parts'], null, 'key');
         $bundle['plan'] = $this->plan($random, array_keys($catalog), $bundle['plan']['stages'][0]['fuel']);
-        $stages = Document::of($estimate = Estimate::of(Door::standard()->open($bundle)), $estimate->bundle->units)['stages'];
+        $stages = EstimateDocument::of($estimate = Estimate::of(DocumentReader::standard()->open($bundle)), $estimate->bundle->units)['stages'];
         $inAll = 0;
         foreach ($bundle['plan']['stages'] as $i => $stage) {
             $spend = $this->bill($stage['changes'], $catalog, $bundle['shop'], $bundle['plan']['settings']['price_basis']);

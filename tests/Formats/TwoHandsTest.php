@@ -2,13 +2,13 @@
 
 namespace Tests\Formats;
 
-use Pebblerun\Core\Bundle\Bundle;
 use Pebblerun\Core\CoreException;
-use Pebblerun\Core\Plan\CommandWords;
-use Pebblerun\Core\Plan\Editor;
-use Pebblerun\Core\Plan\Merge;
-use Pebblerun\Core\Plan\PlanCells;
-use Pebblerun\Formats\Door;
+use Pebblerun\Core\Job\Bundle;
+use Pebblerun\Core\Job\Commands\Editor;
+use Pebblerun\Core\Job\Commands\Merge;
+use Pebblerun\Core\Job\Plan\PlanPlaces;
+use Pebblerun\Core\Report\Words\ChangeWords;
+use Pebblerun\Formats\DocumentReader;
 use Pebblerun\Formats\Folder;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -29,7 +29,7 @@ final class TwoHandsTest extends TestCase
     {
         $root = __DIR__.'/../../demo';
 
-        return Door::standard()->open((new Folder($root, Door::standard()))->bundle('skarn-hill-commuter'));
+        return DocumentReader::standard()->open((new Folder($root, DocumentReader::standard()))->bundle('skarn-hill-commuter'));
     }
 
     /** @return array<string, mixed> */
@@ -97,7 +97,7 @@ final class TwoHandsTest extends TestCase
             self::assertSame('', $merge->fields[0]['theirs']);
         } else {
             self::assertNotSame('', $merge->fields[0]['theirs'], 'the other side is shown');
-            self::assertSame(CommandWords::of([$mine], $base, $bundle->catalog), $merge->fields[0]['mine']);
+            self::assertSame(ChangeWords::of([$mine], $base, $bundle->catalog), $merge->fields[0]['mine']);
         }
     }
 
@@ -113,7 +113,7 @@ final class TwoHandsTest extends TestCase
     public function test_what_changed_is_named_and_nothing_else(int $seed): void
     {
         $bundle = self::bundle();
-        $cells = new PlanCells($bundle->catalog);
+        $cells = new PlanPlaces($bundle->catalog);
         $command = self::command(new Randomizer(new Mt19937($seed)), $bundle);
         $after = Editor::apply(self::plan(), [$command], $bundle->catalog);
         self::assertSame([], $cells->changed($after, $after));

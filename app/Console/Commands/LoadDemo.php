@@ -5,7 +5,7 @@ namespace App\Console\Commands;
 use App\Actions\ImportFolder;
 use App\Models\Shop;
 use Illuminate\Console\Command;
-use Pebblerun\Formats\Refused;
+use Pebblerun\Formats\InvalidDocument;
 
 final class LoadDemo extends Command
 {
@@ -28,7 +28,7 @@ final class LoadDemo extends Command
         }
         try {
             $shop = $import->into(base_path('demo'), self::PEOPLE);
-        } catch (Refused $fault) {
+        } catch (InvalidDocument $fault) {
             $this->error($fault->getMessage());
 
             return 2;

@@ -16,12 +16,12 @@ use App\Models\User;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Pebblerun\Core\Estimate\BoardWriter;
-use Pebblerun\Core\Planning\Candidate;
-use Pebblerun\Core\Planning\CandidateDocument;
-use Pebblerun\Core\Planning\Candidates;
-use Pebblerun\Core\Planning\Fixes;
-use Pebblerun\Core\Planning\FuelCandidate;
+use Pebblerun\Core\Advice\Candidate;
+use Pebblerun\Core\Advice\Candidates;
+use Pebblerun\Core\Advice\Fixes;
+use Pebblerun\Core\Advice\FuelCandidate;
+use Pebblerun\Core\Report\BoardDocument;
+use Pebblerun\Core\Report\CandidateDocument;
 
 final class PlanController
 {
@@ -68,7 +68,7 @@ final class PlanController
         $say = Estimates::figures($bundle, self::reader($request));
         $candidates = new Candidates($bundle);
         [$slot, $stage] = $request->place($bundle);
-        if ($slot === BoardWriter::FUEL) {
+        if ($slot === BoardDocument::FUEL) {
             return response()->json(array_map(fn (FuelCandidate $one): array => CandidateDocument::ofFuel($one, $say), $candidates->fuels($stage)));
         }
 

@@ -13,7 +13,7 @@ use App\Models\PlanVariant;
 use App\Models\User;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
-use Pebblerun\Core\Estimate\Comparison;
+use Pebblerun\Core\Report\ComparisonDocument;
 
 /** Variants of a plan: kept, compared, taken. */
 final class VariantController
@@ -42,7 +42,7 @@ final class VariantController
         /** @var User $reader */
         $reader = $request->user();
 
-        return response()->json((new Comparison($here, $there, Estimates::figures($here->bundle, $reader)))->toArray());
+        return response()->json((new ComparisonDocument($here, $there, Estimates::figures($here->bundle, $reader)))->toArray());
     }
 
     public function take(RevisionRequest $request, Plan $plan, PlanVariant $variant, EditPlan $edit): JsonResponse

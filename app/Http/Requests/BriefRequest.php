@@ -2,8 +2,8 @@
 
 namespace App\Http\Requests;
 
-use Pebblerun\Formats\Door;
-use Pebblerun\Formats\Refused;
+use Pebblerun\Formats\DocumentReader;
+use Pebblerun\Formats\InvalidDocument;
 
 /** A brief comes whole, in the open format, and is held against its schema. */
 final class BriefRequest extends RevisionRequest
@@ -22,14 +22,14 @@ final class BriefRequest extends RevisionRequest
     /**
      * @return array<string, mixed>
      *
-     * @throws Refused
+     * @throws InvalidDocument
      */
     public function brief(): array
     {
         /** @var array<string, mixed> $brief */
         $brief = $this->input('brief');
 
-        return Door::standard()->section('brief', $brief);
+        return DocumentReader::standard()->section('brief', $brief);
     }
 
     public function title(): string

@@ -4,8 +4,8 @@ namespace App\Http\Requests;
 
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Validation\ValidationException;
-use Pebblerun\Core\Bundle\Bundle;
-use Pebblerun\Core\Estimate\BoardWriter;
+use Pebblerun\Core\Job\Bundle;
+use Pebblerun\Core\Report\BoardDocument;
 
 final class CandidatesRequest extends FormRequest
 {
@@ -24,7 +24,7 @@ final class CandidatesRequest extends FormRequest
     {
         $slot = $this->string('slot')->value();
         $stage = $this->integer('stage');
-        if ($slot !== BoardWriter::FUEL && ! isset($bundle->catalog->platform->slots[$slot])) {
+        if ($slot !== BoardDocument::FUEL && ! isset($bundle->catalog->platform->slots[$slot])) {
             throw ValidationException::withMessages(['slot' => "The platform has no slot \"{$slot}\"."]);
         }
         if (! isset($bundle->plan->stages[$stage - 1])) {

@@ -4,7 +4,7 @@ namespace App\Http\Requests;
 
 use Closure;
 use Illuminate\Contracts\Validation\ValidationRule;
-use Pebblerun\Core\Plan\Stacking;
+use Pebblerun\Core\Job\Plan\Stacking;
 
 /** One command of a plan: its kind and the kinds of its fields. Whether it can be done is the core's to say. */
 final class CommandRule implements ValidationRule

@@ -2,7 +2,7 @@
 
 namespace App\Http\Requests;
 
-use Pebblerun\Core\Plan\Editor;
+use Pebblerun\Core\Job\Commands\Editor;
 
 /**
  * Small typed changes of a plan.

@@ -4,7 +4,7 @@ namespace App\Http\Requests;
 
 use App\Models\CustomerJob;
 use Illuminate\Validation\Rule;
-use Pebblerun\Core\Verdict\NextStep;
+use Pebblerun\Core\Advice\NextStep;
 
 /** What the counter is asked to show. */
 final class CounterRequest extends SignedInRequest

@@ -3,12 +3,12 @@
 namespace Pebblerun\Formats\Cli;
 
 use Pebblerun\Core\CoreException;
-use Pebblerun\Core\Estimate\Document;
-use Pebblerun\Core\Estimate\Estimate;
-use Pebblerun\Core\Estimate\Figures;
-use Pebblerun\Formats\Door;
+use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Report\EstimateDocument;
+use Pebblerun\Core\Report\UnitFormatter;
+use Pebblerun\Formats\DocumentReader;
 use Pebblerun\Formats\Folder;
-use Pebblerun\Formats\Refused;
+use Pebblerun\Formats\InvalidDocument;
 
 /** The command line: computes from files, needs no database. */
 final class Main
@@ -41,17 +41,17 @@ final class Main
 
     private static function estimate(string $file, bool $table): string
     {
-        $bundle = Door::standard()->bundle($file);
+        $bundle = DocumentReader::standard()->bundle($file);
         $estimate = Estimate::of($bundle);
 
         return $table
-            ? Table::of($estimate, new Figures($bundle->units, $bundle->rates->currency))
-            : self::json(Document::of($estimate, $bundle->units));
+            ? Table::of($estimate, new UnitFormatter($bundle->units, $bundle->rates->currency))
+            : self::json(EstimateDocument::of($estimate, $bundle->units));
     }
 
     private static function bundle(string $folder, string $job): string
     {
-        return self::json((new Folder($folder, Door::standard()))->bundle($job));
+        return self::json((new Folder($folder, DocumentReader::standard()))->bundle($job));
     }
 
     /** @param  callable(): string  $work */
@@ -59,7 +59,7 @@ final class Main
     {
         try {
             return self::say(STDOUT, $work(), 0);
-        } catch (Refused|CoreException $fault) {
+        } catch (InvalidDocument|CoreException $fault) {
             return self::say(STDERR, "Refused: {$file}\n".preg_replace('/^/m', '  ', $fault->getMessage())."\n", 2);
         }
     }

@@ -2,15 +2,15 @@
 
 namespace Pebblerun\Formats\Cli;
 
-use Pebblerun\Core\Estimate\Estimate;
-use Pebblerun\Core\Estimate\Figures;
-use Pebblerun\Core\Safety\Caution;
-use Pebblerun\Core\Verdict\Verdict;
+use Pebblerun\Core\Advice\Verdict;
+use Pebblerun\Core\Catalog\Parts\Caution;
+use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Report\UnitFormatter;
 
 /** An estimate as text for people. */
 final class Table
 {
-    public static function of(Estimate $estimate, Figures $say): string
+    public static function of(Estimate $estimate, UnitFormatter $say): string
     {
         $rows = [['stage', 'power', 'P10–P90', 'torque', 'spend', 'in all', 'weakest link']];
         foreach ($estimate->results as $i => $result) {

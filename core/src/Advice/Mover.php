@@ -1,0 +1,36 @@
+<?php
+
+namespace Pebblerun\Core\Advice;
+
+use Pebblerun\Core\Catalog\Parts\MapKind;
+use Pebblerun\Core\Catalog\Parts\Part;
+
+/** One thing that would move a limit, or the demand on it. */
+final readonly class Mover
+{
+    private function __construct(
+        public ?Part $part,
+        public ?float $safe,
+        public ?MapKind $map,
+        public ?string $fuel,
+        public ?float $share,
+    ) {}
+
+    /** @param  float  $safe  what it would bear, in the limit's SI unit; for a cooler what the charge would come down to */
+    public static function part(Part $part, float $safe): self
+    {
+        return new self($part, $safe, null, null, null);
+    }
+
+    /** @param  float  $safe  what it would bear under such a map */
+    public static function map(MapKind $kind, float $safe): self
+    {
+        return new self(null, $safe, $kind, null, null);
+    }
+
+    /** @param  float  $share  of the flow that the same power would ask on it */
+    public static function fuel(string $name, float $share): self
+    {
+        return new self(null, null, null, $name, $share);
+    }
+}

@@ -1,0 +1,15 @@
+<?php
+
+namespace Pebblerun\Core\Advice;
+
+use Pebblerun\Core\Catalog\Parts\Part;
+
+/** A part that gets a plan to what is asked. */
+final readonly class Reaching
+{
+    /**
+     * @param  int  $costs  minor units more in its stage, fitting, tax and reserve in
+     * @param  float  $peak  W, likely, with it and mapped in
+     */
+    public function __construct(public Part $part, public int $costs, public float $peak) {}
+}

@@ -1,0 +1,39 @@
+<?php
+
+namespace Pebblerun\Core\Catalog\Conditions;
+
+use Pebblerun\Core\Report\Words\Listing;
+
+/** At least one of these. */
+final readonly class Any implements Condition
+{
+    /** @param  non-empty-list<Condition>  $of */
+    public function __construct(public array $of) {}
+
+    public function holds(Situation $situation): bool
+    {
+        foreach ($this->of as $condition) {
+            if ($condition->holds($situation)) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+
+    /** An alternative more makes a condition no more specific: the least of them counts. */
+    public function terms(): int
+    {
+        return min(array_map(fn (Condition $condition): int => $condition->terms(), $this->of));
+    }
+
+    public function asks(Situation $situation): string
+    {
+        return Listing::join(array_map(fn (Condition $condition): string => $condition->asks($situation), $this->of), 'or');
+    }
+
+    public function leaves(): array
+    {
+        return array_merge(...array_map(fn (Condition $condition): array => $condition->leaves(), $this->of));
+    }
+}

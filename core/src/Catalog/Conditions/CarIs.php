@@ -1,0 +1,35 @@
+<?php
+
+namespace Pebblerun\Core\Catalog\Conditions;
+
+use Pebblerun\Core\Catalog\Catalog;
+
+/** A fact of the car or its use: {"gearbox": "manual"}, {"use": "track"}, {"aspiration": "turbo"}, {"drive": "front"} */
+final readonly class CarIs implements Term
+{
+    use IsTerm;
+
+    /** @param  'gearbox'|'use'|'aspiration'|'drive'  $fact */
+    public function __construct(public string $fact, public string $value) {}
+
+    public function holds(Situation $situation): bool
+    {
+        return $situation->car->fact($this->fact) === $this->value;
+    }
+
+    public function asks(Situation $situation): string
+    {
+        return match ($this->fact) {
+            'gearbox' => "a {$this->value} gearbox",
+            'use' => "a car used for {$this->value} only",
+            'aspiration' => "a {$this->value} engine",
+            'drive' => "{$this->value} drive",
+        };
+    }
+
+    /** The car is what it is: any declared fact is possible. */
+    public function reachable(Catalog $catalog): bool
+    {
+        return true;
+    }
+}

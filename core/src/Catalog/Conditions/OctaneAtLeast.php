@@ -1,0 +1,34 @@
+<?php
+
+namespace Pebblerun\Core\Catalog\Conditions;
+
+use Pebblerun\Core\Catalog\Catalog;
+
+/** {"octane": {"at_least": 98}} – RON */
+final readonly class OctaneAtLeast implements Term
+{
+    use IsTerm;
+
+    public function __construct(public float $octane) {}
+
+    public function holds(Situation $situation): bool
+    {
+        return $situation->fuel->octane >= $this->octane;
+    }
+
+    public function asks(Situation $situation): string
+    {
+        return "a fuel of at least {$this->octane} octane";
+    }
+
+    public function reachable(Catalog $catalog): bool
+    {
+        foreach ($catalog->fuels as $fuel) {
+            if ($fuel->octane >= $this->octane) {
+                return true;
+            }
+        }
+
+        return false;
+    }
+}

@@ -1,0 +1,30 @@
+<?php
+
+namespace Pebblerun\Core\Catalog\Conditions;
+
+use Pebblerun\Core\Catalog\Catalog;
+
+/** {"part": "kolvane-front-cooler"} */
+final readonly class PartFitted implements Term
+{
+    use IsTerm;
+
+    public function __construct(public string $key) {}
+
+    public function holds(Situation $situation): bool
+    {
+        return $situation->hasPart($this->key);
+    }
+
+    public function asks(Situation $situation): string
+    {
+        $part = $situation->catalog->parts[$this->key] ?? null;
+
+        return 'the '.($part->name ?? $this->key);
+    }
+
+    public function reachable(Catalog $catalog): bool
+    {
+        return isset($catalog->parts[$this->key]);
+    }
+}

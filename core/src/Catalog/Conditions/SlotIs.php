@@ -1,0 +1,31 @@
+<?php
+
+namespace Pebblerun\Core\Catalog\Conditions;
+
+use Pebblerun\Core\Catalog\Catalog;
+
+/** {"slot": "charge-pipe", "is": "upgraded"} */
+final readonly class SlotIs implements Term
+{
+    use IsTerm;
+
+    public function __construct(public string $slot, public bool $upgraded) {}
+
+    public function holds(Situation $situation): bool
+    {
+        return isset($situation->fitted[$this->slot]) === $this->upgraded;
+    }
+
+    public function asks(Situation $situation): string
+    {
+        $slot = $situation->catalog->platform->slots[$this->slot] ?? null;
+        $name = lcfirst($slot->name ?? $this->slot);
+
+        return $this->upgraded ? "upgraded {$name}" : "the stock {$name}";
+    }
+
+    public function reachable(Catalog $catalog): bool
+    {
+        return isset($catalog->platform->slots[$this->slot]) && (! $this->upgraded || $catalog->forSlot($this->slot) !== []);
+    }
+}

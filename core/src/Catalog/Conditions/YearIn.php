@@ -1,0 +1,34 @@
+<?php
+
+namespace Pebblerun\Core\Catalog\Conditions;
+
+use Pebblerun\Core\Catalog\Catalog;
+
+/** {"year": {"from": 2019, "to": 2022}} – model years, both included */
+final readonly class YearIn implements Term
+{
+    use IsTerm;
+
+    public function __construct(public ?int $from, public ?int $to) {}
+
+    public function holds(Situation $situation): bool
+    {
+        $year = $situation->car->year;
+
+        return ($this->from === null || $year >= $this->from) && ($this->to === null || $year <= $this->to);
+    }
+
+    public function asks(Situation $situation): string
+    {
+        return match (true) {
+            $this->to === null => "a car of {$this->from} or later",
+            $this->from === null => "a car of {$this->to} or earlier",
+            default => "a car of {$this->from} to {$this->to}",
+        };
+    }
+
+    public function reachable(Catalog $catalog): bool
+    {
+        return ($this->from ?? 0) <= $catalog->platform->lastYear && ($this->to ?? 9999) >= $catalog->platform->firstYear;
+    }
+}

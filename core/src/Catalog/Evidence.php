@@ -1,0 +1,25 @@
+<?php
+
+namespace Pebblerun\Core\Catalog;
+
+enum Evidence: string
+{
+    /** What the maker prints on the box. */
+    case Maker = 'maker';
+    /** Measured on the shop's own dyno. */
+    case ShopDyno = 'shop-dyno';
+    /** Measured on somebody else's dyno. */
+    case OtherDyno = 'other-dyno';
+    /** What people who know think. */
+    case Judgement = 'judgement';
+
+    public function words(): string
+    {
+        return match ($this) {
+            self::Maker => "maker's claim",
+            self::ShopDyno => "shop's dyno",
+            self::OtherDyno => 'another dyno',
+            self::Judgement => 'judgement',
+        };
+    }
+}

@@ -1,0 +1,60 @@
+<?php
+
+namespace Pebblerun\Core\Catalog\Limits;
+
+enum Quantity: string
+{
+    /** Power at the wheels, W. */
+    case WheelPower = 'wheel-power';
+    /** Torque at the wheels, N·m. */
+    case WheelTorque = 'wheel-torque';
+    /** Power at the crank, W. */
+    case CrankPower = 'crank-power';
+    /** Torque at the crank, N·m. */
+    case CrankTorque = 'crank-torque';
+    /** Engine speed, rpm: held by the limiter, so without spread or overshoot. */
+    case EngineSpeed = 'engine-speed';
+    /** Boost over ambient, Pa. */
+    case Boost = 'boost';
+    /** Fuel flow, kg/s: crank power times the consumption of engine and fuel. */
+    case FuelFlow = 'fuel-flow';
+    /** Charge temperature, K. */
+    case ChargeTemperature = 'charge-temperature';
+    /** Exhaust temperature before the turbine, K. */
+    case ExhaustTemperature = 'exhaust-temperature';
+
+    public function isTorque(): bool
+    {
+        return $this === self::WheelTorque || $this === self::CrankTorque;
+    }
+
+    public function isPower(): bool
+    {
+        return $this === self::WheelPower || $this === self::CrankPower;
+    }
+
+    public function isCrank(): bool
+    {
+        return $this === self::CrankPower || $this === self::CrankTorque || $this === self::FuelFlow;
+    }
+
+    public function isTemperature(): bool
+    {
+        return $this === self::ChargeTemperature || $this === self::ExhaustTemperature;
+    }
+
+    public function words(): string
+    {
+        return match ($this) {
+            self::WheelPower => 'wheel power',
+            self::WheelTorque => 'wheel torque',
+            self::CrankPower => 'crank power',
+            self::CrankTorque => 'crank torque',
+            self::EngineSpeed => 'engine speed',
+            self::Boost => 'boost',
+            self::FuelFlow => 'fuel flow',
+            self::ChargeTemperature => 'charge temperature',
+            self::ExhaustTemperature => 'exhaust temperature',
+        };
+    }
+}

@@ -1,0 +1,33 @@
+<?php
+
+namespace Pebblerun\Core\Catalog\Parts;
+
+use Pebblerun\Core\Catalog\Limits\Limit;
+use Pebblerun\Core\Catalog\Platform\Ceiling;
+use Pebblerun\Core\Physics\Air\Cooler;
+use Pebblerun\Core\Units\Range;
+
+/** What a part does besides its gain. */
+final readonly class Effects
+{
+    /**
+     * @param  ?Range  $spool  rpm by which the rising flank moves; positive is later
+     * @param  ?float  $revLimit  rpm
+     * @param  list<AddedPower>  $added
+     * @param  list<Ceiling>  $ceilings  of its own, while it is fitted
+     * @param  ?Cooler  $cooler  the charge cooler it is
+     * @param  float  $mass  kg against what it replaces; negative is lighter
+     * @param  ?Range  $exhaust  K by which it moves the exhaust temperature before the turbine
+     * @param  list<Limit>  $limits  in place of the limits of the component it replaces
+     */
+    public function __construct(
+        public ?Range $spool = null,
+        public ?float $revLimit = null,
+        public array $added = [],
+        public array $ceilings = [],
+        public array $limits = [],
+        public ?Cooler $cooler = null,
+        public float $mass = 0.0,
+        public ?Range $exhaust = null,
+    ) {}
+}

@@ -1,0 +1,75 @@
+<?php
+
+namespace Pebblerun\Core\Catalog\Parts;
+
+use Pebblerun\Core\Catalog\Conditions\Condition;
+use Pebblerun\Core\Catalog\Conditions\MapIs;
+use Pebblerun\Core\Catalog\Conditions\Term;
+use Pebblerun\Core\Catalog\Evidence;
+use Pebblerun\Core\Units\Range;
+
+/** What a part gives under one condition. */
+final readonly class GainCase
+{
+    /**
+     * @param  Range  $power  W at peak power
+     * @param  Range  $torque  N·m at peak torque
+     * @param  list<GainAnchor>  $anchors  instead of the two, when given
+     * @param  ?ReferenceBuild  $reference  null: the baseline, with the likely gain of the map the case wants
+     * @param  string  $converted  how its figures came into the shop's frame; empty when they were read there
+     * @param  ?Boost  $boost  that a map asks; null where it is not stated
+     * @param  float  $unmapped  share of a gain that comes without a map that covers the part
+     * @param  ?Range  $exhaust  K before the turbine at full load, that a map asks; null where it is not stated
+     * @param  ?float  $atEthanol  percent by volume of the fuel it was measured on; null where it does not matter
+     * @param  string  $ladder  what it was read from, when it stands between measured ones; empty when it is one
+     */
+    public function __construct(
+        public ?Condition $when,
+        public Range $power,
+        public Range $torque,
+        public array $anchors,
+        public ?ReferenceBuild $reference,
+        public float $unmapped,
+        public Evidence $evidence,
+        public string $note,
+        public ?Boost $boost = null,
+        public string $converted = '',
+        public ?Range $exhaust = null,
+        public ?float $atEthanol = null,
+        public string $ladder = '',
+    ) {}
+
+    public function terms(): int
+    {
+        return ($this->when?->terms() ?? 0) + ($this->atEthanol === null ? 0 : 1);
+    }
+
+    /**
+     * The straight way to a case at another ethanol content; both state their figures at the two peaks.
+     *
+     * @param  float  $along  0 here, 1 there
+     */
+    public function towards(self $other, float $along): self
+    {
+        return new self(
+            $this->when,
+            $this->power->towards($other->power, $along),
+            $this->torque->towards($other->torque, $along),
+            [],
+            $this->reference === null || $other->reference === null ? null : $this->reference->towards($other->reference, $along),
+            $this->unmapped,
+            $along < 0.5 ? $this->evidence : $other->evidence,
+            $along < 0.5 ? $this->note : $other->note,
+            $this->boost === null || $other->boost === null ? null : $this->boost->towards($other->boost, $along),
+            $this->converted,
+            $this->exhaust === null || $other->exhaust === null ? null : $this->exhaust->towards($other->exhaust, $along),
+            $this->atEthanol,
+        );
+    }
+
+    /** Whether its condition speaks of a map: then it was measured with one. */
+    public function wantsMap(): bool
+    {
+        return array_filter($this->when?->leaves() ?? [], fn (Term $term): bool => $term instanceof MapIs) !== [];
+    }
+}

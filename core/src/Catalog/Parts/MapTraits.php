@@ -1,0 +1,19 @@
+<?php
+
+namespace Pebblerun\Core\Catalog\Parts;
+
+/** What makes a part a map. */
+final readonly class MapTraits
+{
+    /**
+     * @param  list<string>  $covers  part keys, tags or slots; only an off-the-shelf map has such a list
+     * @param  bool  $flex  it follows the fuel's ethanol content; else it holds only for the fuel it was written on
+     * @param  float  $dynoHours  time on the dyno, charged at the shop's dyno rate
+     */
+    public function __construct(public MapKind $kind, public array $covers, public float $dynoHours, public bool $flex = false) {}
+
+    public function lists(Part $part): bool
+    {
+        return array_intersect($this->covers, [$part->key, ...$part->tags, ...$part->slots]) !== [];
+    }
+}

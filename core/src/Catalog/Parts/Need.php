@@ -1,0 +1,15 @@
+<?php
+
+namespace Pebblerun\Core\Catalog\Parts;
+
+use Pebblerun\Core\Catalog\Conditions\Condition;
+
+/** A requirement, recommendation or conflict, with its reason. */
+final readonly class Need
+{
+    /**
+     * @param  Condition  $that  what must hold (or, for a conflict, must not)
+     * @param  ?Condition  $when  only then
+     */
+    public function __construct(public Condition $that, public ?Condition $when, public string $reason) {}
+}

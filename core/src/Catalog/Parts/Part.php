@@ -1,0 +1,50 @@
+<?php
+
+namespace Pebblerun\Core\Catalog\Parts;
+
+/** A part of the catalog, on one platform. */
+final readonly class Part
+{
+    /**
+     * @param  non-empty-list<string>  $slots  more than one: a kit
+     * @param  list<string>  $contains  for a kit: the parts it is made of, whose own gains serve when it is broken up
+     * @param  list<string>  $tags
+     * @param  list<GainCase>  $gains
+     * @param  bool  $runsUnmapped  false: the car must not be driven at full load until a map covers the part
+     * @param  list<Need>  $requires
+     * @param  list<Need>  $recommends
+     * @param  list<Need>  $conflicts
+     * @param  bool  $trackOnly  not lawful on the road; defers to local rules
+     * @param  list<Caution>  $cautions
+     */
+    public function __construct(
+        public string $key,
+        public string $name,
+        public string $maker,
+        public array $slots,
+        public array $contains,
+        public array $tags,
+        public ?MapTraits $map,
+        public array $gains,
+        public bool $runsUnmapped,
+        public Effects $effects,
+        public array $requires,
+        public array $recommends,
+        public array $conflicts,
+        public PartPrice $price,
+        public bool $trackOnly,
+        public string $lawNote,
+        public array $cautions,
+    ) {}
+
+    /** Whether it moves no power by itself: it only carries what others need. */
+    public function isSupporting(): bool
+    {
+        return $this->gains === [] && $this->effects->added === [] && $this->effects->spool === null && $this->effects->revLimit === null;
+    }
+
+    public function isKit(): bool
+    {
+        return count($this->slots) > 1;
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+namespace Pebblerun\Core\Catalog\Platform;
+
+use Pebblerun\Core\Physics\Driveline\Loss;
+
+/** The customer's car, as far as conditions ask. */
+final readonly class Car
+{
+    /** @param  ?float  $lossShare  from a measured pair of crank and wheel power */
+    public function __construct(
+        public int $year,
+        public string $gearbox,
+        public string $use,
+        public string $aspiration,
+        public string $drive,
+        public ?float $lossShare = null,
+    ) {}
+
+    /** Share of the power lost between crank and wheels: a measured pair wins over the usual figure. */
+    public function lossShare(): float
+    {
+        return $this->lossShare ?? Loss::defaultShare($this->drive, $this->gearbox);
+    }
+
+    /** @param  'gearbox'|'use'|'aspiration'|'drive'  $fact */
+    public function fact(string $fact): string
+    {
+        return match ($fact) {
+            'gearbox' => $this->gearbox,
+            'use' => $this->use,
+            'aspiration' => $this->aspiration,
+            'drive' => $this->drive,
+        };
+    }
+}

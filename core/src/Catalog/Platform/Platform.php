@@ -1,0 +1,54 @@
+<?php
+
+namespace Pebblerun\Core\Catalog\Platform;
+
+use Pebblerun\Core\Catalog\Limits\Limit;
+use Pebblerun\Core\Catalog\Parts\Boost;
+use Pebblerun\Core\Math\Curve;
+use Pebblerun\Core\Physics\Air\AirSide;
+use Pebblerun\Core\Physics\Fuel\FuelKind;
+use Pebblerun\Core\Units\Range;
+
+/** An engine platform: slots in gas-path order, families, limits, ceilings and the stock car's wheel curve. */
+final readonly class Platform
+{
+    /**
+     * @param  Curve  $baseline  wheel torque of the stock car in the shop's frame
+     * @param  bool  $boosted  turbo or blower from the factory
+     * @param  float  $revLimit  rpm
+     * @param  float  $displacement  m³
+     * @param  array<string, string>  $lanes  names by key, in gas-path order
+     * @param  array<string, Slot>  $slots  by key, in gas-path order
+     * @param  array<string, Family>  $families  by key
+     * @param  list<Limit>  $limits
+     * @param  list<Ceiling>  $ceilings
+     * @param  bool  $direct  direct injection
+     * @param  ?AirSide  $air  compressor and stock cooler; null where nothing is known of them
+     * @param  ?Boost  $boost  under the factory map; null where it is not stated
+     * @param  ?float  $mass  kg with driver; null where it is not stated
+     * @param  ?Range  $exhaust  K before the turbine at full load under the factory map; null where it is not stated
+     */
+    public function __construct(
+        public string $key,
+        public string $name,
+        public string $drive,
+        public string $aspiration,
+        public FuelKind $fuel,
+        public int $firstYear,
+        public int $lastYear,
+        public float $displacement,
+        public bool $boosted,
+        public float $revLimit,
+        public Curve $baseline,
+        public array $lanes,
+        public array $slots,
+        public array $families,
+        public array $limits,
+        public array $ceilings,
+        public bool $direct = false,
+        public ?Boost $boost = null,
+        public ?AirSide $air = null,
+        public ?float $mass = null,
+        public ?Range $exhaust = null,
+    ) {}
+}

@@ -1,0 +1,246 @@
+<?php
+
+namespace Pebblerun\Core\Evaluation\Engine;
+
+use Pebblerun\Core\Catalog\Parts\AddedPower;
+use Pebblerun\Core\Catalog\Platform\Ceiling;
+use Pebblerun\Core\Evaluation\Model\Gain;
+use Pebblerun\Core\Evaluation\Model\StageModel;
+use Pebblerun\Core\Job\Plan\Stacking;
+use Pebblerun\Core\Math\Curve;
+use Pebblerun\Core\Math\CurveArithmetic;
+use Pebblerun\Core\Math\Draws;
+use Pebblerun\Core\Math\LinearInterpolation;
+use Pebblerun\Core\Physics\Driveline\Loss;
+use Pebblerun\Core\Units\Rpm;
+
+/**
+ * Wheel power over engine speed for stage models, for the likely figures (one row) or for a set of draws (a row each): flat,
+ * place × rows + row.
+ *
+ * P = base · scale · F(build), P0 = base · scale · F(as it came); a measured base has F(as it came) in it already.
+ * Gains of the driveline are kept apart: power() is what the engine makes, as the stock driveline brings it to the wheels,
+ * and ceilings act on that; wheels() is what arrives.
+ */
+final class Engine
+{
+    private readonly FamilyFactors $families;
+
+    private readonly SpoolFactors $spools;
+
+    /** @var array<string, array{list<float>, list<float>}> W of the stock car and as it came, by grid and whether it is changed */
+    private array $starts = [];
+
+    /**
+     * @param  Curve  $base  the measured car's, or the stock car's
+     * @param  bool  $measured  whether $base is of the car as it came
+     * @param  Curve  $baseline  the stock car's, whose rising flank a spool shift moves
+     * @param  StageModel  $came  the car as it came
+     * @param  list<float>  $scales  of the whole curve of a changed car, one a row
+     * @param  list<float>  $cameScales  of the car as it came
+     */
+    public function __construct(
+        private readonly Curve $base,
+        private readonly bool $measured,
+        Curve $baseline,
+        private readonly Loss $loss,
+        private readonly StageModel $came,
+        private readonly Stacking $stacking,
+        private readonly EvaluationCache $kept = new CurveCache,
+        private readonly ?Draws $draws = null,
+        private readonly array $scales = [1.0],
+        private readonly array $cameScales = [1.0],
+    ) {
+        $this->families = new FamilyFactors($draws, $kept);
+        $this->spools = new SpoolFactors($baseline, $draws, $kept);
+    }
+
+    /**
+     * What arrives at the wheels of what power() gave for the same model and grid.
+     *
+     * @param  list<float>  $power  flat, W
+     * @return list<float> flat, W
+     */
+    public function wheels(array $power, StageModel $model, SpeedGrid $grid): array
+    {
+        return CurveArithmetic::times($power, $this->driveline($model, $grid));
+    }
+
+    /** @return ?list<float> flat; null where nothing of the driveline was changed */
+    private function driveline(StageModel $model, SpeedGrid $grid): ?array
+    {
+        $driveline = self::gains($model, true);
+        if ($driveline === []) {
+            return null;
+        }
+
+        // The plain sum adds all quoted figures to one another, so the driveline's are what the sum has more than the engine's.
+        return $this->stacking === Stacking::Sum
+            ? CurveArithmetic::quotient($this->product($model->gains, $grid) ?? [], $this->product(self::gains($model, false), $grid))
+            : $this->product($driveline, $grid);
+    }
+
+    /** @return list<Gain> */
+    private static function gains(StageModel $model, bool $driveline): array
+    {
+        return array_values(array_filter($model->gains, fn (Gain $gain): bool => $gain->driveline === $driveline));
+    }
+
+    /**
+     * @param  list<Gain>  $gains
+     * @return ?list<float> flat; null where there are no gains
+     */
+    private function product(array $gains, SpeedGrid $grid): ?array
+    {
+        return CurveArithmetic::product($this->families->of($gains, $this->stacking, $grid));
+    }
+
+    /**
+     * Power in the method's order: factors, soft ceilings, added power, hard ceilings. As it came nothing is capped: the car
+     * passes through unchanged.
+     *
+     * @return list<float> flat, W
+     */
+    public function power(StageModel $model, SpeedGrid $grid): array
+    {
+        [$unchanged, $came] = $this->start($model->state->index > 0, $grid);
+        if ($model->state->index === 0) {
+            return $came;
+        }
+        $power = CurveArithmetic::times($unchanged, $this->factor($model, $grid));
+        foreach ($this->caps($model, true, $grid) as $cap) {
+            $power = self::under($power, $came, $cap);
+        }
+        foreach ($model->added as [$part, $window]) {
+            $power = CurveArithmetic::sum($power, $this->added($part, $window, $grid));
+        }
+        foreach ($this->caps($model, false, $grid) as $cap) {
+            $power = self::most($power, $cap);
+        }
+
+        return $power;
+    }
+
+    /**
+     * The stock car's power, as far as it is known, and the power as it came: what was measured has what came with it in it.
+     *
+     * @return array{list<float>, list<float>} flat, W
+     */
+    private function start(bool $changed, SpeedGrid $grid): array
+    {
+        return $this->starts["{$grid->name} {$changed}"] ??= $this->startAt($changed, $grid);
+    }
+
+    /** @return array{list<float>, list<float>} flat, W */
+    private function startAt(bool $changed, SpeedGrid $grid): array
+    {
+        $base = array_map(fn (float $rpm): float => $this->base->torqueAt($rpm) * $rpm * Rpm::OMEGA, $grid->rpms);
+        $power = CurveArithmetic::outer($base, $changed ? $this->scales : $this->cameScales);
+        $factor = $this->factor($this->came, $grid);
+        if (! $this->measured) {
+            return [$power, CurveArithmetic::times($power, $factor)];
+        }
+        $came = CurveArithmetic::quotient($power, $this->driveline($this->came, $grid));
+
+        return [CurveArithmetic::quotient($came, $factor), $came];
+    }
+
+    /** @return ?list<float> flat: what multiplies the stock car's power; null where nothing does */
+    private function factor(StageModel $model, SpeedGrid $grid): ?array
+    {
+        $factors = $this->families->of(self::gains($model, false), $this->stacking, $grid);
+        if ($model->spools !== []) {
+            $factors[] = $this->spools->of($model->spools, $grid);
+        }
+
+        return CurveArithmetic::product($factors);
+    }
+
+    /**
+     * P0 + ((P−P0)⁻⁶ + (cap−P0)⁻⁶)^(−1/6); min(P, cap) where the cap is not above P0.
+     *
+     * @param  list<float>  $power
+     * @param  list<float>  $came
+     * @param  list<float>  $cap
+     * @return list<float>
+     */
+    private static function under(array $power, array $came, array $cap): array
+    {
+        $under = [];
+        foreach ($power as $at => $watts) {
+            $p0 = $came[$at];
+            $room = $cap[$at] - $p0;
+            $gain = $watts - $p0;
+            if ($room <= 0.0) {
+                $watts = min($watts, $cap[$at]);
+            } elseif ($gain > 0.0) {
+                $ratio = $gain < $room ? $gain / $room : $room / $gain;
+                $watts = $p0 + ($gain < $room ? $gain : $room) * (1.0 + $ratio * $ratio * $ratio * $ratio * $ratio * $ratio) ** (-1.0 / 6.0);
+            }
+            $under[] = $watts;
+        }
+
+        return $under;
+    }
+
+    /**
+     * @param  list<float>  $power
+     * @param  list<float>  $cap
+     * @return list<float>
+     */
+    private static function most(array $power, array $cap): array
+    {
+        $capped = [];
+        foreach ($power as $at => $watts) {
+            $capped[] = $watts > $cap[$at] ? $cap[$at] : $watts;
+        }
+
+        return $capped;
+    }
+
+    /**
+     * Caps of the standing ceilings of one kind.
+     *
+     * @return list<list<float>> flat, W at the wheels
+     */
+    private function caps(StageModel $model, bool $soft, SpeedGrid $grid): array
+    {
+        $caps = [];
+        foreach ($model->ceilings as $ceiling) {
+            if ($ceiling->soft === $soft) {
+                $caps[] = $this->kept->flat("ceiling:{$ceiling->key}", $grid, fn (SpeedGrid $grid): array => $this->cap($ceiling, $grid));
+            }
+        }
+
+        return $caps;
+    }
+
+    /** @return list<float> flat, W at the wheels */
+    private function cap(Ceiling $ceiling, SpeedGrid $grid): array
+    {
+        [$places, $along] = LinearInterpolation::weights(array_column($ceiling->points, 0), $grid->rpms);
+        $u = $this->draws?->ceiling($ceiling->key);
+        $columns = array_map(fn (array $point): array => $u === null ? [$point[1]->likely] : $point[1]->quantiles($u), $ceiling->points);
+        $share = $ceiling->crank ? 1.0 - $this->loss->percentageShare() : 1.0;
+        $lost = $ceiling->crank ? $this->loss->torque : 0.0;
+        $caps = [];
+        foreach ($grid->rpms as $r => $rpm) {
+            $omega = $rpm * Rpm::OMEGA;
+            $scale = $share * ($ceiling->torque ? $omega : 1.0);
+            $next = $columns[$along[$r] > 0.0 ? $places[$r] + 1 : $places[$r]];
+            foreach ($columns[$places[$r]] as $row => $figure) {
+                $caps[] = max(0.0, ($figure + ($next[$row] - $figure) * $along[$r]) * $scale - $lost * $omega);
+            }
+        }
+
+        return $caps;
+    }
+
+    /** @return list<float> flat, W */
+    private function added(string $part, AddedPower $window, SpeedGrid $grid): array
+    {
+        $watts = $this->draws === null ? [$window->power->likely] : $window->power->quantiles($this->draws->part($part));
+
+        return CurveArithmetic::outer(array_map(fn (float $rpm): float => $rpm >= $window->from && $rpm <= $window->to ? 1.0 : 0.0, $grid->rpms), $watts);
+    }
+}

@@ -1,0 +1,165 @@
+<?php
+
+namespace Pebblerun\Core\Evaluation\Engine;
+
+use Pebblerun\Core\Evaluation\Model\Gain;
+use Pebblerun\Core\Job\Plan\Stacking;
+use Pebblerun\Core\Math\CurveArithmetic;
+use Pebblerun\Core\Math\Draws;
+use Pebblerun\Core\Math\LinearInterpolation;
+
+/**
+ * What each family of gains multiplies power by, for the likely figures or for a set of draws at once: flat, place × rows + row.
+ */
+final class FamilyFactors
+{
+    /** @var array<string, array{?list<float>, ?list<float>}> of gains within a ceiling, by grid */
+    private array $parts = [];
+
+    public function __construct(private readonly ?Draws $draws, private readonly EvaluationCache $kept) {}
+
+    /**
+     * @param  list<Gain>  $gains
+     * @return list<list<float>> one flat factor for each family
+     */
+    public function of(array $gains, Stacking $stacking, SpeedGrid $grid): array
+    {
+        $families = [];
+        foreach ($gains as $gain) {
+            $families[$stacking === Stacking::Diminishing ? $gain->family : ''][] = $gain;
+        }
+        $factors = [];
+        foreach ($families as $family) {
+            $key = $stacking->value.':'.implode('|', array_map(fn (Gain $gain): string => $gain->signature, $family));
+            $factors[] = $this->kept->flat($key, $grid, fn (SpeedGrid $grid): array => $this->family($family, $stacking, $grid));
+        }
+
+        return $factors;
+    }
+
+    /**
+     * @param  non-empty-list<Gain>  $gains  of one family, or all of them for a rule without families
+     * @return list<float>
+     */
+    private function family(array $gains, Stacking $stacking, SpeedGrid $grid): array
+    {
+        return match ($stacking) {
+            Stacking::Diminishing => $this->diminishing($gains, $gains[0]->ceiling, $grid),
+            Stacking::Compound => $this->diminishing($gains, INF, $grid),
+            Stacking::Sum => $this->sum($gains, $grid),
+        };
+    }
+
+    /**
+     * (1 + C·(1 − Π(1 − min(g,C)/C))) · Π(1 + loss); without a ceiling Π(1 + g).
+     *
+     * @param  non-empty-list<Gain>  $gains
+     * @return list<float>
+     */
+    private function diminishing(array $gains, float $ceiling, SpeedGrid $grid): array
+    {
+        $opens = $rests = [];
+        $alone = count($gains) === 1;
+        foreach ($gains as $gain) {
+            $parts = $this->parts["{$grid->name} {$gain->signature}/{$ceiling}/{$alone}"] ??= $this->part($gain, $ceiling, $alone, $grid);
+            $opens[] = $parts[0];
+            $rests[] = $parts[1];
+        }
+        $open = CurveArithmetic::product(array_values(array_filter($opens)));
+        $rest = CurveArithmetic::product(array_values(array_filter($rests)));
+        if ($open === null) {
+            return $rest ?? [];
+        }
+        $factor = [];
+        foreach ($open as $left) {
+            $factor[] = 1.0 + $ceiling * (1.0 - $left);
+        }
+
+        return CurveArithmetic::times($factor, $rest);
+    }
+
+    /**
+     * What one gain leaves open of its family's ceiling, 1 − min(g,C)/C, and what it multiplies by outside of it: 1 + g for
+     * losses, and for all where it shares the ceiling with no other or there is none.
+     *
+     * @return array{?list<float>, ?list<float>} flat; null where it is 1 throughout
+     */
+    private function part(Gain $gain, float $ceiling, bool $alone, SpeedGrid $grid): array
+    {
+        $columns = $gain->columns($this->draws?->part($gain->part->key));
+        $all = array_merge(...$columns);
+        $least = min([0.0, ...$all]);
+        $most = max([0.0, ...$all]);
+        if ($ceiling === INF || $most <= 0.0 || ($alone && $most <= $ceiling)) {
+            return [null, self::along($gain, self::each($columns, 1.0), $grid)];
+        }
+        if ($least >= 0.0 && $most <= $ceiling) {
+            return [self::along($gain, self::each($columns, -1.0 / $ceiling), $grid), null];
+        }
+        $open = $rest = [];
+        foreach (self::along($gain, $columns, $grid) as $g) {
+            $open[] = $g > 0.0 ? ($g < $ceiling ? 1.0 - $g / $ceiling : 0.0) : 1.0;
+            $rest[] = $g > 0.0 ? 1.0 : 1.0 + $g;
+        }
+
+        return [$open, $least < 0.0 ? $rest : null];
+    }
+
+    /**
+     * 1 + factor × gain.
+     *
+     * @param  non-empty-list<list<float>>  $columns
+     * @return non-empty-list<list<float>>
+     */
+    private static function each(array $columns, float $factor): array
+    {
+        foreach ($columns as $knot => $column) {
+            foreach ($column as $row => $g) {
+                $columns[$knot][$row] = 1.0 + $factor * $g;
+            }
+        }
+
+        /** @var non-empty-list<list<float>> */
+        return $columns;
+    }
+
+    /**
+     * 1 + Σ g·reference/baseline: the quoted figures added up.
+     *
+     * @param  non-empty-list<Gain>  $gains
+     * @return list<float>
+     */
+    private function sum(array $gains, SpeedGrid $grid): array
+    {
+        $rows = $this->draws?->count() ?? 1;
+        $sum = array_fill(0, count($grid->rpms) * $rows, 1.0);
+        foreach ($gains as $gain) {
+            $ratios = LinearInterpolation::spread($gain->knots(), $gain->ratiosAtKnots(), $grid->rpms);
+            $terms = self::along($gain, $gain->columns($this->draws?->part($gain->part->key)), $grid);
+            $sum = CurveArithmetic::sum($sum, CurveArithmetic::times($terms, CurveArithmetic::outer($ratios, array_fill(0, $rows, 1.0))));
+        }
+
+        return $sum;
+    }
+
+    /**
+     * Straight lines between a gain's knots.
+     *
+     * @param  non-empty-list<list<float>>  $columns  values at the knots, a row each draw
+     * @return list<float> flat
+     */
+    private static function along(Gain $gain, array $columns, SpeedGrid $grid): array
+    {
+        [$places, $along] = LinearInterpolation::weights($gain->knots(), $grid->rpms);
+        $values = [];
+        foreach ($places as $r => $place) {
+            $share = $along[$r];
+            $next = $share > 0.0 ? $columns[$place + 1] : $columns[$place];
+            foreach ($columns[$place] as $row => $value) {
+                $values[] = $value + ($next[$row] - $value) * $share;
+            }
+        }
+
+        return $values;
+    }
+}

@@ -1,0 +1,57 @@
+<?php
+
+namespace Pebblerun\Core\Evaluation\Engine;
+
+/**
+ * Where the draws need be looked at: about the highest place of everything that is followed along the likely curve. Draws move a
+ * peak a little; how far is how wide the likely one is.
+ */
+final class SampleSpeeds
+{
+    /** A peak reaches as far as this share of its height. */
+    private const WIDE = 0.97;
+
+    /** Tops fall on every second place, the ends and the middle of a peak on every eighth, so that peaks and stages share them. */
+    private const TOP = 2;
+
+    private const STEP = 8;
+
+    /**
+     * @param  list<non-empty-list<float>>  $tracks  likely values at every place
+     * @param  list<int>  $wanted  places that must be among them
+     * @return non-empty-list<int> rising
+     */
+    public static function of(array $tracks, array $wanted): array
+    {
+        $places = array_fill_keys($wanted, true);
+        foreach ($tracks as $values) {
+            foreach (self::about($values) as $place) {
+                $places[$place] = true;
+            }
+        }
+        ksort($places);
+
+        /** @var non-empty-list<int> */
+        return array_keys($places);
+    }
+
+    /**
+     * @param  non-empty-list<float>  $values
+     * @return list<int>
+     */
+    private static function about(array $values): array
+    {
+        $high = max($values);
+        $top = $from = $to = (int) array_search($high, $values, true);
+        $last = count($values) - 1;
+        while ($from > 0 && $values[$from - 1] >= self::WIDE * $high) {
+            $from--;
+        }
+        while ($to < $last && $values[$to + 1] >= self::WIDE * $high) {
+            $to++;
+        }
+        $near = fn (float $place, int $step): int => min($last, $step * (int) round($place / $step));
+
+        return [$near($top, self::TOP), ...array_map(fn (float $place): int => $near($place, self::STEP), [$from, ($from + $to) / 2.0, $to])];
+    }
+}

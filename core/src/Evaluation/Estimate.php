@@ -1,0 +1,131 @@
+<?php
+
+namespace Pebblerun\Core\Evaluation;
+
+use Pebblerun\Core\Evaluation\Findings\Finding;
+use Pebblerun\Core\Evaluation\Findings\Inspector;
+use Pebblerun\Core\Evaluation\Limits\StageLimit;
+use Pebblerun\Core\Evaluation\Money\Pricing;
+use Pebblerun\Core\Evaluation\Money\StageCost;
+use Pebblerun\Core\Evaluation\Timeline\StageState;
+use Pebblerun\Core\Job\Bundle;
+use Pebblerun\Core\Math\LatinDraws;
+use Pebblerun\Core\Math\Percentiles;
+use Pebblerun\Core\Units\MoneyRange;
+
+/** Everything computed for one bundle. */
+final readonly class Estimate
+{
+    /**
+     * @param  non-empty-list<StageResult>  $results  as it came, then the stages
+     * @param  list<StageCost>  $costs  likewise
+     * @param  list<list<Finding>>  $findings  likewise
+     * @param  array<string, list<mixed>>  $figures  to be given back to the next estimate
+     */
+    private function __construct(public Bundle $bundle, public array $results, public array $costs, public array $findings, public array $figures) {}
+
+    /** @param  array<string, list<mixed>>  $known  figures of an earlier estimate of the same car, for its unchanged stages */
+    public static function of(Bundle $bundle, array $known = []): self
+    {
+        $estimator = new PlanEvaluator($bundle->catalog, $bundle->brief, $bundle->plan, new LatinDraws, $known, $bundle->fingerprint);
+        $results = $estimator->estimate();
+        $states = array_map(fn (StageResult $result): StageState => $result->model->state, $results);
+        $inspector = new Inspector($bundle->catalog, $bundle->rates->labour, $bundle->brief->wishes);
+
+        return new self(
+            $bundle,
+            $results,
+            (new Pricing($bundle->rates, $bundle->plan->basis))->of($states),
+            array_map($inspector->of(...), $states),
+            $estimator->figures(),
+        );
+    }
+
+    public function last(): StageResult
+    {
+        return $this->results[count($this->results) - 1];
+    }
+
+    /** Money of all stages. */
+    public function total(): MoneyRange
+    {
+        return $this->costs[count($this->costs) - 1]->cumulative;
+    }
+
+    /** The draws that the target is held against: power, or torque at its speed. */
+    public function reached(): Percentiles
+    {
+        $last = $this->last();
+
+        return $this->bundle->brief->target?->torque === null ? $last->power : ($last->atTarget ?? $last->torque);
+    }
+
+    /** Whether the median of the last stage is below what is asked; false when nothing is. */
+    public function isShort(): bool
+    {
+        $target = $this->bundle->brief->target;
+
+        return $target !== null && $this->reached()->p50 < $target->asked();
+    }
+
+    /** The weakest link of all stages; null without one. */
+    public function weakest(): ?StageLimit
+    {
+        $weakest = null;
+        foreach ($this->results as $stage => $result) {
+            $here = $stage > 0 ? $result->weakest() : null;
+            if ($here !== null && $here->isWeakerThan($weakest?->reading)) {
+                $weakest = new StageLimit($stage, $here);
+            }
+        }
+
+        return $weakest;
+    }
+
+    /** Minor units for each W that a stage adds to the median, or null where it adds nothing. */
+    public function costPerWatt(int $stage): ?float
+    {
+        $here = $this->results[$stage] ?? null;
+        $before = $this->results[$stage - 1] ?? null;
+        $added = $here === null || $before === null ? 0.0 : $here->power->p50 - $before->power->p50;
+
+        return $added > 0.0 ? $this->costs[$stage]->spend->likely / $added : null;
+    }
+
+    /** Date of the oldest price that the plan rests on, ISO 8601; null where none is dated. */
+    public function oldestPrice(): ?string
+    {
+        $dates = [];
+        foreach ($this->results as $result) {
+            foreach ($result->model->state->bought as [$part, $change]) {
+                $dates[] = $change->agreed === null ? $part->price->asOf : null;
+            }
+        }
+        $dates = array_filter($dates);
+
+        return $dates === [] ? null : min($dates);
+    }
+
+    /** Where a stage pulls less than the one before; null where it nowhere does. */
+    public function trade(int $stage): ?TorqueLoss
+    {
+        $before = $this->results[$stage - 1] ?? null;
+
+        return $before === null ? null : TorqueLoss::between($before->likely, $this->results[$stage]->likely);
+    }
+
+    /** The stage past which power gets dear: the next costs more than 1.6 times as much a watt as all before. Null without one. */
+    public function knee(): ?int
+    {
+        $start = $this->results[0]->power->p50;
+        for ($stage = 2; $stage < count($this->results); $stage++) {
+            $gained = $this->results[$stage - 1]->power->p50 - $start;
+            $next = $this->costPerWatt($stage);
+            if ($gained > 0.0 && $next !== null && $next > 1.6 * $this->costs[$stage - 1]->cumulative->likely / $gained) {
+                return $stage - 1;
+            }
+        }
+
+        return null;
+    }
+}

@@ -1,0 +1,34 @@
+<?php
+
+namespace Pebblerun\Core\Evaluation\Findings;
+
+enum FindingKind: string
+{
+    /** A part needs something that is not there. */
+    case Missing = 'missing';
+    /** Two things that must not be together. */
+    case Conflict = 'conflict';
+    /** A part that must not run at full load before a map covers it. */
+    case Gated = 'gated';
+    /** No gain case fits: the map or part does not allow this fuel or build. */
+    case NotAllowed = 'not-allowed';
+    /** Not lawful on the road, in a plan for the road. */
+    case Law = 'law';
+    /** Something that the customer will not live with. */
+    case Unwanted = 'unwanted';
+    /** A part that the map in the car does not cover. */
+    case Uncovered = 'uncovered';
+    /** Something that would be wise. */
+    case Advised = 'advised';
+    /** A kit was broken up: its measured gain no longer holds. */
+    case KitBroken = 'kit-broken';
+
+    /** Whether the stage cannot stand as it is. */
+    public function isFault(): bool
+    {
+        return match ($this) {
+            self::Missing, self::Conflict, self::Gated, self::NotAllowed, self::Law, self::Unwanted => true,
+            self::Uncovered, self::Advised, self::KitBroken => false,
+        };
+    }
+}

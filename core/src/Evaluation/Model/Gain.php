@@ -1,0 +1,93 @@
+<?php
+
+namespace Pebblerun\Core\Evaluation\Model;
+
+use Pebblerun\Core\Catalog\Parts\GainCase;
+use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Units\Range;
+
+/** The case of a part that applies in a state, as fractions over engine speed. */
+final readonly class Gain
+{
+    /** With boost the gain shrinks to this share of itself at the lowest speed: no boost, no gain. */
+    private const LOWEST = 0.2;
+
+    /** Names everything that moves its factor: equal signatures give equal draws. */
+    public string $signature;
+
+    /**
+     * @param  string  $family  the family it stacks in; a kit is its own
+     * @param  float  $ceiling  C of that family, INF without one
+     * @param  non-empty-list<float>  $rpms  of the anchors, rising
+     * @param  non-empty-list<Range>  $fractions  gain at each anchor
+     * @param  non-empty-list<float>  $ratios  reference over baseline at each anchor, for the plain sum
+     * @param  float  $share  of a gain that is realised: 1 where a map covers the part
+     * @param  bool  $driveline  on the wheel figure alone
+     * @param  ?float  $fadesFrom  the grid's first rpm, when a gain shrinks below the first anchor
+     */
+    public function __construct(
+        public Part $part,
+        public GainCase $case,
+        public string $family,
+        public float $ceiling,
+        public array $rpms,
+        public array $fractions,
+        public array $ratios,
+        public float $share,
+        public bool $covered,
+        private ?float $fadesFrom,
+        public bool $driveline = false,
+    ) {
+        $figures = array_map(fn (Range $fraction): string => $fraction->name(), $fractions);
+        $this->signature = implode('/', [$part->key, $share, $ceiling, $fadesFrom, ...$rpms, ...$figures, ...$ratios]);
+    }
+
+    /**
+     * Anchors of the piecewise straight gain, the fading one included.
+     *
+     * @return non-empty-list<float> rpm
+     */
+    public function knots(): array
+    {
+        return $this->fadesFrom === null ? $this->rpms : [$this->fadesFrom, ...$this->rpms];
+    }
+
+    /**
+     * Gains at the knots, one row a draw.
+     *
+     * @param  ?list<float>  $u  0–1 each, drives all figures of the part at once; null: one row, the likely figures
+     * @return non-empty-list<list<float>> a column for each knot, fractions
+     */
+    public function columns(?array $u): array
+    {
+        $columns = array_map(fn (Range $fraction): array => $u === null ? [$fraction->likely] : $fraction->quantiles($u), $this->fractions);
+        $real = array_map(fn (array $column): array => self::realised($column, $this->share), $columns);
+
+        return $this->fadesFrom === null ? $real : [self::realised($columns[0], $this->share * self::LOWEST), ...$real];
+    }
+
+    /**
+     * A missing map takes away gains; what a part loses, it loses anyway.
+     *
+     * @param  list<float>  $gains
+     * @return list<float>
+     */
+    private static function realised(array $gains, float $share): array
+    {
+        if ($share === 1.0) {
+            return $gains;
+        }
+        $real = [];
+        foreach ($gains as $gain) {
+            $real[] = $gain > 0.0 ? $gain * $share : $gain;
+        }
+
+        return $real;
+    }
+
+    /** @return non-empty-list<float> reference over baseline at the knots */
+    public function ratiosAtKnots(): array
+    {
+        return $this->fadesFrom === null ? $this->ratios : [$this->ratios[0], ...$this->ratios];
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+namespace Pebblerun\Core\Evaluation\Money;
+
+use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Job\Plan\PriceBasis;
+use Pebblerun\Core\Units\MoneyRange;
+
+/** One bought part with its fitting. */
+final readonly class Line
+{
+    /**
+     * @param  bool  $agreed  the price was agreed, not listed
+     * @param  bool  $bought  the part is paid and on the shelf
+     * @param  int  $hours  hundredths of an hour charged here, shared access counted once in the stage
+     */
+    public function __construct(
+        public Part $part,
+        public PriceBasis $basis,
+        public bool $agreed,
+        public int $quantity,
+        public MoneyRange $goods,
+        public int $hours,
+        public int $labour,
+        public int $dyno,
+        public MoneyRange $net,
+        public MoneyRange $tax,
+        public MoneyRange $gross,
+        public bool $bought,
+    ) {}
+}

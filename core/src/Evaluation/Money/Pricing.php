@@ -1,0 +1,94 @@
+<?php
+
+namespace Pebblerun\Core\Evaluation\Money;
+
+use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Shop\Rates;
+use Pebblerun\Core\Evaluation\Timeline\StageState;
+use Pebblerun\Core\Job\Plan\Change;
+use Pebblerun\Core\Job\Plan\PriceBasis;
+use Pebblerun\Core\Units\MoneyRange;
+
+/** Prices what each stage buys. Rounds once, at the line. */
+final readonly class Pricing
+{
+    public function __construct(private Rates $rates, private PriceBasis $basis) {}
+
+    /**
+     * @param  list<StageState>  $states  as it came, then the stages
+     * @return list<StageCost> one for each state
+     */
+    public function of(array $states): array
+    {
+        $costs = [];
+        $cumulative = MoneyRange::exact(0);
+        foreach ($states as $state) {
+            $cost = $this->stage($state, $cumulative);
+            $cumulative = $cost->cumulative;
+            $costs[] = $cost;
+        }
+
+        return $costs;
+    }
+
+    private function stage(StageState $state, MoneyRange $before): StageCost
+    {
+        $lines = [];
+        $net = $tax = $gross = MoneyRange::exact(0);
+        $hours = $this->hours($state->bought);
+        foreach ($state->bought as $i => [$part, $change]) {
+            $lines[] = $line = $this->line($part, $change, $hours[$i]);
+            $net = $net->plus($line->net);
+            $tax = $tax->plus($line->tax);
+            $gross = $gross->plus($line->gross);
+        }
+        $reserve = $gross->share($this->rates->reserve, 10_000);
+        $spend = $gross->plus($reserve);
+        $resale = array_sum(array_map(fn (Part $part): int => $part->price->resale, $state->replaced));
+
+        return new StageCost($lines, $net, $tax, $reserve, $spend, $before->plus($spend), array_sum($hours), $resale);
+    }
+
+    private function line(Part $part, Change $change, int $hours): Line
+    {
+        $basis = $change->basis ?? $this->basis;
+        $piece = match (true) {
+            $change->agreed !== null => MoneyRange::exact($change->agreed),
+            $basis === PriceBasis::Owned => MoneyRange::exact(0),
+            $basis === PriceBasis::Used => $part->price->used ?? $part->price->new,
+            default => $part->price->new,
+        };
+        $goods = $piece->times($change->quantity)->plus($part->price->consumables);
+        $labour = MoneyRange::round($hours, $this->rates->labour, 100);
+        $dyno = MoneyRange::round((int) round(100 * ($part->map->dynoHours ?? 0.0)), $this->rates->dyno, 100);
+        $net = $goods->plus(MoneyRange::exact($labour + $dyno));
+        $tax = $net->share($this->rates->tax, 10_000);
+
+        return new Line($part, $basis, $change->agreed !== null, $change->quantity, $goods, $hours, $labour, $dyno, $net, $tax, $net->plus($tax), $change->bought);
+    }
+
+    /**
+     * Hundredths of an hour for each line: of one access group, the longest access is paid once.
+     *
+     * @param  list<array{Part, Change}>  $bought
+     * @return list<int>
+     */
+    private function hours(array $bought): array
+    {
+        $longest = [];
+        foreach ($bought as $i => [$part]) {
+            $group = $part->price->accessGroup;
+            if ($group !== null && $part->price->accessHours > ($longest[$group][1] ?? -1)) {
+                $longest[$group] = [$i, $part->price->accessHours];
+            }
+        }
+        $hours = [];
+        foreach ($bought as $i => [$part]) {
+            $group = $part->price->accessGroup;
+            $shared = $group !== null && $longest[$group][0] !== $i ? $part->price->accessHours : 0;
+            $hours[] = max(0, $part->price->hours - $shared);
+        }
+
+        return $hours;
+    }
+}

@@ -1,0 +1,50 @@
+<?php
+
+namespace Pebblerun\Core\Evaluation;
+
+use Pebblerun\Core\Math\Percentiles;
+
+/**
+ * The costly figures of one stage: what draws and leave-one-out runs gave. They depend on what stands in the stage
+ * alone, so they can be kept and given back.
+ */
+final readonly class StageFigures
+{
+    /**
+     * @param  Percentiles  $power  W
+     * @param  Percentiles  $torque  N·m
+     * @param  ?Percentiles  $atTarget  N·m
+     * @param  float  $plainSum  W
+     * @param  list<array{float, float}>  $used  P90 of demand over safe and over edge, for each standing limit
+     * @param  list<array{float, float, float}>  $shares  adds W, adds N·m, lost W, for each part
+     * @param  list<array{float, float}>  $costs  W and N·m that each standing ceiling costs
+     */
+    public function __construct(
+        public Percentiles $power,
+        public Percentiles $torque,
+        public ?Percentiles $atTarget,
+        public float $plainSum,
+        public array $used,
+        public array $shares,
+        public array $costs,
+    ) {}
+
+    /** @return list<mixed> plain values, exact through JSON */
+    public function toArray(): array
+    {
+        return [$this->power->toArray(), $this->torque->toArray(), $this->atTarget?->toArray(), $this->plainSum, $this->used, $this->shares, $this->costs];
+    }
+
+    /** @param  list<mixed>  $known  as toArray() gave them */
+    public static function known(array $known): self
+    {
+        /** @var array{array{float, float, float, ?float}, array{float, float, float, ?float}, ?array{float, float, float, ?float}, float, list<array{float, float}>, list<array{float, float, float}>, list<array{float, float}>} $known */
+        [$power, $torque, $atTarget, $plainSum, $used, $shares, $costs] = $known;
+
+        return new self(
+            Percentiles::known($power), Percentiles::known($torque),
+            $atTarget === null ? null : Percentiles::known($atTarget),
+            $plainSum, $used, $shares, $costs,
+        );
+    }
+}

@@ -1,0 +1,138 @@
+<?php
+
+namespace Pebblerun\Core\Exchange;
+
+use Pebblerun\Core\Catalog\Platform\Car;
+use Pebblerun\Core\Catalog\Platform\Platform;
+use Pebblerun\Core\Job\Brief\AsReceived;
+use Pebblerun\Core\Job\Brief\Brief;
+use Pebblerun\Core\Job\Brief\Budget;
+use Pebblerun\Core\Job\Brief\CustomerConstraints;
+use Pebblerun\Core\Job\Brief\HealthCheck;
+use Pebblerun\Core\Job\Brief\Refusal;
+use Pebblerun\Core\Job\Brief\Risk;
+use Pebblerun\Core\Job\Brief\Target;
+use Pebblerun\Core\Physics\Road\QuarterMile;
+use Pebblerun\Core\Units\UnitSystem;
+
+/** Reads a brief; what is not answered yet may be absent. */
+final readonly class BriefReader
+{
+    public function __construct(private UnitSystem $units, private Platform $platform) {}
+
+    public function read(DocumentNode $node): Brief
+    {
+        $car = $this->car($node);
+        $range = $node->maybe('rpm_range');
+        $power = $this->platform->baseline->peakPower()->rpm;
+
+        return new Brief(
+            $car,
+            $this->came($node->get('came')),
+            $this->target($node->maybe('target'), $car),
+            new Budget(
+                $node->maybe('budget')?->maybe('total')?->minor(),
+                $node->maybe('budget')?->maybe('now')?->minor(),
+                $node->maybe('budget')?->maybe('monthly')?->minor(),
+            ),
+            $range === null
+                ? [$this->platform->baseline->torqueKnee(), $power]
+                : [$range->get('from')->number(), $range->get('to')->number()],
+            $node->has('fuels') ? $node->strings('fuels') : null,
+            Risk::from($node->maybe('appetite')?->keyword('cautious', 'usual', 'bold') ?? 'usual'),
+            new CustomerConstraints(
+                array_map(fn (DocumentNode $refusal): Refusal => Refusal::from($refusal->keyword(...array_column(Refusal::cases(), 'value'))), $node->each('refuses')),
+                $node->maybe('noise')?->keyword('as-stock', 'a-little', 'open') === 'as-stock',
+                $node->maybe('inspection')?->keyword('usual', 'strict', 'none') === 'strict',
+                $node->maybe('warranty')?->keyword('running', 'over') === 'running',
+            ),
+        );
+    }
+
+    private function car(DocumentNode $node): Car
+    {
+        $car = $node->get('car');
+
+        return new Car(
+            $car->get('year')->int(),
+            $car->get('gearbox')->keyword('manual', 'automatic', 'dual-clutch'),
+            $node->maybe('use')?->keyword('road', 'track') ?? 'road',
+            $this->platform->aspiration,
+            $this->platform->drive,
+            self::measuredLoss($car->maybe('measured_loss')),
+        );
+    }
+
+    private static function measuredLoss(?DocumentNode $pair): ?float
+    {
+        if ($pair === null) {
+            return null;
+        }
+        $crank = $pair->get('crank_power')->number();
+        $wheel = $pair->get('wheel_power')->number();
+
+        return $wheel > 0.0 && $wheel < $crank ? 1.0 - $wheel / $crank : $pair->refuse("{$wheel} at the wheels of {$crank} at the crank cannot be: the wheels get less than the crank gives.");
+    }
+
+    private function came(DocumentNode $node): AsReceived
+    {
+        return new AsReceived(
+            $node->strings('parts'),
+            $node->get('fuel')->string(),
+            $node->has('baseline') ? (new CurveReader($this->units))->read($node->get('baseline'), $this->platform->boosted) : null,
+            self::healthy($node),
+            $this->unknown($node),
+            self::checked($node, 'bad'),
+        );
+    }
+
+    /** Checks one by one win over a word for all of them. */
+    private static function healthy(DocumentNode $node): bool
+    {
+        if (! $node->has('checks')) {
+            return $node->maybe('healthy')?->bool() ?? false;
+        }
+        $needed = array_filter(HealthCheck::cases(), fn (HealthCheck $check): bool => $check->isNeeded());
+        $good = self::checked($node, 'good');
+
+        return self::checked($node, 'bad') === [] && array_filter($needed, fn (HealthCheck $check): bool => ! in_array($check, $good, true)) === [];
+    }
+
+    /** @return list<HealthCheck> those that came out so */
+    private static function checked(DocumentNode $node, string $outcome): array
+    {
+        return array_values(array_filter(
+            HealthCheck::cases(),
+            fn (HealthCheck $check): bool => $node->maybe('checks')?->maybe($check->value)?->keyword('good', 'bad') === $outcome,
+        ));
+    }
+
+    /** @return list<string> */
+    private function unknown(DocumentNode $node): array
+    {
+        return array_map(fn (DocumentNode $slot): string => $slot->keyword(...array_keys($this->platform->slots)), $node->each('unknown'));
+    }
+
+    private function target(?DocumentNode $node, Car $car): ?Target
+    {
+        return match (true) {
+            $node === null => null,
+            $node->has('power') => Target::power($node->get('power')->number() * $this->units->power->watts()),
+            $node->has('torque') => Target::torque(
+                $node->get('torque')->number() * $this->units->torque->newtonMetres(),
+                $node->get('at_rpm')->number(),
+            ),
+            $node->has('quarter_mile') => $this->time($node->get('quarter_mile'), $car),
+            default => null,
+        };
+    }
+
+    private function time(DocumentNode $node, Car $car): Target
+    {
+        $seconds = $node->number();
+        $mass = $this->platform->mass ?? $node->refuse('the platform states no mass, so a time asks for no power: ask for a power instead.');
+        $seconds >= 5.0 && $seconds <= 40.0 || $node->refuse("{$seconds} s is no time over a quarter mile: give 5 to 40.");
+
+        return Target::quarterMile($seconds, QuarterMile::power($seconds, $mass) * (1.0 - $car->lossShare()));
+    }
+}

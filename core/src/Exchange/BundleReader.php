@@ -1,0 +1,96 @@
+<?php
+
+namespace Pebblerun\Core\Exchange;
+
+use Closure;
+use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Parts\PartCollection;
+use Pebblerun\Core\Evaluation\Timeline\StageTimeline;
+use Pebblerun\Core\Job\Bundle;
+use Pebblerun\Core\Units\UnitSystem;
+
+/** The one way into the core: a decoded bundle becomes core objects, or is refused with the path and what would be right. */
+final class BundleReader
+{
+    /**
+     * What strangers send.
+     *
+     * @param  array<string, mixed>  $document  decoded JSON in the bundle format
+     *
+     * @throws InvalidBundle at the first fault, with its path.
+     */
+    public static function read(array $document): Bundle
+    {
+        return self::bundle($document, PartCollection::of(...));
+    }
+
+    /**
+     * What was read and checked before: its parts are made only when somebody asks for them.
+     *
+     * @param  array<string, mixed>  $document  a bundle that read() has taken
+     */
+    public static function trusted(array $document): Bundle
+    {
+        return self::bundle($document, null);
+    }
+
+    /**
+     * @param  array<string, mixed>  $document
+     * @param  ?Closure(array<string, Part>): PartCollection  $eager
+     */
+    private static function bundle(array $document, ?Closure $eager): Bundle
+    {
+        $node = new DocumentNode($document);
+        $units = self::units($node->get('units'));
+        $platform = (new PlatformReader($units))->read($node->get('platform'));
+        $reader = new PartReader($units, $platform, ShopReader::dynoFactors($node->get('shop')));
+        $parts = $eager === null ? self::waiting($node, $reader) : $eager(self::made($node, $reader));
+        $catalog = new Catalog($platform, $parts, ShopReader::fuels($node->get('shop'), $platform->fuel));
+        $brief = (new BriefReader($units, $platform))->read($node->get('brief'));
+        $plan = PlanReader::read($node->get('plan'));
+        $node->get('plan')->guard(fn (): array => StageTimeline::of($plan, $brief->came, $catalog, $brief->car));
+        unset($document['plan']);
+
+        return new Bundle($units, ShopReader::rates($node->get('shop')), $catalog, $brief, $plan, hash('xxh128', serialize($document)));
+    }
+
+    /** @return array<string, Part> */
+    private static function made(DocumentNode $node, PartReader $reader): array
+    {
+        $parts = [];
+        foreach ($node->each('parts') as $item) {
+            $part = $reader->read($item);
+            isset($parts[$part->key]) && $item->refuse("the key \"{$part->key}\" stands twice.");
+            $parts[$part->key] = $part;
+        }
+
+        return $parts;
+    }
+
+    private static function waiting(DocumentNode $node, PartReader $reader): PartCollection
+    {
+        $makers = $slots = [];
+        $mapSlot = null;
+        foreach ($node->each('parts') as $item) {
+            $key = $item->get('key')->string();
+            $makers[$key] = fn (): Part => $reader->read($item);
+            $slots[$key] = $item->strings('slots');
+            $mapSlot ??= $item->has('map') ? $slots[$key][0] : null;
+        }
+
+        return PartCollection::waiting($makers, $slots, $mapSlot);
+    }
+
+    private static function units(DocumentNode $node): UnitSystem
+    {
+        $given = [];
+        foreach (['power', 'torque', 'pressure', 'temperature', 'mass'] as $dimension) {
+            if ($node->has($dimension)) {
+                $given[$dimension] = $node->get($dimension)->string();
+            }
+        }
+
+        return $node->guard(fn (): UnitSystem => UnitSystem::parse($given));
+    }
+}

@@ -1,0 +1,103 @@
+<?php
+
+namespace Pebblerun\Core\Exchange;
+
+use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Catalog\Conditions\All;
+use Pebblerun\Core\Catalog\Conditions\Any;
+use Pebblerun\Core\Catalog\Conditions\Condition;
+use Pebblerun\Core\Catalog\Conditions\None;
+use Pebblerun\Core\Catalog\Conditions\Term;
+use Pebblerun\Core\Catalog\Parts\Part;
+
+/** Data faults that only show when the whole catalog is known. For what strangers send; what is stored has passed it. */
+final class CatalogCheck
+{
+    /** Beyond this mean effective pressure an engine is very special or the figure is wrong: 35 bar. */
+    private const MOST_PRESSURE = 35e5;
+
+    /** @return list<InvalidBundle> every fault, none when the catalog is sound */
+    public static function faults(Catalog $catalog): array
+    {
+        $faults = [];
+        $i = 0;
+        foreach ($catalog->parts as $part) {
+            $path = "parts[{$i}]";
+            array_push($faults, ...self::needs($part, $path, $catalog), ...self::ceilings($part, $path, $catalog), ...self::contents($part, $path, $catalog));
+            $i++;
+        }
+        $pressure = $catalog->platform->baseline->peakTorque()->value * 4.0 * M_PI / $catalog->platform->displacement;
+        if ($pressure > self::MOST_PRESSURE) {
+            $faults[] = new InvalidBundle('platform.baseline', sprintf('its torque would need a mean effective pressure of %.0f bar: check torque and displacement (litres).', $pressure / 1e5));
+        }
+
+        return $faults;
+    }
+
+    /** @return list<InvalidBundle> */
+    private static function needs(Part $part, string $path, Catalog $catalog): array
+    {
+        $faults = [];
+        foreach (['requires' => $part->requires, 'recommends' => $part->recommends] as $key => $needs) {
+            foreach ($needs as $n => $need) {
+                if (! self::reachable($need->that, $catalog)) {
+                    $faults[] = new InvalidBundle("{$path}.{$key}[{$n}].that", "nothing in this catalog or the shop's fuels can satisfy it for \"{$part->key}\": add the part or fuel, or correct the condition.");
+                }
+            }
+        }
+
+        return $faults;
+    }
+
+    private static function reachable(Condition $condition, Catalog $catalog): bool
+    {
+        return match (true) {
+            $condition instanceof All => array_filter($condition->of, fn (Condition $one): bool => ! self::reachable($one, $catalog)) === [],
+            $condition instanceof Any => array_filter($condition->of, fn (Condition $one): bool => self::reachable($one, $catalog)) !== [],
+            $condition instanceof None => true,
+            $condition instanceof Term => $condition->reachable($catalog),
+            default => true,
+        };
+    }
+
+    /** @return list<InvalidBundle> gains above what their family can give */
+    private static function ceilings(Part $part, string $path, Catalog $catalog): array
+    {
+        if ($part->isKit()) {
+            return [];
+        }
+        $platform = $catalog->platform;
+        $family = $platform->families[$platform->slots[$part->slots[0]]->family];
+        $power = $platform->baseline->peakPower()->value;
+        $torque = $platform->baseline->peakTorque()->value;
+        $faults = [];
+        foreach ($part->gains as $n => $case) {
+            $most = max(
+                $case->power->high / ($case->reference->power ?? $power),
+                $case->torque->high / ($case->reference->torque ?? $torque),
+            );
+            if ($most > $family->highest()) {
+                $faults[] = new InvalidBundle("{$path}.gains[{$n}]", sprintf(
+                    'a gain of %.1f %% is more than the family "%s" can give (%.1f %%): correct the gain, its reference or the ceiling.',
+                    100 * $most, $family->name, 100 * $family->highest(),
+                ));
+            }
+        }
+
+        return $faults;
+    }
+
+    /** @return list<InvalidBundle> */
+    private static function contents(Part $part, string $path, Catalog $catalog): array
+    {
+        $faults = [];
+        foreach ($part->contains as $n => $key) {
+            $single = $catalog->parts[$key] ?? null;
+            if ($single === null || array_diff($single->slots, $part->slots) !== []) {
+                $faults[] = new InvalidBundle("{$path}.contains[{$n}]", "\"{$key}\" must be a part of the catalog that stands in one of the kit's own slots.");
+            }
+        }
+
+        return $faults;
+    }
+}

@@ -1,0 +1,96 @@
+<?php
+
+namespace Pebblerun\Core\Exchange;
+
+use Pebblerun\Core\Catalog\Evidence;
+use Pebblerun\Core\Catalog\Limits\Limit;
+use Pebblerun\Core\Catalog\Limits\Quantity;
+use Pebblerun\Core\Catalog\Parts\MapKind;
+use Pebblerun\Core\Catalog\Platform\Ceiling;
+use Pebblerun\Core\Units\Range;
+use Pebblerun\Core\Units\UnitSystem;
+
+/** Reads limits and ceilings. */
+final readonly class LimitReader
+{
+    public function __construct(private UnitSystem $units) {}
+
+    /** @param  array<string, mixed>  $slots  known slots by key */
+    public function limit(DocumentNode $node, array $slots): Limit
+    {
+        $slot = $node->get('slot');
+        isset($slots[$slot->string()]) || $slot->refuse("there is no slot \"{$slot->string()}\": use one of ".implode(', ', array_keys($slots)).'.');
+        $quantity = Quantity::from($node->get('quantity')->keyword(...array_column(Quantity::cases(), 'value')));
+        $moved = [];
+        foreach (MapKind::cases() as $kind) {
+            if ($node->maybe('moved')?->has($kind->value)) {
+                $moved[$kind->value] = $node->get('moved')->get($kind->value)->number();
+            }
+        }
+
+        return new Limit(
+            $node->get('key')->string(), $node->get('name')->string(), $slot->string(), $quantity,
+            $this->limitPoints($node, $quantity), $moved,
+            $node->get('consequence')->string(),
+            Evidence::from($node->get('evidence')->get('kind')->keyword(...array_column(Evidence::cases(), 'value'))),
+            $node->get('evidence')->maybe('note')?->string() ?? '',
+        );
+    }
+
+    public function ceiling(DocumentNode $node): Ceiling
+    {
+        $torque = $node->get('quantity')->keyword('power', 'torque') === 'torque';
+        $factor = $torque ? $this->units->torque->newtonMetres() : $this->units->power->watts();
+        $points = $node->has('over_rpm')
+            ? array_map(fn (DocumentNode $point): array => [$point->get('rpm')->number(), $point->get('value')->range()->scaled($factor)], $node->each('over_rpm'))
+            : [[0.0, $node->get('value')->range()->scaled($factor)]];
+        $this->rising($node, $points);
+
+        return new Ceiling(
+            $node->get('key')->string(), $node->get('name')->string(),
+            $node->get('kind')->keyword('soft', 'hard') === 'soft', $torque,
+            $node->get('at')->keyword('wheels', 'crank') === 'crank',
+            $points, ConditionReader::maybe($node, 'when'),
+        );
+    }
+
+    /** @return non-empty-list<array{float, float, float}> */
+    private function limitPoints(DocumentNode $node, Quantity $quantity): array
+    {
+        $places = $node->has('over_rpm') ? $node->each('over_rpm') : [$node];
+        $points = [];
+        foreach ($places as $place) {
+            $safe = $this->si($quantity, $place->get('safe')->number());
+            $edge = $this->si($quantity, $place->get('edge')->number());
+            if ($safe <= 0.0 || $edge < $safe) {
+                $place->refuse('safe must be above 0 and edge not below safe.');
+            }
+            $points[] = [$place->maybe('rpm')?->number() ?? 0.0, $safe, $edge];
+        }
+        $this->rising($node, $points);
+
+        return $points === [] ? $node->refuse('over_rpm must hold at least one point.') : $points;
+    }
+
+    /** @param  list<array{float, 1: float|Range, 2?: float}>  $points */
+    private function rising(DocumentNode $node, array $points): void
+    {
+        foreach ($points as $i => $point) {
+            if ($i > 0 && $point[0] <= $points[$i - 1][0]) {
+                $node->refuse("over_rpm: {$point[0]} rpm comes after {$points[$i - 1][0]} rpm, and must rise.");
+            }
+        }
+    }
+
+    private function si(Quantity $quantity, float $value): float
+    {
+        return match (true) {
+            $quantity->isPower() => $value * $this->units->power->watts(),
+            $quantity->isTorque() => $value * $this->units->torque->newtonMetres(),
+            $quantity === Quantity::Boost => $value * $this->units->pressure->pascals(),
+            $quantity === Quantity::FuelFlow => $value / 3600.0,
+            $quantity === Quantity::EngineSpeed => $value,
+            default => $this->units->temperature->toKelvin($value),
+        };
+    }
+}

@@ -1,0 +1,198 @@
+<?php
+
+namespace Pebblerun\Core\Exchange;
+
+use Pebblerun\Core\Catalog\Evidence;
+use Pebblerun\Core\Catalog\Limits\Limit;
+use Pebblerun\Core\Catalog\Parts\AddedPower;
+use Pebblerun\Core\Catalog\Parts\Caution;
+use Pebblerun\Core\Catalog\Parts\Effects;
+use Pebblerun\Core\Catalog\Parts\GainAnchor;
+use Pebblerun\Core\Catalog\Parts\GainCase;
+use Pebblerun\Core\Catalog\Parts\MapKind;
+use Pebblerun\Core\Catalog\Parts\MapTraits;
+use Pebblerun\Core\Catalog\Parts\Need;
+use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Parts\PartPrice;
+use Pebblerun\Core\Catalog\Parts\ReferenceBuild;
+use Pebblerun\Core\Catalog\Platform\Ceiling;
+use Pebblerun\Core\Catalog\Platform\Platform;
+use Pebblerun\Core\Physics\Driveline\Loss;
+use Pebblerun\Core\Physics\Dyno\Frame;
+use Pebblerun\Core\Units\MoneyRange;
+use Pebblerun\Core\Units\Range;
+use Pebblerun\Core\Units\UnitSystem;
+
+/** Reads a part of the catalog. */
+final readonly class PartReader
+{
+    /** Shares of a gain that come without a covering map, where a part states none. */
+    private const UNMAPPED_BOOSTED = 0.3;
+
+    private const UNMAPPED_NATURAL = 0.65;
+
+    /** @param  array<string, Range>  $dynoFactors  the shop's house factors by kind of dyno */
+    public function __construct(private UnitSystem $units, private Platform $platform, private array $dynoFactors = []) {}
+
+    public function read(DocumentNode $node): Part
+    {
+        $unmapped = $node->maybe('unmapped');
+        $runs = $unmapped?->raw() !== 'do-not-run';
+        $share = match (true) {
+            ! $runs => 0.0,
+            $unmapped !== null => $unmapped->number(),
+            default => $this->platform->boosted ? self::UNMAPPED_BOOSTED : self::UNMAPPED_NATURAL,
+        };
+        $map = $node->maybe('map');
+
+        return new Part(
+            $node->get('key')->string(),
+            $node->get('name')->string(),
+            $node->get('maker')->string(),
+            $this->slots($node),
+            $node->strings('contains'),
+            $node->strings('tags'),
+            $map === null ? null : new MapTraits(
+                MapKind::from($map->get('kind')->keyword(...array_column(MapKind::cases(), 'value'))),
+                $map->strings('covers'),
+                $map->maybe('dyno_hours')?->number() ?? 0.0,
+                $map->maybe('flex')?->bool() ?? false,
+            ),
+            array_map(fn (DocumentNode $case): GainCase => $this->gain($case, $share), $node->each('gains')),
+            $runs,
+            $this->effects($node),
+            $this->needs($node, 'requires'),
+            $this->needs($node, 'recommends'),
+            $this->needs($node, 'conflicts'),
+            $this->price($node->get('price')),
+            $node->maybe('law')?->maybe('track_only')?->bool() ?? false,
+            $node->maybe('law')?->maybe('note')?->string() ?? '',
+            array_map(fn (DocumentNode $key): Caution => Caution::from($key->keyword(...array_column(Caution::cases(), 'value'))), $node->each('cautions')),
+        );
+    }
+
+    /** @return non-empty-list<string> */
+    private function slots(DocumentNode $node): array
+    {
+        $slots = [];
+        foreach ($node->each('slots') as $slot) {
+            $key = $slot->string();
+            isset($this->platform->slots[$key])
+                || $slot->refuse("the platform has no slot \"{$key}\": use one of ".implode(', ', array_keys($this->platform->slots)).'.');
+            $slots[] = $key;
+        }
+
+        return $slots === [] ? $node->refuse('a part needs at least one slot.') : $slots;
+    }
+
+    private function gain(DocumentNode $node, float $share): GainCase
+    {
+        $reference = $node->maybe('reference');
+        $frame = $this->frame($node);
+        $anchors = array_map(
+            fn (DocumentNode $anchor): GainAnchor => new GainAnchor($anchor->get('rpm')->number(), $frame->convert($this->power($anchor->get('power')))),
+            $node->each('over_rpm'),
+        );
+        $evidence = $node->get('evidence');
+        $content = $node->maybe('at_ethanol');
+        if ($content !== null && $anchors !== []) {
+            $content->refuse('a case at an ethanol content states its power and torque, not a curve over rpm.');
+        }
+
+        return new GainCase(
+            ConditionReader::maybe($node, 'when'),
+            $anchors === [] ? $frame->convert($this->power($node->get('power'))) : Range::exact(0.0),
+            $anchors === [] ? $frame->convert($this->torque($node->get('torque'))) : Range::exact(0.0),
+            $anchors,
+            $reference === null ? null : new ReferenceBuild(
+                $frame->likely($reference->get('power')->number() * $this->units->power->watts()),
+                $frame->likely($reference->get('torque')->number() * $this->units->torque->newtonMetres()),
+            ),
+            $node->maybe('unmapped')?->number() ?? $share,
+            Evidence::from($evidence->get('kind')->keyword(...array_column(Evidence::cases(), 'value'))),
+            $evidence->maybe('note')?->string() ?? '',
+            BoostReader::maybe($node, $this->units),
+            $frame->words(),
+            $this->temperature($node->maybe('exhaust')),
+            $content?->number(),
+        );
+    }
+
+    /** Figures from elsewhere are brought to the shop's own frame; the crank by the usual loss of a manual gearbox. */
+    private function frame(DocumentNode $node): Frame
+    {
+        $frame = $node->maybe('frame');
+
+        return $frame === null ? Frame::own() : $frame->guard(fn (): Frame => Frame::of(
+            ($frame->maybe('at')?->keyword('wheels', 'crank') ?? 'wheels') === 'crank',
+            $frame->maybe('dyno')?->string(),
+            $this->dynoFactors,
+            Loss::defaultShare($this->platform->drive, 'manual'),
+        ));
+    }
+
+    private function effects(DocumentNode $node): Effects
+    {
+        $effects = $node->maybe('effects') ?? new DocumentNode([]);
+        $limits = new LimitReader($this->units);
+
+        return new Effects(
+            $effects->maybe('spool_rpm')?->range(),
+            $effects->maybe('rev_limit')?->number(),
+            array_map(fn (DocumentNode $window): AddedPower => new AddedPower(
+                $window->get('from_rpm')->number(),
+                $window->maybe('to_rpm')?->number() ?? INF,
+                $this->power($window->get('power')),
+            ), $effects->each('added_power')),
+            array_map(fn (DocumentNode $ceiling): Ceiling => $limits->ceiling($ceiling), $effects->each('ceilings')),
+            array_map(fn (DocumentNode $limit): Limit => $limits->limit($limit, $this->platform->slots), $effects->each('limits')),
+            AirReader::maybeCooler($effects->maybe('cooler')),
+            ($effects->maybe('mass')?->number() ?? 0.0) * $this->units->mass->kilograms(),
+            $effects->maybe('exhaust')?->range()->scaled($this->units->temperature->kelvins()),
+        );
+    }
+
+    /** @return list<Need> */
+    private function needs(DocumentNode $node, string $key): array
+    {
+        return array_map(fn (DocumentNode $need): Need => new Need(
+            ConditionReader::read($need->get('that')),
+            ConditionReader::maybe($need, 'when'),
+            $need->get('reason')->string(),
+        ), $node->each($key));
+    }
+
+    private function price(DocumentNode $node): PartPrice
+    {
+        $hours = fn (string $key): int => (int) round(100 * ($node->maybe($key)?->number() ?? 0.0));
+        if ($hours('access_hours') > $hours('hours')) {
+            $node->refuse('access_hours are part of hours and cannot exceed them.');
+        }
+
+        return new PartPrice(
+            $node->get('new')->money(),
+            $node->maybe('used')?->money(),
+            $node->maybe('consumables')?->money() ?? MoneyRange::exact(0),
+            $hours('hours'),
+            $hours('access_hours'),
+            $node->maybe('access_group')?->string(),
+            $node->maybe('resale')?->minor() ?? 0,
+            $node->maybe('as_of')?->string(),
+        );
+    }
+
+    private function temperature(?DocumentNode $node): ?Range
+    {
+        return $node?->range()->in($this->units->temperature->toKelvin(...));
+    }
+
+    private function power(DocumentNode $node): Range
+    {
+        return $node->range()->scaled($this->units->power->watts());
+    }
+
+    private function torque(DocumentNode $node): Range
+    {
+        return $node->range()->scaled($this->units->torque->newtonMetres());
+    }
+}

@@ -1,0 +1,107 @@
+<?php
+
+namespace Pebblerun\Core\Exchange;
+
+use Pebblerun\Core\Catalog\Limits\Limit;
+use Pebblerun\Core\Catalog\Platform\Ceiling;
+use Pebblerun\Core\Catalog\Platform\Family;
+use Pebblerun\Core\Catalog\Platform\Platform;
+use Pebblerun\Core\Catalog\Platform\Slot;
+use Pebblerun\Core\Physics\Fuel\FuelKind;
+use Pebblerun\Core\Units\UnitSystem;
+
+/** Reads a platform. */
+final readonly class PlatformReader
+{
+    public function __construct(private UnitSystem $units) {}
+
+    public function read(DocumentNode $node): Platform
+    {
+        $engine = $node->get('engine');
+        $aspiration = $engine->get('aspiration')->keyword('natural', 'turbo', 'blower');
+        $lanes = $this->lanes($node);
+        $families = $this->families($node);
+        $slots = $this->slots($node, $lanes, $families);
+        $limits = new LimitReader($this->units);
+
+        return new Platform(
+            $node->get('key')->string(),
+            $node->get('name')->string(),
+            $node->get('drive')->keyword('front', 'rear', 'all'),
+            $aspiration,
+            FuelKind::from($engine->get('fuel')->keyword('petrol', 'diesel')),
+            $node->get('years')->get('from')->int(),
+            $node->get('years')->get('to')->int(),
+            $engine->get('displacement')->number() / 1000.0,
+            $aspiration !== 'natural',
+            $node->get('rev_limit')->number(),
+            (new CurveReader($this->units))->read($node->get('baseline'), $aspiration !== 'natural'),
+            $lanes,
+            $slots,
+            $families,
+            array_map(fn (DocumentNode $limit): Limit => $limits->limit($limit, $slots), $node->each('limits')),
+            array_map(fn (DocumentNode $ceiling): Ceiling => $limits->ceiling($ceiling), $node->each('ceilings')),
+            $engine->get('injection')->keyword('port', 'direct') === 'direct',
+            BoostReader::maybe($node, $this->units),
+            AirReader::side($node->maybe('air')),
+            $this->mass($node->maybe('mass')),
+            $node->maybe('exhaust')?->range()->in($this->units->temperature->toKelvin(...)),
+        );
+    }
+
+    private function mass(?DocumentNode $node): ?float
+    {
+        return $node === null ? null : $node->number() * $this->units->mass->kilograms();
+    }
+
+    /** @return array<string, string> */
+    private function lanes(DocumentNode $node): array
+    {
+        $lanes = [];
+        foreach ($node->each('lanes') as $lane) {
+            $lanes[$lane->get('key')->string()] = $lane->get('name')->string();
+        }
+
+        return $lanes;
+    }
+
+    /** @return array<string, Family> */
+    private function families(DocumentNode $node): array
+    {
+        $families = [];
+        foreach ($node->each('families') as $family) {
+            $key = $family->get('key')->string();
+            $conditional = array_map(
+                fn (DocumentNode $other): array => [ConditionReader::read($other->get('when')), $other->get('ceiling_percent')->number() / 100.0],
+                $family->each('otherwise'),
+            );
+            $families[$key] = new Family($key, $family->get('name')->string(), $family->get('ceiling_percent')->number() / 100.0, $conditional, $family->maybe('driveline')?->bool() ?? false);
+        }
+
+        return $families;
+    }
+
+    /**
+     * @param  array<string, string>  $lanes
+     * @param  array<string, Family>  $families
+     * @return array<string, Slot>
+     */
+    private function slots(DocumentNode $node, array $lanes, array $families): array
+    {
+        $slots = [];
+        foreach ($node->each('slots') as $slot) {
+            $key = $slot->get('key')->string();
+            isset($slots[$key]) && $slot->refuse("the key \"{$key}\" stands twice.");
+            $slots[$key] = new Slot(
+                $key,
+                $slot->get('name')->string(),
+                $slot->get('lane')->keyword(...array_keys($lanes)),
+                $slot->get('family')->keyword(...array_keys($families)),
+                $slot->get('stock')->string(),
+                $slot->maybe('internal')?->bool() ?? false,
+            );
+        }
+
+        return $slots;
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+namespace Pebblerun\Core\Job\Brief;
+
+use Pebblerun\Core\Catalog\Platform\Car;
+
+/** What the customer asked for, as far as it is known. */
+final readonly class Brief
+{
+    /**
+     * @param  array{float, float}  $range  rpm really used
+     * @param  ?list<string>  $fuels  keys of the fuels within reach; null when not asked yet
+     */
+    public function __construct(
+        public Car $car,
+        public AsReceived $came,
+        public ?Target $target,
+        public Budget $budget,
+        public array $range,
+        public ?array $fuels,
+        public Risk $appetite,
+        public CustomerConstraints $wishes = new CustomerConstraints,
+    ) {}
+}

@@ -1,0 +1,34 @@
+<?php
+
+namespace Pebblerun\Core\Job\Commands;
+
+use InvalidArgumentException;
+use Pebblerun\Core\CoreException;
+
+final class InvalidCommand extends InvalidArgumentException implements CoreException
+{
+    public static function unknown(string $do): self
+    {
+        return new self("There is no command \"{$do}\": use fit, clear, move, fuel, line, add-stage, remove-stage, rename-stage, split-stage, merge-stage, move-stage or settings.");
+    }
+
+    public static function noStage(string $key): self
+    {
+        return new self("The plan has no stage \"{$key}\": it may have been removed meanwhile.");
+    }
+
+    public static function notThere(string $part, string $stage): self
+    {
+        return new self("\"{$part}\" is not fitted in \"{$stage}\": it may have been moved meanwhile.");
+    }
+
+    public static function nothingBefore(string $stage): self
+    {
+        return new self("\"{$stage}\" is the first stage: there is none before it to merge into.");
+    }
+
+    public static function tooManyStages(int $most): self
+    {
+        return new self("A plan has {$most} stages at most: put parts together, or make a second plan.");
+    }
+}

@@ -1,0 +1,90 @@
+<?php
+
+namespace Pebblerun\Core\Math;
+
+/** Arithmetic on flat lists of equal length: place × rows + row, so that a speed's draws lie together. */
+final class CurveArithmetic
+{
+    /**
+     * @param  list<list<float>>  $factors
+     * @return ?list<float> null is 1 throughout
+     */
+    public static function product(array $factors): ?array
+    {
+        $product = array_shift($factors);
+        foreach ($factors as $factor) {
+            $product = self::times($product ?? [], $factor);
+        }
+
+        return $product;
+    }
+
+    /**
+     * @param  list<float>  $one
+     * @param  ?list<float>  $other  null is 1 throughout
+     * @return list<float>
+     */
+    public static function times(array $one, ?array $other): array
+    {
+        if ($other === null) {
+            return $one;
+        }
+        $product = [];
+        foreach ($one as $at => $factor) {
+            $product[] = $factor * $other[$at];
+        }
+
+        return $product;
+    }
+
+    /**
+     * @param  list<float>  $one
+     * @param  ?list<float>  $other  null is 1 throughout
+     * @return list<float>
+     */
+    public static function quotient(array $one, ?array $other): array
+    {
+        foreach ($other ?? [] as $at => $divisor) {
+            $one[$at] /= $divisor;
+        }
+
+        return array_values($one);
+    }
+
+    /**
+     * @param  ?list<float>  $one  null for a sum of nothing
+     * @param  list<float>  $other
+     * @return list<float>
+     */
+    public static function sum(?array $one, array $other): array
+    {
+        if ($one === null) {
+            return $other;
+        }
+        $sum = [];
+        foreach ($one as $at => $term) {
+            $sum[] = $term + $other[$at];
+        }
+
+        return $sum;
+    }
+
+    /**
+     * Every value of the one with every value of the other: places × rows.
+     *
+     * @param  list<float>  $places
+     * @param  list<float>  $rows
+     * @return list<float>
+     */
+    public static function outer(array $places, array $rows): array
+    {
+        $flat = [];
+        foreach ($places as $place) {
+            foreach ($rows as $row) {
+                $flat[] = $place * $row;
+            }
+        }
+
+        return $flat;
+    }
+}

@@ -1,0 +1,24 @@
+<?php
+
+namespace Pebblerun\Core\Math;
+
+/** Where the draws of every uncertain thing come from. */
+interface Draws
+{
+    /** @return positive-int */
+    public function count(): int;
+
+    /**
+     * One u for each draw.
+     *
+     * @param  string  $key  names the part: the same key always gives the same answer
+     * @return list<float> strictly between 0 and 1, tied to all other parts by the common factor
+     */
+    public function part(string $key): array;
+
+    /** @return list<float> strictly between 0 and 1, independent of everything else */
+    public function ceiling(string $key): array;
+
+    /** @return list<float> standard normal values for the whole curve, independent of the parts */
+    public function curve(): array;
+}

@@ -1,0 +1,68 @@
+<?php
+
+namespace Pebblerun\Core\Math;
+
+/** What a set of draws says: three percentiles, and the share that reaches what was asked. */
+final readonly class Percentiles
+{
+    /** @param  ?float  $chance  share of the draws at or above the asked figure, 0–1; null when nothing was asked */
+    private function __construct(public float $p10, public float $p50, public float $p90, public ?float $chance) {}
+
+    /**
+     * @param  list<float>  $draws
+     *
+     * @throws NoDraws when there are none.
+     */
+    public static function of(array $draws, ?float $asked = null): self
+    {
+        if ($draws === []) {
+            throw NoDraws::atAll();
+        }
+        sort($draws);
+
+        return new self(self::at($draws, 0.1), self::at($draws, 0.5), self::at($draws, 0.9), $asked === null ? null : self::share($draws, $asked));
+    }
+
+    /** @param  array{float, float, float, ?float}  $known  as toArray() gave them */
+    public static function known(array $known): self
+    {
+        return new self(...$known);
+    }
+
+    /** @return array{float, float, float, ?float} */
+    public function toArray(): array
+    {
+        return [$this->p10, $this->p50, $this->p90, $this->chance];
+    }
+
+    /**
+     * Share of the draws at or above $asked.
+     *
+     * @param  non-empty-list<float>  $sorted  rising
+     */
+    private static function share(array $sorted, float $asked): float
+    {
+        $below = 0;
+        foreach ($sorted as $draw) {
+            if ($draw >= $asked) {
+                break;
+            }
+            $below++;
+        }
+
+        return 1.0 - $below / count($sorted);
+    }
+
+    /**
+     * Linear between order statistics.
+     *
+     * @param  non-empty-list<float>  $sorted
+     */
+    private static function at(array $sorted, float $share): float
+    {
+        $at = $share * (count($sorted) - 1);
+        $i = (int) floor($at);
+
+        return $sorted[$i] + ($sorted[min($i + 1, count($sorted) - 1)] - $sorted[$i]) * ($at - $i);
+    }
+}

@@ -1,0 +1,64 @@
+<?php
+
+namespace Pebblerun\Core\Physics\Dyno;
+
+use Pebblerun\Core\Units\Range;
+
+/** Where a published gain was read, and what brings it to the shop's own frame: wheels, on the shop's own dyno. */
+final readonly class Frame
+{
+    /**
+     * @param  ?string  $dyno  kind of dyno, when it is not the shop's own
+     * @param  ?Range  $factor  what its figures are multiplied by, with its doubt
+     * @param  ?float  $loss  driveline share taken off a figure from the crank
+     */
+    private function __construct(private ?string $dyno, private ?Range $factor, private ?float $loss) {}
+
+    public static function own(): self
+    {
+        return new self(null, null, null);
+    }
+
+    /**
+     * @param  array<string, Range>  $factors  house factors by kind of dyno
+     * @param  float  $share  of the driveline
+     *
+     * @throws UnknownDyno for a kind without a house factor.
+     */
+    public static function of(bool $crank, ?string $dyno, array $factors, float $share): self
+    {
+        $factor = $dyno === null ? null : ($factors[$dyno] ?? throw UnknownDyno::noFactor($dyno, array_keys($factors)));
+
+        return new self($dyno, $factor, $crank ? $share : null);
+    }
+
+    /** A gain in the shop's frame: wider by the factor's own range. */
+    public function convert(Range $gain): Range
+    {
+        $kept = 1.0 - ($this->loss ?? 0.0);
+        $factor = $this->factor ?? Range::exact(1.0);
+
+        return Range::of(
+            $gain->low * $kept * ($gain->low < 0.0 ? $factor->high : $factor->low),
+            $gain->likely * $kept * $factor->likely,
+            $gain->high * $kept * ($gain->high < 0.0 ? $factor->low : $factor->high),
+        );
+    }
+
+    /** A single figure, such as a reference, in the shop's frame. */
+    public function likely(float $figure): float
+    {
+        return $figure * (1.0 - ($this->loss ?? 0.0)) * ($this->factor->likely ?? 1.0);
+    }
+
+    /** What was done to the figures, in words; empty when nothing was. */
+    public function words(): string
+    {
+        $done = array_filter([
+            $this->factor === null ? null : sprintf('from another dyno, %s (× %.2f to %.2f)', str_replace('-', ' ', (string) $this->dyno), $this->factor->low, $this->factor->high),
+            $this->loss === null ? null : sprintf('from the crank (− %.0f %%)', 100 * $this->loss),
+        ]);
+
+        return $done === [] ? '' : 'converted '.implode(' and ', $done);
+    }
+}

@@ -1,0 +1,169 @@
+<?php
+
+namespace Pebblerun\Core\Report;
+
+use Pebblerun\Core\Advice\Mover;
+use Pebblerun\Core\Advice\Movers;
+use Pebblerun\Core\Catalog\Limits\Limit;
+use Pebblerun\Core\Catalog\Limits\Quantity;
+use Pebblerun\Core\Evaluation\Limits\LimitReading;
+use Pebblerun\Core\Evaluation\StageResult;
+use Pebblerun\Core\Job\Bundle;
+use Pebblerun\Core\Physics\Driveline\Loss;
+use Pebblerun\Core\Report\Words\LimitWords;
+use Pebblerun\Core\Units\Rpm;
+
+/** Writes a stage's limits: where each stands, what would move it, and what it forbids on the curves. */
+final readonly class LimitDocument
+{
+    /** Crank limits bend when they are brought to the wheels; they are written at every 500 rpm. */
+    private const STEP = 500.0;
+
+    private Movers $movers;
+
+    /** @var non-empty-list<Loss> */
+    private array $losses;
+
+    private float $shoulder;
+
+    public function __construct(private Bundle $bundle, private UnitFormatter $say)
+    {
+        $baseline = $bundle->catalog->platform->baseline;
+        $this->movers = new Movers($bundle->catalog);
+        $this->losses = Loss::both($bundle->brief->car->lossShare(), $baseline);
+        $this->shoulder = $baseline->torqueShoulder();
+    }
+
+    /** @return array<string, mixed> */
+    public function reading(LimitReading $reading, StageResult $result): array
+    {
+        $quantity = $reading->limit->quantity;
+
+        return [
+            'key' => $reading->limit->key,
+            'name' => $reading->limit->name,
+            'slot' => $reading->limit->slot,
+            'quantity' => $quantity->value,
+            'unit' => $this->say->limitLabel($quantity),
+            'status' => $reading->status->value,
+            'words' => $reading->status->words(),
+            'used_percent' => $reading->used === null ? null : round(100 * $reading->used, 1),
+            'edge_percent' => round(100 * $this->edgeShare($reading), 1),
+            'demand' => $reading->used === null ? null : $this->say->limit($quantity, $reading->demand),
+            'safe' => $this->say->limit($quantity, $reading->safe),
+            'edge' => $this->say->limit($quantity, $reading->edge),
+            'rpm' => $reading->rpm,
+            'sentence' => LimitWords::of($reading, $this->say),
+            'consequence' => $reading->limit->consequence,
+            'evidence' => trim($reading->limit->evidence->words().($reading->limit->note === '' ? '' : ": {$reading->limit->note}")),
+            'movers' => $this->moversOf($reading, $result),
+        ];
+    }
+
+    /** Edge over safe; of temperatures in °C, as their share of safe is. */
+    private function edgeShare(LimitReading $reading): float
+    {
+        $shift = $reading->limit->quantity->isTemperature() ? 273.15 : 0.0;
+
+        return ($reading->edge - $shift) / ($reading->safe - $shift);
+    }
+
+    /** @return list<array{kind: string, part: ?string, name: string, price: ?float, sentence: string}> */
+    private function moversOf(LimitReading $reading, StageResult $result): array
+    {
+        $model = $result->model;
+        $movers = $this->movers->of($reading, $model->state, $result->soak, $model->isBoosted($this->bundle->catalog->platform));
+        $written = array_map(fn (Mover $mover): array => $this->mover($mover, $reading->limit), $movers);
+
+        return $reading->excess() > 0.0 ? [...$written, $this->shed($reading)] : $written;
+    }
+
+    /** @return array{kind: string, part: ?string, name: string, price: ?float, sentence: string} */
+    private function mover(Mover $mover, Limit $limit): array
+    {
+        $safe = $mover->safe === null ? '' : $this->say->sayLimit($limit->quantity, $mover->safe);
+        $entry = fn (string $kind, string $name, string $sentence, ?float $price = null): array => [
+            'kind' => $kind, 'part' => $mover->part?->key, 'name' => $name, 'price' => $price, 'sentence' => $sentence,
+        ];
+
+        return match (true) {
+            $mover->part !== null => $entry(
+                'part', $mover->part->name,
+                $limit->quantity === Quantity::ChargeTemperature
+                    ? "{$mover->part->name}: fifth pull down to {$safe}."
+                    : "{$mover->part->name}: safe to {$safe}.",
+                $mover->part->price->new->likely / 100,
+            ),
+            $mover->map !== null => $entry('map', $mover->map->words(), ucfirst("{$mover->map->words()} moves it to {$safe}.")),
+            default => $entry('fuel', (string) $mover->fuel, sprintf('On %s the same power asks %d %% less flow.', $mover->fuel, round(100 * (1.0 - (float) $mover->share)))),
+        };
+    }
+
+    /** @return array{kind: string, part: null, name: string, price: null, sentence: string} */
+    private function shed(LimitReading $reading): array
+    {
+        $quantity = $reading->limit->quantity;
+        $less = $quantity->isTemperature()
+            ? $this->say->numerals->write($reading->excess() / $this->say->units->temperature->kelvins())." °{$this->say->units->temperature->value}"
+            : $this->say->sayLimit($quantity, $reading->excess());
+        $sentence = match (true) {
+            $quantity->isTorque() => "{$less} less near {$this->say->sayRpm($reading->rpm)} stands at safe: {$this->milder($reading->rpm)}.",
+            $quantity === Quantity::EngineSpeed => "A limiter {$less} lower stands at safe.",
+            $quantity === Quantity::Boost => "{$less} less boost stands at safe.",
+            $quantity === Quantity::FuelFlow => "{$less} less flow near {$this->say->sayRpm($reading->rpm)} stands at safe: less power there.",
+            $quantity->isTemperature() => "{$less} less stands at safe: less boost, or shorter pulls.",
+            default => "{$less} less stands at safe.",
+        };
+
+        return ['kind' => 'shed', 'part' => null, 'name' => "{$less} less", 'price' => null, 'sentence' => $sentence];
+    }
+
+    private function milder(float $rpm): string
+    {
+        return $rpm <= $this->shoulder ? 'a softer ramp there' : 'less torque up there';
+    }
+
+    /**
+     * What the limits of power and torque forbid on the wheel curves, the most used first; crank limits under the worse loss.
+     *
+     * @return list<array<string, mixed>>
+     */
+    public function regions(StageResult $result): array
+    {
+        $readings = array_filter($result->readings, fn (LimitReading $reading): bool => $reading->limit->quantity->isTorque() || $reading->limit->quantity->isPower());
+        usort($readings, fn (LimitReading $a, LimitReading $b): int => $b->used <=> $a->used);
+
+        return array_map(fn (LimitReading $reading): array => $this->region($reading, $result), $readings);
+    }
+
+    /** @return array<string, mixed> */
+    private function region(LimitReading $reading, StageResult $result): array
+    {
+        $limit = $reading->limit;
+        $torque = $limit->quantity->isTorque();
+        $moved = $limit->movedBy($result->model->state->mapKind());
+        $say = fn (float $value): float => $torque ? $this->say->torque($value) : $this->say->power($value);
+        $bear = fn (float $value, float $rpm): float => $say($this->atWheels($limit->quantity, $value * $moved, $rpm));
+        $rpms = $limit->quantity->isCrank()
+            ? range($result->likely->first, $result->likely->last(), self::STEP)
+            : array_column($limit->points, 0);
+
+        return [
+            'key' => $limit->key,
+            'name' => $limit->name,
+            'on' => $torque ? 'torque' : 'power',
+            'status' => $reading->status->value,
+            'points' => array_map(fn (float $rpm): array => ['rpm' => $rpm, 'safe' => $bear($limit->safeAt($rpm), $rpm), 'edge' => $bear($limit->edgeAt($rpm), $rpm)], $rpms),
+        ];
+    }
+
+    private function atWheels(Quantity $quantity, float $value, float $rpm): float
+    {
+        if (! $quantity->isCrank()) {
+            return $value;
+        }
+        $omega = $quantity->isPower() ? $rpm * Rpm::OMEGA : 1.0;
+
+        return min(array_map(fn (Loss $loss): float => $loss->toWheels($value / $omega) * $omega, $this->losses));
+    }
+}

@@ -1,0 +1,80 @@
+<?php
+
+namespace Pebblerun\Core\Report;
+
+use Pebblerun\Core\Catalog\Limits\Quantity;
+use Pebblerun\Core\Catalog\Platform\Platform;
+use Pebblerun\Core\Evaluation\Timeline\StageState;
+use Pebblerun\Core\Evaluation\TorqueLoss;
+use Pebblerun\Core\Physics\Air\Soak;
+
+/** Writes what a stage does besides its peaks: heat, mass, torque given away. */
+final readonly class StageNotes
+{
+    public function __construct(private Platform $platform, private UnitFormatter $say) {}
+
+    /**
+     * @param  float  $power  W, the headline, which is the first pull's
+     * @return ?array<string, mixed>
+     */
+    public function soak(?Soak $soak, float $power): ?array
+    {
+        if ($soak === null) {
+            return null;
+        }
+        $temperature = fn (float $kelvin): float => $this->say->limit(Quantity::ChargeTemperature, $kelvin);
+        $unit = $this->say->limitLabel(Quantity::ChargeTemperature);
+        $left = $power * (1.0 - $soak->lost());
+
+        return [
+            'first' => $temperature($soak->first),
+            'fifth' => $temperature($soak->fifth),
+            'lost_percent' => round(100 * $soak->lost(), 1),
+            'power' => $this->say->power($left),
+            'sentence' => sprintf(
+                'Charge air %d %s on the first pull, %d %s on the fifth (12 s each, 30 s between): %s %% of power gone by then, %s left.',
+                round($temperature($soak->first)), $unit, round($temperature($soak->fifth)), $unit, $this->say->numerals->write(100 * $soak->lost(), 1), $this->say->sayPower($left),
+            ),
+        ];
+    }
+
+    /** @return ?array{from: float, to: float, at: float, torque: float, sentence: string} */
+    public function trade(?TorqueLoss $trade): ?array
+    {
+        if ($trade === null) {
+            return null;
+        }
+        $where = $trade->fromBottom
+            ? "Below {$this->say->sayRpm($trade->to)}"
+            : "From {$this->say->sayRpm($trade->from)} to {$this->say->sayRpm($trade->to)}";
+
+        return [
+            'from' => $trade->from,
+            'to' => $trade->to,
+            'at' => $trade->at,
+            'torque' => $this->say->torque($trade->most),
+            'sentence' => "{$where} it gives away up to {$this->say->sayTorque($trade->most)} against the stage before, most near {$this->say->sayRpm($trade->at)}.",
+        ];
+    }
+
+    /** @return ?array<string, mixed> null where the platform states no mass and nothing changed it */
+    public function mass(StageState $state): ?array
+    {
+        $change = 0.0;
+        foreach ($state->parts() as $mounted) {
+            $change += $mounted->part->effects->mass;
+        }
+        if ($change === 0.0) {
+            return null;
+        }
+        $unit = $this->say->units->mass->value;
+        $total = $this->platform->mass === null ? null : $this->say->mass($this->platform->mass + $change);
+        $words = sprintf('%+g %s', $this->say->mass($change), $unit);
+
+        return [
+            'change' => $this->say->mass($change),
+            'total' => $total,
+            'sentence' => $total === null ? "Mass: {$words} against stock." : "Mass: {$words} against stock, ".$this->say->numerals->write($total)." {$unit} with driver.",
+        ];
+    }
+}

@@ -1,0 +1,115 @@
+<?php
+
+namespace Pebblerun\Core\Tests\Advice;
+
+use Pebblerun\Core\Advice\Fixes;
+use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Exchange\BundleReader;
+use Pebblerun\Core\Job\Commands\Editor;
+use Pebblerun\Core\Report\EstimateDocument;
+use Pebblerun\Core\Report\UnitFormatter;
+use Pebblerun\Core\Tests\Exchange\SmallBundle;
+use Pebblerun\Core\Units\UnitSystem;
+use PHPUnit\Framework\TestCase;
+
+/** The smallest change that settles a line of the verdict: what is offered is done, and the line looked at again. */
+final class FixesTest extends TestCase
+{
+    private const LINES = ['target' => 0, 'budget' => 1, 'limits' => 2, 'build' => 3, 'fuel' => 4, 'law' => 5];
+
+    /**
+     * @param  array<string, mixed>  $document
+     * @return list<array{sentence: string, commands: list<array<string, mixed>>}>
+     */
+    private static function fixes(array $document, string $subject): array
+    {
+        return (new Fixes(Estimate::of(BundleReader::read($document)), $document['plan'], new UnitFormatter(new UnitSystem, 'EUR')))->of($subject);
+    }
+
+    /** @param  array<string, mixed>  $document */
+    private static function statusOf(array $document, string $subject): string
+    {
+        return EstimateDocument::of(Estimate::of(BundleReader::read($document)), new UnitSystem)['verdict'][self::LINES[$subject]]['status'];
+    }
+
+    /**
+     * @param  array<string, mixed>  $document
+     * @return list<string> the sentences, after each was tried
+     */
+    private static function settled(array $document, string $subject): array
+    {
+        self::assertSame('over', self::statusOf($document, $subject), 'there is something to settle');
+        $catalog = BundleReader::read($document)->catalog;
+        foreach (self::fixes($document, $subject) as $fix) {
+            $after = ['plan' => Editor::apply($document['plan'], $fix['commands'], $catalog)] + $document;
+            self::assertNotSame('over', self::statusOf($after, $subject), $fix['sentence']);
+        }
+
+        return array_column(self::fixes($document, $subject), 'sentence');
+    }
+
+    public function test_what_is_missing_is_fitted(): void
+    {
+        self::assertSame(['Pipe in stage 2.'], self::settled(SmallBundle::document(), 'build'));
+    }
+
+    public function test_what_the_road_forbids_is_taken_out(): void
+    {
+        self::assertSame(['Take Filter out of stage 1.'], self::settled(SmallBundle::with('parts.1.law', ['track_only' => true, 'note' => 'no']), 'law'));
+    }
+
+    public function test_too_much_money_is_met_by_second_hand_or_by_what_is_missed_least(): void
+    {
+        $document = SmallBundle::with('brief.budget.total', 850);
+        $document['parts'][3]['price'] = ['new' => 400, 'used' => 50, 'hours' => 1];
+        $sentences = self::settled($document, 'budget');
+        self::assertMatchesRegularExpression('/^With second-hand prices it comes to € \d+\.$/', $sentences[0]);
+        self::assertMatchesRegularExpression('/^Without Cooler it comes to € \d+, for \d+ whp\.$/', $sentences[1]);
+        self::assertSame([], self::fixes(SmallBundle::with('brief.budget.total', 1), 'budget'), 'nothing single helps');
+        self::assertSame([], self::fixes(SmallBundle::document(), 'budget'), 'nothing to settle');
+    }
+
+    public function test_of_two_parts_that_could_go_the_one_missed_least_is_named(): void
+    {
+        $document = SmallBundle::document();
+        $document['parts'][1]['price'] = ['new' => 400];
+        $document['parts'][3]['price'] = ['new' => 400];
+        $estimate = Estimate::of(BundleReader::read($document));
+        $document['brief']['budget']['total'] = $estimate->costs[2]->cumulative->likely / 100 - 50;
+        $lost = [];
+        foreach ($estimate->last()->shares as $share) {
+            $lost[$share->mounted->part->name] = $share->lost;
+        }
+        self::assertGreaterThan($lost['Cooler'], $lost['Filter'], 'the uncovered cooler is missed less');
+        self::assertStringStartsWith('Without Cooler', self::settled($document, 'budget')[0]);
+    }
+
+    public function test_a_target_just_out_of_reach_is_met_by_the_cheapest_part_that_does(): void
+    {
+        $likely = Estimate::of(BundleReader::read(SmallBundle::document()))->last()->power->p50 / 745.699872;
+        $document = SmallBundle::with('brief.target', ['power' => round($likely + 1.0)]);
+        $document['parts'][] = ['key' => 'dear', 'name' => 'Dear pipe', 'maker' => 'Kolvane', 'slots' => ['pipe'], 'price' => ['new' => 900], 'gains' => [['power' => 9, 'torque' => 9, 'evidence' => ['kind' => 'maker']]]];
+        $fixes = self::fixes($document, 'target');
+        self::assertCount(1, $fixes);
+        self::assertStringNotContainsString('Dear', $fixes[0]['sentence']);
+        self::assertSame([], self::fixes(SmallBundle::with('brief.target', ['power' => 900]), 'target'));
+    }
+
+    public function test_a_limit_is_met_by_the_cheapest_part_that_bears_it(): void
+    {
+        $limit = fn (string $key, float $safe): array => ['key' => $key, 'name' => ucfirst($key), 'slot' => 'rods', 'quantity' => 'wheel-torque', 'safe' => $safe, 'edge' => $safe + 60, 'consequence' => 'a rod bends', 'evidence' => ['kind' => 'maker']];
+        $document = SmallBundle::with('platform.limits', [$limit('rods', 250)]);
+        foreach ([['weak', 20, 255], ['strong', 300, 900], ['stronger', 700, 950]] as [$key, $price, $safe]) {
+            $document['parts'][] = ['key' => $key, 'name' => ucfirst($key).' rods', 'maker' => 'Kolvane', 'slots' => ['rods'], 'price' => ['new' => $price], 'effects' => ['limits' => [$limit("{$key}-own", $safe)]]];
+        }
+        self::assertSame(['Strong rods in stage 1, and every limit is within what was asked.'], self::settled($document, 'limits'));
+    }
+
+    public function test_a_fuel_out_of_reach_gives_way_to_the_best_within(): void
+    {
+        $document = SmallBundle::with('brief.fuels', ['pump']);
+        $document['plan']['stages'][1]['fuel'] = 'strong';
+        $sentences = self::settled($document, 'fuel');
+        self::assertMatchesRegularExpression('/^Pump 98 from stage 2 on, mapped for it, likely gives \d+ whp in the end\.$/', $sentences[0]);
+    }
+}

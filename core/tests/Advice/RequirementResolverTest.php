@@ -1,0 +1,93 @@
+<?php
+
+namespace Pebblerun\Core\Tests\Advice;
+
+use Pebblerun\Core\Advice\RequirementResolver;
+use Pebblerun\Core\Catalog\Conditions\All;
+use Pebblerun\Core\Catalog\Conditions\Any;
+use Pebblerun\Core\Catalog\Conditions\Condition;
+use Pebblerun\Core\Catalog\Conditions\PartFitted;
+use Pebblerun\Core\Catalog\Conditions\Situation;
+use Pebblerun\Core\Catalog\Conditions\SlotIs;
+use Pebblerun\Core\Catalog\Parts\Effects;
+use Pebblerun\Core\Catalog\Parts\Need;
+use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Parts\PartPrice;
+use Pebblerun\Core\Tests\Lyre;
+use Pebblerun\Core\Units\MoneyRange;
+use PHPUnit\Framework\TestCase;
+
+final class RequirementResolverTest extends TestCase
+{
+    private Lyre $lyre;
+
+    protected function setUp(): void
+    {
+        $this->lyre = new Lyre;
+        $this->lyre->parts = [];
+    }
+
+    private function part(string $key, string $slot, int $price, ?Condition $needs = null, ?Condition $conflicts = null): void
+    {
+        $this->lyre->parts[$key] = new Part(
+            $key, ucfirst($key), 'Kolvane', [$slot], [], [], null, [], true, new Effects,
+            $needs === null ? [] : [new Need($needs, null, '')], [], $conflicts === null ? [] : [new Need($conflicts, null, '')],
+            new PartPrice(MoneyRange::exact($price), null, MoneyRange::exact(0), 0, 0, null, 0, null), false, '', [],
+        );
+    }
+
+    /** @return list<string> each way as its keys */
+    private function ways(Condition $that, string ...$fitted): array
+    {
+        $catalog = $this->lyre->catalog();
+        $parts = [];
+        foreach ($fitted as $key) {
+            $parts[$this->lyre->parts[$key]->slots[0]] = $this->lyre->parts[$key];
+        }
+        $ways = (new RequirementResolver($catalog, 8_500))->of($that, new Situation($catalog, $this->lyre->brief()->car, $parts, $catalog->fuels['pump']));
+
+        return array_map(fn (array $way): string => implode('+', array_map(fn (Part $part): string => $part->key, $way)), $ways);
+    }
+
+    public function test_the_cheapest_whole_wins_over_the_cheapest_first_part(): void
+    {
+        $this->part('cheap', 'turbo', 100, new SlotIs('cooler', true));
+        $this->part('dear', 'turbo', 300);
+        $this->part('cooler', 'cooler', 500);
+        self::assertSame(['dear', 'cheap+cooler'], $this->ways(new SlotIs('turbo', true)));
+    }
+
+    public function test_needs_of_needs_are_followed_to_the_end(): void
+    {
+        $this->part('turbo', 'turbo', 100, new PartFitted('cooler'));
+        $this->part('cooler', 'cooler', 100, new PartFitted('pipe'));
+        $this->part('pipe', 'inlet', 100);
+        self::assertSame(['turbo+cooler+pipe'], $this->ways(new SlotIs('turbo', true)));
+        self::assertSame(['turbo+cooler'], $this->ways(new SlotIs('turbo', true), 'pipe'));
+    }
+
+    public function test_all_of_several_and_any_of_several(): void
+    {
+        $this->part('a', 'filter', 300);
+        $this->part('b', 'inlet', 100);
+        $this->part('c', 'cooler', 50);
+        self::assertSame(['a+b'], $this->ways(new All([new PartFitted('a'), new PartFitted('b')])));
+        self::assertSame(['c', 'b'], $this->ways(new Any([new PartFitted('b'), new PartFitted('c')])));
+    }
+
+    public function test_a_way_that_brings_a_conflict_or_takes_an_added_parts_place_is_none(): void
+    {
+        $this->part('fitted', 'catback', 1, null, new PartFitted('loud'));
+        $this->part('loud', 'turbo', 10);
+        $this->part('quiet', 'turbo', 90);
+        $this->part('loop', 'cooler', 1, new PartFitted('same'));
+        $this->part('same', 'cooler', 1);
+        self::assertSame(['quiet'], $this->ways(new SlotIs('turbo', true), 'fitted'));
+        self::assertSame([], $this->ways(new All([new PartFitted('loop')])));
+    }
+
+    public function test_what_nothing_can_serve_has_no_way(): void
+    {
+        self::assertSame([], $this->ways(new PartFitted('moon')));
+    }
+}

@@ -1,0 +1,67 @@
+<?php
+
+namespace Pebblerun\Core\Tests\Evaluation;
+
+use Pebblerun\Core\Tests\Lyre;
+use PHPUnit\Framework\TestCase;
+
+/** Cars that came in changed, measured or not. */
+final class AsReceivedTest extends TestCase
+{
+    public function test_without_a_measurement_the_stock_curve_carries_the_parts_it_came_with(): void
+    {
+        $lyre = new Lyre;
+        $lyre->measured = null;
+        $lyre->came = ['catback'];
+        $results = $lyre->estimator(Lyre::FULL)->estimate();
+        // By hand: 4 of 184 kW at 0.3 of the gain is 0.652 %, so 159.13 · 1.00652 = 160.17 kW as it came.
+        self::assertEqualsWithDelta(160.17, $results[0]->likely->peakPower()->value / 1000.0, 0.01);
+        // And the full build is the stock car's, whatever it came with.
+        self::assertEqualsWithDelta(208.32, $results[1]->likely->peakPower()->value / 1000.0, 0.005);
+    }
+
+    public function test_a_measured_car_divides_out_what_it_came_with(): void
+    {
+        $lyre = new Lyre;
+        $lyre->came = ['catback'];
+        $measured = $lyre->estimator([])->estimate();
+        self::assertEqualsWithDelta(159.13, $measured[0]->likely->peakPower()->value / 1000.0, 0.005);
+        self::assertEqualsWithDelta(159.13, $measured[1]->likely->peakPower()->value / 1000.0, 0.005);
+        self::assertEqualsWithDelta(0.0, $measured[1]->usedGain, 1e-12);
+    }
+
+    public function test_a_sketched_baseline_is_less_certain_than_a_measured_one(): void
+    {
+        $measured = (new Lyre)->last(Lyre::FULL)->power;
+        $lyre = new Lyre;
+        $lyre->measured = $lyre::curve()::sketched(1500.0, $lyre::curve()->peakTorque(), $lyre::curve()->peakPower(), 6500.0, true);
+        $sketched = $lyre->last(Lyre::FULL);
+        self::assertTrue($sketched->likely->sketched);
+        self::assertGreaterThan(1.2 * ($measured->p90 - $measured->p10), $sketched->power->p90 - $sketched->power->p10);
+    }
+
+    public function test_as_it_came_carries_the_baselines_doubt_alone(): void
+    {
+        $came = (new Lyre)->estimator(Lyre::FULL)->estimate()[0]->power;
+        // By hand: 1.5 % of 159.13 kW is 2.387 kW; P10 and P90 of a normal lie 1.2816 of it away.
+        self::assertEqualsWithDelta(159.13 - 1.2816 * 2.387, $came->p10 / 1000.0, 0.03);
+        self::assertEqualsWithDelta(159.13 + 1.2816 * 2.387, $came->p90 / 1000.0, 0.03);
+    }
+
+    public function test_a_part_taken_off_takes_its_gain_along(): void
+    {
+        $lyre = new Lyre;
+        $lyre->came = ['catback'];
+        $with = $lyre->last(['map']);
+        $lyre->parts['quiet'] = Lyre::part('quiet', ['catback'], [0, 0, 0], [0, 0, 0]);
+        self::assertLessThan($with->likely->peakPower()->value, $lyre->last(['quiet', 'map'])->likely->peakPower()->value);
+    }
+
+    public function test_the_used_range_counts_torque_where_it_is_used(): void
+    {
+        $result = (new Lyre)->last(['map']);
+        // By hand: at 2,500 rpm + 20 %, falling to + 15.7 % at 5,800: between them over 2,500 to 5,500 rpm.
+        self::assertGreaterThan(0.16, $result->usedGain);
+        self::assertLessThan(0.20, $result->usedGain);
+    }
+}

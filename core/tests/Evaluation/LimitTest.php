@@ -1,0 +1,229 @@
+<?php
+
+namespace Pebblerun\Core\Tests\Evaluation;
+
+use Pebblerun\Core\Catalog\Evidence;
+use Pebblerun\Core\Catalog\Limits\Limit;
+use Pebblerun\Core\Catalog\Limits\Quantity;
+use Pebblerun\Core\Catalog\Parts\Boost;
+use Pebblerun\Core\Catalog\Parts\Effects;
+use Pebblerun\Core\Catalog\Parts\GainCase;
+use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Evaluation\Limits\LimitReading;
+use Pebblerun\Core\Evaluation\Limits\Status;
+use Pebblerun\Core\Exchange\BundleReader;
+use Pebblerun\Core\Job\Brief\Risk;
+use Pebblerun\Core\Physics\Air\AirSide;
+use Pebblerun\Core\Physics\Air\Compressor;
+use Pebblerun\Core\Physics\Air\Cooler;
+use Pebblerun\Core\Report\EstimateDocument;
+use Pebblerun\Core\Tests\Exchange\SmallBundle;
+use Pebblerun\Core\Tests\Lyre;
+use Pebblerun\Core\Units\Range;
+use Pebblerun\Core\Units\UnitSystem;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class LimitTest extends TestCase
+{
+    private static function limit(Quantity $quantity, array $points, array $moved = [], string $slot = 'gearbox'): Limit
+    {
+        return new Limit('it', 'It', $slot, $quantity, $points, $moved, 'it breaks', Evidence::Judgement, '');
+    }
+
+    private static function reading(Limit $limit, ?Lyre $lyre = null): LimitReading
+    {
+        $lyre ??= new Lyre;
+        $lyre->limits = [$limit];
+
+        return $lyre->last(Lyre::FULL)->readings[0];
+    }
+
+    /** P90 torque of the full build is 413.4 N·m, so the demand is 434.0: every status by its own safe and edge. */
+    public static function statuses(): iterable
+    {
+        yield 'at 0.89 of safe is clear' => [488.0, 600.0, Status::Clear];
+        yield 'at 0.91 of safe is close' => [477.0, 600.0, Status::Close];
+        yield 'just under safe is close' => [437.0, 600.0, Status::Close];
+        yield 'above safe is over' => [430.0, 600.0, Status::Over];
+        yield 'above edge is past it' => [400.0, 430.0, Status::PastEdge];
+    }
+
+    #[DataProvider('statuses')]
+    public function test_a_status_follows_p90_against_safe_and_edge(float $safe, float $edge, Status $status): void
+    {
+        self::assertSame($status, self::reading(self::limit(Quantity::WheelTorque, [[0.0, $safe, $edge]]))->status);
+    }
+
+    public function test_a_limit_over_rpm_has_no_cliff_and_is_read_where_it_is_worst(): void
+    {
+        $limit = self::limit(Quantity::WheelTorque, [[1500.0, 300.0, 350.0], [3500.0, 300.0, 350.0], [4500.0, 500.0, 550.0]]);
+        self::assertSame(300.0, $limit->safeAt(1000.0));
+        self::assertSame(400.0, $limit->safeAt(4000.0));
+        self::assertSame(500.0, $limit->safeAt(6000.0));
+        self::assertLessThanOrEqual(3500.0, self::reading($limit)->rpm);
+    }
+
+    public function test_a_map_moves_a_limit(): void
+    {
+        $plain = self::reading(self::limit(Quantity::WheelTorque, [[0.0, 420.0, 460.0]]));
+        $moved = self::reading(self::limit(Quantity::WheelTorque, [[0.0, 420.0, 460.0]], ['dyno' => 1.05]));
+        self::assertEqualsWithDelta($plain->used / 1.05, $moved->used, 1e-9);
+        self::assertEqualsWithDelta(441.0, $moved->safe, 1e-9);
+    }
+
+    public function test_a_crank_limit_is_checked_under_both_losses_and_the_worse_is_shown(): void
+    {
+        $reading = self::reading(self::limit(Quantity::CrankTorque, [[0.0, 500.0, 560.0]]));
+        // By hand: 14 % of a front drive. 413.4 / 0.86 = 480.7; constant 413.4 + 262 · 0.14/0.86 = 456.1. Times 1.05 over 500.
+        self::assertEqualsWithDelta(1.05 * 480.7 / 500.0, $reading->used, 0.002);
+    }
+
+    public function test_a_crank_power_limit_is_followed_along_the_curve(): void
+    {
+        // By hand: P90 219.0 kW at the wheels, 254.7 at the crank; times 1.05 over 300.
+        self::assertEqualsWithDelta(1.05 * 254.7 / 300.0, self::reading(self::limit(Quantity::CrankPower, [[0.0, 300_000.0, 330_000.0]]))->used, 0.004);
+    }
+
+    public function test_engine_speed_has_neither_spread_nor_overshoot(): void
+    {
+        self::assertSame(Status::Clear, self::reading(self::limit(Quantity::EngineSpeed, [[0.0, 6700.0, 7000.0]]))->status);
+        self::assertSame(Status::Close, self::reading(self::limit(Quantity::EngineSpeed, [[0.0, 6550.0, 7000.0]]))->status);
+        self::assertSame(Status::Over, self::reading(self::limit(Quantity::EngineSpeed, [[0.0, 6400.0, 7000.0]]))->status);
+    }
+
+    public function test_a_quantity_without_a_demand_is_not_estimated(): void
+    {
+        $reading = self::reading(self::limit(Quantity::ExhaustTemperature, [[0.0, 1_000.0, 1_100.0]]));
+        self::assertSame(Status::Unknown, $reading->status);
+        self::assertNull($reading->used);
+    }
+
+    public function test_a_part_that_replaces_the_component_brings_its_own_limit(): void
+    {
+        $lyre = new Lyre;
+        $own = self::limit(Quantity::WheelTorque, [[0.0, 600.0, 700.0]]);
+        $lyre->limits = [self::limit(Quantity::WheelTorque, [[0.0, 300.0, 350.0]])];
+        $lyre->parts['gears'] = Lyre::part('gears', ['gearbox'], null, null, effects: new Effects(limits: [$own]));
+        $results = $lyre->estimator(Lyre::FULL, ['gears'])->estimate();
+        self::assertSame(Status::PastEdge, $results[1]->weakest()?->status);
+        self::assertSame($own, $results[2]->readings[0]->limit);
+        self::assertCount(1, $results[2]->readings);
+    }
+
+    public function test_a_status_never_improves_when_the_demand_rises(): void
+    {
+        $before = 0;
+        foreach ([600.0, 500.0, 450.0, 430.0, 410.0, 390.0] as $safe) {
+            $severity = self::reading(self::limit(Quantity::WheelTorque, [[0.0, $safe, $safe * 1.08]]))->status->severity();
+            self::assertGreaterThanOrEqual($before, $severity);
+            $before = $severity;
+        }
+    }
+
+    public function test_the_appetite_says_what_a_plan_may_contain(): void
+    {
+        self::assertFalse(Risk::Cautious->allows(Status::Close));
+        self::assertTrue(Risk::Usual->allows(Status::Close));
+        self::assertFalse(Risk::Usual->allows(Status::Over));
+        self::assertTrue(Risk::Bold->allows(Status::Over));
+        self::assertFalse(Risk::Bold->allows(Status::PastEdge));
+    }
+
+    public function test_fuel_flow_is_crank_power_times_consumption(): void
+    {
+        // By hand: P90 219.0 kW at the wheels is 254.7 at the crank by percentage; 365 g/kWh boosted port-injected with
+        // 5 % ethanol (1.021): 94.9 kg/h; times 1.05 over 120 kg/h.
+        $reading = self::reading(self::limit(Quantity::FuelFlow, [[0.0, 120.0 / 3600.0, 130.0 / 3600.0]]));
+        self::assertEqualsWithDelta(1.05 * 94.9 / 120.0, $reading->used, 0.006);
+    }
+
+    public function test_boost_is_what_the_map_asks_and_the_factorys_before_it(): void
+    {
+        $lyre = new Lyre;
+        $lyre->boost = new Boost(Range::exact(100_000.0), Range::exact(80_000.0));
+        $map = $lyre->parts['map'];
+        $case = $map->gains[0];
+        $asks = new GainCase(null, $case->power, $case->torque, [], null, 0.3, $case->evidence, '', new Boost(Range::exact(140_000.0), Range::exact(120_000.0)));
+        $lyre->parts['map'] = new Part('map', 'Map', 'Nullarc', ['map'], [], [], $map->map, [$asks], true, new Effects, [], [], [], $map->price, false, '', []);
+        $lyre->limits = [self::limit(Quantity::Boost, [[0.0, 150_000.0, 160_000.0]])];
+        $results = $lyre->estimator(['map'])->estimate();
+        self::assertEqualsWithDelta(1.05 * 100.0 / 150.0, $results[0]->readings[0]->used, 1e-9);
+        self::assertEqualsWithDelta(1.05 * 140.0 / 150.0, $results[1]->readings[0]->used, 1e-9);
+        self::assertSame(Status::Close, $results[1]->readings[0]->status);
+        self::assertEqualsWithDelta(150_000.0 / 1.05 - 140_000.0, $results[1]->readings[0]->room(), 1e-6);
+    }
+
+    public function test_charge_temperature_is_clear_to_ten_kelvin_below_safe(): void
+    {
+        $lyre = new Lyre;
+        $lyre->boost = new Boost(Range::exact(100_000.0), Range::exact(90_000.0));
+        $lyre->air = new AirSide(new Compressor(0.7), new Cooler(0.75, 12_000.0, 500.0));
+        $fifth = $lyre->last(Lyre::FULL)->soak?->fifth ?? 0.0;
+        $status = function (float $above) use ($lyre, $fifth): Status {
+            $lyre->limits = [self::limit(Quantity::ChargeTemperature, [[0.0, $fifth + 3.0 + $above, $fifth + 3.0 + $above + 15.0]])];
+
+            return $lyre->last(Lyre::FULL)->readings[0]->status;
+        };
+        self::assertSame([Status::Clear, Status::Close, Status::Over, Status::PastEdge], [$status(10.5), $status(9.5), $status(-1.0), $status(-16.0)]);
+    }
+
+    /** By hand: 900 K and 40 K less are 860 K, and 3 K for a warmer day; nothing is said where the map states nothing. */
+    public function test_exhaust_temperature_has_a_demand_only_where_it_is_stated(): void
+    {
+        $lyre = new Lyre;
+        $lyre->limits = [self::limit(Quantity::ExhaustTemperature, [[0.0, 870.0, 950.0]])];
+        $lyre->exhaust = Range::exact(900.0);
+        $lyre->parts['cold'] = Lyre::part('cold', ['turbo'], [1, 2, 3], [1, 2, 3], effects: new Effects(exhaust: Range::exact(-40.0)));
+        $reading = fn (string ...$parts): LimitReading => $lyre->last($parts)->readings[0];
+        self::assertSame([Status::Over, 903.0], [$reading()->status, $reading()->demand]);
+        self::assertSame([Status::Close, 863.0], [$reading('cold')->status, $reading('cold')->demand]);
+        self::assertSame([Status::Unknown, null], [$reading('map')->status, $reading('map')->used]);
+        $lyre->exhaust = null;
+        self::assertSame(Status::Unknown, $reading('cold')->status);
+    }
+
+    /** @return list<string> what would move the first limit of the small bundle, after one change of it */
+    private static function movers(string $path, mixed $value, array $limit): array
+    {
+        $document = SmallBundle::with($path, $value);
+        $document['platform']['limits'] = [['key' => 'it', 'name' => 'It', 'slot' => 'pipe', 'consequence' => 'it breaks', 'evidence' => ['kind' => 'judgement'], ...$limit]];
+        $stages = EstimateDocument::of(Estimate::of(BundleReader::read($document)), new UnitSystem)['stages'];
+
+        return array_column($stages[2]['limits'][0]['movers'], 'sentence');
+    }
+
+    public function test_a_limit_names_what_would_move_it(): void
+    {
+        $own = ['key' => 'own', 'name' => 'Own', 'slot' => 'pipe', 'quantity' => 'wheel-torque', 'safe' => 400, 'edge' => 440, 'consequence' => 'it splits', 'evidence' => ['kind' => 'maker']];
+        $movers = self::movers('parts.2.effects', ['limits' => [$own]], ['quantity' => 'wheel-torque', 'safe' => 250, 'edge' => 350, 'moved' => ['dyno' => 0.9, 'remote' => 1.0]]);
+        self::assertSame('Pipe: safe to 400 lb-ft.', $movers[0]);
+        self::assertSame(['An off-the-shelf map moves it to 250 lb-ft.', 'A remote map moves it to 250 lb-ft.'], array_slice($movers, 1, 2));
+        self::assertMatchesRegularExpression('/^\d+ lb-ft less near [\d,]+ rpm stands at safe: a softer ramp there\.$/', $movers[3]);
+        $weaker = self::movers('parts.2.effects', ['limits' => [[...$own, 'safe' => 200]]], ['quantity' => 'wheel-torque', 'safe' => 250, 'edge' => 350]);
+        self::assertStringNotContainsString('Pipe', implode(' ', $weaker), 'a part that bears less moves nothing');
+        self::assertSame([], self::movers('parts.2.price.new', 90, ['quantity' => 'wheel-torque', 'safe' => 900, 'edge' => 950]));
+    }
+
+    public function test_a_fuel_with_more_energy_asks_less_flow(): void
+    {
+        $movers = self::movers('plan.stages.1.fuel', 'strong', ['quantity' => 'fuel-flow', 'safe' => 40, 'edge' => 45]);
+        self::assertMatchesRegularExpression('/^On Pump 98 the same power asks \d\d % less flow\.$/', $movers[0]);
+        self::assertMatchesRegularExpression('/^\d+ kg\/h less flow near/', $movers[1]);
+    }
+
+    public function test_a_better_cooler_brings_the_charge_down(): void
+    {
+        $document = SmallBundle::with('platform.air', ['compressor_efficiency' => 0.7, 'cooler' => ['effectiveness' => 0.6, 'capacity_kj_k' => 5, 'ua_w_k' => 150]]);
+        $document['platform']['boost'] = ['at_torque' => 1.3, 'at_power' => 1.2];
+        $movers = self::movers('parts.3.effects', ['cooler' => ['effectiveness' => 0.8, 'capacity_kj_k' => 15, 'ua_w_k' => 700]], ['quantity' => 'charge-temperature', 'safe' => 40, 'edge' => 45]);
+        self::assertSame([], array_filter($movers, fn (string $words): bool => str_contains($words, 'fifth pull')), 'nothing is known without air');
+        $document['parts'][3]['effects'] = ['cooler' => ['effectiveness' => 0.8, 'capacity_kj_k' => 15, 'ua_w_k' => 700]];
+        $document['plan']['stages'] = [$document['plan']['stages'][0]];
+        $document['platform']['limits'] = [['key' => 'it', 'name' => 'It', 'slot' => 'cooler', 'quantity' => 'charge-temperature', 'safe' => 40, 'edge' => 45, 'consequence' => 'it knocks', 'evidence' => ['kind' => 'judgement']]];
+        $stage = EstimateDocument::of(Estimate::of(BundleReader::read($document)), new UnitSystem)['stages'][1];
+        self::assertMatchesRegularExpression('/^Cooler: fifth pull down to \d+ °C\.$/', $stage['limits'][0]['movers'][0]['sentence']);
+        self::assertGreaterThan($stage['soak']['power'], $stage['power']['p50']);
+    }
+}

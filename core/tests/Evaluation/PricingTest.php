@@ -1,0 +1,119 @@
+<?php
+
+namespace Pebblerun\Core\Tests\Evaluation;
+
+use Pebblerun\Core\Catalog\Parts\Effects;
+use Pebblerun\Core\Catalog\Parts\MapKind;
+use Pebblerun\Core\Catalog\Parts\MapTraits;
+use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Parts\PartPrice;
+use Pebblerun\Core\Catalog\Shop\Rates;
+use Pebblerun\Core\Evaluation\Money\Pricing;
+use Pebblerun\Core\Evaluation\Money\StageCost;
+use Pebblerun\Core\Evaluation\Timeline\StageTimeline;
+use Pebblerun\Core\Job\Plan\Change;
+use Pebblerun\Core\Job\Plan\Plan;
+use Pebblerun\Core\Job\Plan\PriceBasis;
+use Pebblerun\Core\Job\Plan\Stacking;
+use Pebblerun\Core\Job\Plan\Stage;
+use Pebblerun\Core\Tests\Lyre;
+use Pebblerun\Core\Units\InvalidMoney;
+use Pebblerun\Core\Units\MoneyRange;
+use PHPUnit\Framework\TestCase;
+
+final class PricingTest extends TestCase
+{
+    private static function part(string $key, string $slot, PartPrice $price, ?MapTraits $map = null): Part
+    {
+        return new Part($key, $key, 'Kolvane', [$slot], [], [], $map, [], true, new Effects, [], [], [], $price, false, '', []);
+    }
+
+    private static function price(int $new, int $hours, int $access = 0, ?string $group = null, ?int $used = null, int $resale = 0): PartPrice
+    {
+        return new PartPrice(MoneyRange::exact($new), $used === null ? null : MoneyRange::exact($used), MoneyRange::exact(0), $hours, $access, $group, $resale, null);
+    }
+
+    /**
+     * @param  list<Change>  ...$stages
+     * @return list<StageCost>
+     */
+    private static function costs(Lyre $lyre, array ...$stages): array
+    {
+        $plan = new Plan(Stacking::Diminishing, false, PriceBasis::New, array_map(
+            fn (array $changes, int $i): Stage => new Stage("s{$i}", '', 'pump', $changes),
+            array_values($stages),
+            array_keys(array_values($stages)),
+        ));
+        $rates = new Rates('EUR', 8_500, 6_000, 2_000, 800);
+
+        return (new Pricing($rates, PriceBasis::New))->of(StageTimeline::of($plan, $lyre->brief()->came, $lyre->catalog(), $lyre->brief()->car));
+    }
+
+    private static function lyre(): Lyre
+    {
+        $lyre = new Lyre;
+        $lyre->parts['a'] = self::part('a', 'downpipe', self::price(64_000, 250, 100, 'exhaust', 40_000, 24_000));
+        $lyre->parts['b'] = self::part('b', 'catback', self::price(31_000, 150, 100, 'exhaust'));
+
+        return $lyre;
+    }
+
+    /** Source: the method's worked values. */
+    public function test_two_parts_that_share_their_access(): void
+    {
+        $cost = self::costs(self::lyre(), [Change::fit('a'), Change::fit('b')])[1];
+        self::assertSame(25_500, array_sum(array_map(fn ($line): int => $line->labour, $cost->lines)));
+        self::assertSame(120_500, $cost->net->likely);
+        self::assertSame(24_100, $cost->tax->likely);
+        self::assertSame(11_568, $cost->reserve->likely);
+        self::assertSame(156_168, $cost->spend->likely);
+    }
+
+    public function test_in_two_stages_the_access_is_paid_twice(): void
+    {
+        $costs = self::costs(self::lyre(), [Change::fit('a')], [Change::fit('b')]);
+        self::assertSame(400, $costs[1]->hours + $costs[2]->hours);
+        self::assertSame($costs[1]->spend->likely + $costs[2]->spend->likely, $costs[2]->cumulative->likely);
+    }
+
+    public function test_a_price_basis_and_an_agreed_price_are_per_line(): void
+    {
+        // By hand: 400.00 + 2.5 h · 85 = 612.50 net; tax 122.50; reserve 58.80.
+        self::assertSame(79_380, self::costs(self::lyre(), [Change::fit('a', PriceBasis::Used)])[1]->spend->likely);
+        self::assertSame(61_250 - 40_000 + 50_000, self::costs(self::lyre(), [Change::fit('a', PriceBasis::New, 50_000)])[1]->net->likely);
+        self::assertSame(21_250, self::costs(self::lyre(), [Change::fit('a', PriceBasis::Owned)])[1]->net->likely);
+        self::assertSame(128_000 + 21_250, self::costs(self::lyre(), [Change::fit('a', quantity: 2)])[1]->net->likely);
+    }
+
+    public function test_every_map_costs_again_with_its_dyno_time(): void
+    {
+        $lyre = self::lyre();
+        $lyre->parts['map'] = self::part('map', 'map', self::price(20_000, 100), new MapTraits(MapKind::Dyno, [], 2.0));
+        $costs = self::costs($lyre, [Change::fit('map')], [Change::fit('map')]);
+        // By hand: 200.00 + 85.00 + 2 h · 60.00 = 405.00 each time.
+        self::assertSame([40_500, 40_500], [$costs[1]->net->likely, $costs[2]->net->likely]);
+    }
+
+    public function test_resale_of_what_leaves_is_shown_and_never_netted(): void
+    {
+        $lyre = self::lyre();
+        $lyre->parts['c'] = self::part('c', 'downpipe', self::price(10_000, 0));
+        $costs = self::costs($lyre, [Change::fit('a')], [Change::fit('c')]);
+        self::assertSame(24_000, $costs[2]->resale);
+        self::assertSame(10_000, $costs[2]->net->likely);
+    }
+
+    public function test_shares_round_half_up_in_integers(): void
+    {
+        self::assertSame(3, MoneyRange::round(5, 1, 2));
+        self::assertSame(2, MoneyRange::round(7, 1, 3));
+        self::assertSame(PHP_INT_MAX >> 16, MoneyRange::round(PHP_INT_MAX >> 16, 10_000, 10_000));
+    }
+
+    public function test_a_negative_price_is_refused(): void
+    {
+        $this->expectException(InvalidMoney::class);
+        $this->expectExceptionMessage('a price of -4.00 is negative: give 0 or more.');
+        MoneyRange::exact(-400);
+    }
+}

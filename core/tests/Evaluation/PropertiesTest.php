@@ -1,0 +1,155 @@
+<?php
+
+namespace Pebblerun\Core\Tests\Evaluation;
+
+use Pebblerun\Core\Catalog\Evidence;
+use Pebblerun\Core\Catalog\Limits\Limit;
+use Pebblerun\Core\Catalog\Limits\Quantity;
+use Pebblerun\Core\Catalog\Platform\Ceiling;
+use Pebblerun\Core\Evaluation\Engine\CurveCache;
+use Pebblerun\Core\Evaluation\Engine\DrawnPeaks;
+use Pebblerun\Core\Evaluation\Engine\Engine;
+use Pebblerun\Core\Evaluation\Engine\SpeedGrid;
+use Pebblerun\Core\Evaluation\Limits\LimitCheck;
+use Pebblerun\Core\Job\Plan\Stacking;
+use Pebblerun\Core\Math\LatinDraws;
+use Pebblerun\Core\Physics\Driveline\Loss;
+use Pebblerun\Core\Tests\Lyre;
+use Pebblerun\Core\Units\Range;
+use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+
+/** What must hold for every build, over seeded random ones. */
+final class PropertiesTest extends TestCase
+{
+    /** @return iterable<array{Lyre, list<string>}> */
+    private static function builds(int $count): iterable
+    {
+        $random = new Randomizer(new Mt19937(20_261));
+        for ($i = 0; $i < $count; $i++) {
+            $lyre = new Lyre;
+            $parts = [];
+            foreach (Lyre::FULL as $key) {
+                if ($random->getInt(0, 1) === 1) {
+                    $low = $random->getInt(0, 40) / 10.0;
+                    $likely = $low + $random->getInt(0, 40) / 10.0;
+                    $high = $likely + $random->getInt(0, 30) / 10.0;
+                    $part = $lyre->parts[$key];
+                    $lyre->parts[$key] = Lyre::part($key, $part->slots, [$low, $likely, $high], [$low, $likely + 1, $high + 2], $part->map);
+                    $parts[] = $key;
+                }
+            }
+            yield [$lyre, $parts];
+        }
+    }
+
+    public function test_the_same_input_gives_the_same_answer(): void
+    {
+        foreach (self::builds(5) as [$lyre, $parts]) {
+            self::assertEquals($lyre->last($parts)->power, $lyre->last($parts)->power);
+        }
+    }
+
+    public function test_diminishing_never_promises_more_than_compound(): void
+    {
+        foreach (self::builds(20) as [$lyre, $parts]) {
+            $diminishing = max($lyre->estimator($parts)->likelyPeaks()[1]);
+            $lyre->stacking = Stacking::Compound;
+            self::assertLessThanOrEqual(max($lyre->estimator($parts)->likelyPeaks()[1]) + 1e-6, $diminishing);
+        }
+    }
+
+    public function test_percentiles_are_in_order_and_the_capped_build_stays_below_the_free_one(): void
+    {
+        foreach (self::builds(8) as [$lyre, $parts]) {
+            $free = $lyre->last($parts);
+            self::assertLessThanOrEqual($free->power->p50, $free->power->p10);
+            self::assertLessThanOrEqual($free->power->p90, $free->power->p50);
+            $lyre->ceilings = [
+                new Ceiling('soft', 'Soft', true, false, false, [[0.0, Range::of(165_000.0, 172_000.0, 180_000.0)]], null),
+                new Ceiling('hard', 'Hard', false, true, true, [[0.0, Range::of(340.0, 360.0, 380.0)]], null),
+            ];
+            $capped = $lyre->last($parts);
+            foreach ($capped->likely->torque as $i => $torque) {
+                self::assertLessThanOrEqual($free->likely->torque[$i] + 1e-6, $torque);
+            }
+            self::assertLessThanOrEqual($free->power->p90 + 1e-6, $capped->power->p90);
+        }
+    }
+
+    public function test_a_covered_part_without_losses_never_lowers_the_likely_peak(): void
+    {
+        foreach (self::builds(20) as [$lyre, $parts]) {
+            $with = ['map', ...array_diff($parts, ['map'])];
+            $before = $lyre->estimator($with)->likelyPeaks()[1][0];
+            foreach (array_diff(Lyre::FULL, $with) as $more) {
+                self::assertGreaterThanOrEqual($before - 1e-6, $lyre->estimator([...$with, $more])->likelyPeaks()[1][0], $more);
+            }
+        }
+    }
+
+    public function test_the_order_of_fitting_within_a_stage_changes_nothing(): void
+    {
+        foreach (self::builds(8) as [$lyre, $parts]) {
+            self::assertEquals($lyre->last($parts)->power, $lyre->last(array_reverse($parts))->power);
+        }
+    }
+
+    public function test_the_measured_car_passes_through_unchanged(): void
+    {
+        foreach (self::builds(8) as [$lyre, $parts]) {
+            $lyre->came = array_values(array_diff($parts, ['map']));
+            $result = $lyre->estimator([])->estimate();
+            self::assertEqualsWithDelta(Lyre::curve()->torque, $result[0]->likely->torque, 1e-9);
+            self::assertEqualsWithDelta(Lyre::curve()->torque, $result[1]->likely->torque, 1e-9);
+        }
+    }
+
+    /** At the few speeds that the draws look at, power, torque and a limit over rpm are what they are at all speeds. */
+    public function test_few_speeds_give_what_all_would(): void
+    {
+        $limit = new Limit('gears', 'Gears', 'gearbox', Quantity::WheelTorque, [[2000.0, 380.0, 450.0], [6500.0, 300.0, 380.0]], [], 'it breaks', Evidence::Judgement, '');
+        foreach (self::builds(4) as [$lyre, $parts]) {
+            $lyre->limits = [$limit];
+            [$came, $result] = $lyre->estimator($parts)->estimate();
+            $draws = new LatinDraws;
+            $rpms = Lyre::curve()->rpms();
+            $scales = array_map(fn (float $z): float => 1.0 + hypot(0.015, 0.025) * $z, $draws->curve());
+            $engine = new Engine(Lyre::curve(), true, Lyre::curve(), Loss::percentage(0.14), $came->model, Stacking::Diminishing, new CurveCache, $draws, $scales, $scales);
+            $drawn = DrawnPeaks::of($engine->power($result->model, new SpeedGrid($rpms)), $rpms);
+            foreach ([[$drawn->power, $result->power], [$drawn->torque, $result->torque]] as [$fine, $coarse]) {
+                self::assertEqualsWithDelta(1.0, $coarse->p10 / $fine->p10, 0.002);
+                self::assertEqualsWithDelta(1.0, $coarse->p50 / $fine->p50, 0.002);
+                self::assertEqualsWithDelta(1.0, $coarse->p90 / $fine->p90, 0.002);
+            }
+            $used = (new LimitCheck($lyre->platform(), [Loss::percentage(0.14)], $rpms))->used($result->model, $drawn, $drawn);
+            self::assertEqualsWithDelta(1.0, $result->readings[0]->used / $used[0][0], 0.002);
+        }
+    }
+
+    public function test_adding_a_part_moves_no_other_parts_draws(): void
+    {
+        $few = new LatinDraws;
+        $many = new LatinDraws;
+        foreach (Lyre::FULL as $key) {
+            $many->part($key);
+        }
+        self::assertSame($few->part('cooler'), $many->part('cooler'));
+        self::assertSame($few->curve(), $many->curve());
+    }
+
+    public function test_figures_given_back_for_unchanged_stages_are_the_ones_that_would_be_computed(): void
+    {
+        $lyre = new Lyre;
+        $first = $lyre->estimator(['map', 'intake'], ['downpipe'], ['map']);
+        $first->estimate();
+        $known = json_decode((string) json_encode($first->figures()), true);
+        $plan = [['map', 'intake'], ['downpipe', 'cooler'], ['map']];
+        $fresh = $lyre->estimator(...$plan)->estimate();
+        $again = $lyre->estimatorKnowing($known, ...$plan);
+        self::assertEquals($fresh, $again->estimate());
+        self::assertCount(6, $again->figures(), 'as it came and stage 1 were not computed anew, and the old ones are kept for an undo');
+        self::assertEquals($lyre->estimator(['map', 'intake'], ['downpipe'], ['map'])->estimate(), $lyre->estimatorKnowing($again->figures(), ['map', 'intake'], ['downpipe'], ['map'])->estimate());
+    }
+}

@@ -1,0 +1,110 @@
+<?php
+
+namespace Pebblerun\Core\Tests\Math;
+
+use Pebblerun\Core\Math\Curve;
+use Pebblerun\Core\Math\InvalidCurve;
+use Pebblerun\Core\Math\Peak;
+use Pebblerun\Core\Math\PowerTorqueCheck;
+use Pebblerun\Core\Tests\Lyre;
+use Pebblerun\Core\Units\Rpm;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+final class CurveTest extends TestCase
+{
+    /** Source: worked values of the method. */
+    public static function between(): iterable
+    {
+        yield '2000 rpm' => [2000.0, 260.00];
+        yield '5000 rpm' => [5000.0, 292.48];
+        yield '6200 rpm' => [6200.0, 238.26];
+    }
+
+    #[DataProvider('between')]
+    public function test_torque_between_points_is_the_worked_value(float $rpm, float $torque): void
+    {
+        self::assertEqualsWithDelta($torque, Lyre::curve()->torqueAt($rpm), 0.005);
+    }
+
+    public function test_peaks_and_the_knee_are_the_worked_values(): void
+    {
+        $curve = Lyre::curve();
+        self::assertEqualsWithDelta(159_130.0, $curve->peakPower()->value, 5.0);
+        self::assertSame(5800.0, $curve->peakPower()->rpm);
+        self::assertSame(2500.0, $curve->torqueKnee());
+    }
+
+    public function test_the_curve_never_leaves_the_band_of_its_neighbouring_points(): void
+    {
+        $points = [[1500.0, 180.0], [2500.0, 300.0], [4500.0, 300.0], [5800.0, 262.0], [6500.0, 215.0]];
+        $curve = Curve::fromPoints($points);
+        foreach ($curve->rpms() as $i => $rpm) {
+            foreach ($points as $k => [$right]) {
+                if ($k > 0 && $rpm >= $points[$k - 1][0] && $rpm <= $right) {
+                    $ends = [$points[$k - 1][1], $points[$k][1]];
+                    self::assertGreaterThanOrEqual(min($ends) - 1e-9, $curve->torque[$i]);
+                    self::assertLessThanOrEqual(max($ends) + 1e-9, $curve->torque[$i]);
+                }
+            }
+        }
+    }
+
+    public function test_a_sketched_curve_starts_at_sixty_percent_when_boosted_and_ends_at_88_percent_of_peak_power(): void
+    {
+        $curve = Curve::sketched(1500.0, new Peak(2500.0, 300.0), new Peak(5800.0, 159_000.0), 6500.0, true);
+        self::assertTrue($curve->sketched);
+        self::assertEqualsWithDelta(180.0, $curve->torqueAt(1500.0), 1e-9);
+        self::assertEqualsWithDelta(0.88 * 159_000.0, $curve->torqueAt(6500.0) * 6500.0 * Rpm::OMEGA, 1e-6);
+        $natural = Curve::sketched(1500.0, new Peak(2500.0, 300.0), new Peak(5800.0, 159_000.0), 6500.0, false);
+        self::assertEqualsWithDelta(225.0, $natural->torqueAt(1500.0), 1e-9);
+    }
+
+    public function test_a_raised_rev_limit_carries_power_on_along_its_last_slope(): void
+    {
+        $curve = Lyre::curve();
+        $power = $curve->power();
+        $slope = $power[count($power) - 1] - $power[count($power) - 2];
+        $longer = $curve->endingAt(6700.0);
+        self::assertSame(6700.0, $longer->last());
+        self::assertEqualsWithDelta($power[count($power) - 1] + 4.0 * $slope, $longer->torqueAt(6700.0) * 6700.0 * Rpm::OMEGA, 1e-6);
+        self::assertSame(6000.0, $curve->endingAt(6000.0)->last());
+    }
+
+    public function test_falling_rpm_is_refused_with_its_row(): void
+    {
+        try {
+            Curve::fromPoints([[1500.0, 180.0], [2500.0, 300.0], [2400.0, 300.0]]);
+            self::fail('falling rpm was taken');
+        } catch (InvalidCurve $fault) {
+            self::assertSame(2, $fault->row);
+            self::assertStringContainsString('2400 rpm comes after 2500 rpm', $fault->getMessage());
+        }
+    }
+
+    /** A column in the wrong unit scales power over torque × speed by the ratio of the units. */
+    public static function mistakes(): iterable
+    {
+        yield 'N·m called lb-ft' => [1.0 / 1.3558179483, 'the torque is in N·m though the file says lb-ft'];
+        yield 'lb-ft called N·m' => [1.3558179483, 'the torque is in lb-ft though the file says N·m'];
+        yield 'kW called hp' => [0.745699872, 'the power is in kW though the file says hp'];
+        yield 'hp called kW' => [1.0 / 0.745699872, 'the power is in hp though the file says kW'];
+        yield 'nothing known' => [1.10, 'Check both columns and their units.'];
+    }
+
+    #[DataProvider('mistakes')]
+    public function test_power_and_torque_that_disagree_are_refused_with_the_likely_mistake(float $ratio, string $words): void
+    {
+        $power = 300.0 * 3000.0 * Rpm::OMEGA;
+        $this->expectException(InvalidCurve::class);
+        $this->expectExceptionMessage($words);
+        PowerTorqueCheck::agree([[2500.0, 300.0, 300.0 * 2500.0 * Rpm::OMEGA], [3000.0, 300.0, $power * $ratio]]);
+    }
+
+    public function test_power_and_torque_within_two_percent_agree(): void
+    {
+        PowerTorqueCheck::agree([[3000.0, 300.0, 1.019 * 300.0 * 3000.0 * Rpm::OMEGA]]);
+        $this->expectException(InvalidCurve::class);
+        PowerTorqueCheck::agree([[3000.0, 300.0, 1.021 * 300.0 * 3000.0 * Rpm::OMEGA]]);
+    }
+}

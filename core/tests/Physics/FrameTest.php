@@ -1,0 +1,49 @@
+<?php
+
+namespace Pebblerun\Core\Tests\Physics;
+
+use Pebblerun\Core\Catalog\Platform\Car;
+use Pebblerun\Core\Physics\Dyno\Frame;
+use Pebblerun\Core\Physics\Dyno\UnknownDyno;
+use Pebblerun\Core\Units\Range;
+use PHPUnit\Framework\TestCase;
+
+final class FrameTest extends TestCase
+{
+    public function test_a_gain_read_in_the_shops_frame_stays_as_it_is(): void
+    {
+        self::assertEquals(Range::of(1.0, 2.0, 3.0), Frame::own()->convert(Range::of(1.0, 2.0, 3.0)));
+        self::assertSame('', Frame::own()->words());
+    }
+
+    public function test_a_gain_from_another_dyno_carries_that_factors_range(): void
+    {
+        $frame = Frame::of(false, 'inertia-roller', ['inertia-roller' => Range::of(0.85, 0.9, 0.92)], 0.14);
+        // By hand: 10 · 0.85, 20 · 0.9, 30 · 0.92; a loss is worst with the highest factor.
+        self::assertEqualsWithDelta([8.5, 18.0, 27.6], array_values((array) $frame->convert(Range::of(10.0, 20.0, 30.0))), 1e-9);
+        self::assertEqualsWithDelta([-9.2, 4.5, 27.6], array_values((array) $frame->convert(Range::of(-10.0, 5.0, 30.0))), 1e-9);
+        self::assertSame('converted from another dyno, inertia roller (× 0.85 to 0.92)', $frame->words());
+    }
+
+    public function test_a_gain_from_the_crank_loses_what_the_driveline_takes(): void
+    {
+        $frame = Frame::of(true, null, [], 0.14);
+        self::assertEqualsWithDelta(8.6, $frame->convert(Range::exact(10.0))->likely, 1e-9);
+        self::assertEqualsWithDelta(86.0, $frame->likely(100.0), 1e-9);
+        self::assertSame('converted from the crank (− 14 %)', $frame->words());
+    }
+
+    public function test_a_dyno_without_a_factor_is_refused(): void
+    {
+        $this->expectException(UnknownDyno::class);
+        $this->expectExceptionMessage('The shop has no factor for figures from a "hub"');
+        Frame::of(false, 'hub', [], 0.14);
+    }
+
+    public function test_a_measured_pair_wins_over_the_usual_loss(): void
+    {
+        self::assertSame(0.14, (new Car(2020, 'manual', 'road', 'turbo', 'front'))->lossShare());
+        self::assertEqualsWithDelta(0.23, (new Car(2020, 'automatic', 'road', 'turbo', 'all'))->lossShare(), 1e-9);
+        self::assertSame(0.11, (new Car(2020, 'manual', 'road', 'turbo', 'front', 0.11))->lossShare());
+    }
+}

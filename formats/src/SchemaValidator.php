@@ -1,0 +1,86 @@
+<?php
+
+namespace Pebblerun\Formats;
+
+use Opis\JsonSchema\Errors\ValidationError;
+use Opis\JsonSchema\Validator;
+
+/** Holds documents against the schemas in schemas/. */
+final class SchemaValidator
+{
+    private const BASE = 'https://pebblerun.invalid/schemas/';
+
+    private const MOST_FAULTS = 20;
+
+    private readonly Validator $validator;
+
+    public function __construct(string $folder)
+    {
+        $this->validator = new Validator(max_errors: self::MOST_FAULTS, stop_at_first_error: false);
+        $this->validator->resolver()?->registerPrefix(self::BASE, $folder);
+    }
+
+    /**
+     * @param  string  $schema  such as "bundle.json" or a definition in one
+     * @param  mixed  $document  JSON decoded with objects
+     *
+     * @throws InvalidDocument with each fault's path and what would be right.
+     */
+    public function check(string $schema, mixed $document): void
+    {
+        $error = $this->validator->validate($document, self::BASE.$schema)->error();
+        if ($error !== null) {
+            throw new InvalidDocument(self::faults($error));
+        }
+    }
+
+    /** @return non-empty-list<Fault> */
+    private static function faults(ValidationError $error): array
+    {
+        $faults = [];
+        foreach (self::leaves($error) as $leaf) {
+            $words = SchemaWords::of($leaf);
+            if ($words !== null) {
+                $fault = new Fault(self::path(array_values($leaf->data()->fullPath())), $words);
+                $faults[(string) $fault] = $fault;
+            }
+        }
+
+        /** @var non-empty-list<Fault> */
+        return array_values($faults);
+    }
+
+    /**
+     * The faults that say most: inside alternatives, those of the alternative that came closest.
+     *
+     * @return list<ValidationError>
+     */
+    private static function leaves(ValidationError $error): array
+    {
+        $below = $error->subErrors();
+        if ($below === []) {
+            return [$error];
+        }
+        if (in_array($error->keyword(), ['oneOf', 'anyOf'], true)) {
+            $deepest = array_map(fn (ValidationError $one): array => self::leaves($one), $below);
+            $depth = fn (array $leaves): int => max([0, ...array_map(fn (ValidationError $leaf): int => count($leaf->data()->fullPath()), $leaves)]);
+            $most = max(array_map($depth, $deepest));
+            $best = array_values(array_filter($deepest, fn (array $leaves): bool => $depth($leaves) === $most));
+
+            return $most > count($error->data()->fullPath()) && count($best) === 1 ? $best[0] : [$error];
+        }
+
+        return array_merge(...array_map(self::leaves(...), $below));
+    }
+
+    /** @param  list<int|string>  $steps */
+    private static function path(array $steps): string
+    {
+        $path = '';
+        foreach ($steps as $step) {
+            $path .= is_int($step) ? "[{$step}]" : ($path === '' ? $step : ".{$step}");
+        }
+
+        return $path;
+    }
+}
