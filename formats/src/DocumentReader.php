@@ -5,7 +5,7 @@ namespace Pebblerun\Formats;
 use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Exchange\CatalogCheck;
 use Pebblerun\Core\Exchange\InvalidBundle;
-use Pebblerun\Core\Job\Bundle;
+use Pebblerun\Core\Exchange\OpenedBundle;
 
 /** What strangers send: held against its schema, read by the core, checked as a whole. */
 final readonly class DocumentReader
@@ -49,7 +49,7 @@ final readonly class DocumentReader
     }
 
     /** @throws InvalidDocument */
-    public function bundle(string $file): Bundle
+    public function bundle(string $file): OpenedBundle
     {
         return $this->open($this->document('bundle', $file));
     }
@@ -61,15 +61,15 @@ final readonly class DocumentReader
      *
      * @throws InvalidDocument
      */
-    public function open(array $document): Bundle
+    public function open(array $document): OpenedBundle
     {
         try {
-            $bundle = BundleReader::read($document);
+            $opened = BundleReader::read($document);
         } catch (InvalidBundle $fault) {
             throw InvalidDocument::because($fault->path, $fault->fault);
         }
-        $faults = array_map(fn (InvalidBundle $fault): Fault => new Fault($fault->path, $fault->fault), CatalogCheck::faults($bundle->catalog));
+        $faults = array_map(fn (InvalidBundle $fault): Fault => new Fault($fault->path, $fault->fault), CatalogCheck::faults($opened->bundle->catalog));
 
-        return $faults === [] ? $bundle : throw new InvalidDocument($faults);
+        return $faults === [] ? $opened : throw new InvalidDocument($faults);
     }
 }

@@ -35,7 +35,7 @@ final readonly class Folder
 
         return [
             'format' => 'pebblerun/bundle',
-            'version' => 1,
+            'version' => 2,
             'units' => $shop['units'],
             'shop' => $shop['shop'],
             'platform' => $platform['platform'],

@@ -7,21 +7,51 @@ use PHPat\Test\Attributes\TestRule;
 use PHPat\Test\Builder\Rule;
 use PHPat\Test\PHPat;
 
-/** The arrows of docs/architecture.md, run by phpstan: core knows nothing of the framework, formats nothing of the app. */
+/** The arrows of docs/architecture.md, run by phpstan: every floor of the core knows the floors below it and nothing else. */
 final class Arrows
 {
+    private const CORE = 'Pebblerun\Core';
+
+    /** The core's floors from the ground up; what a floor may use stands before it. */
+    private const FLOORS = ['Units', 'Math', 'Physics', 'Catalog', 'Job', 'Evaluation', 'Advice', 'Report'];
+
+    /** Reading files stands beside the floors and fills these. */
+    private const EXCHANGE = ['Units', 'Math', 'Physics', 'Catalog', 'Job'];
+
     #[TestRule]
     public function core_stands_alone(): Rule
     {
         return PHPat::rule()
-            ->classes(Selector::inNamespace('Pebblerun\Core'))
+            ->classes(Selector::inNamespace(self::CORE))
             ->canOnlyDependOn()
             ->classes(
-                Selector::inNamespace('Pebblerun\Core'),
+                Selector::inNamespace(self::CORE),
                 Selector::inNamespace('Random'),
                 Selector::classname('/^[A-Za-z]+$/', true),
             )
             ->because('the rules of the job need no framework, no database and no files');
+    }
+
+    /** @return iterable<string, Rule> */
+    #[TestRule]
+    public function a_floor_knows_only_floors_below_it(): iterable
+    {
+        foreach (self::FLOORS as $i => $floor) {
+            yield $floor => $this->knowsOnly($floor, array_slice(self::FLOORS, 0, $i));
+        }
+        yield 'Exchange' => $this->knowsOnly('Exchange', self::EXCHANGE);
+    }
+
+    /** @param  list<string>  $allowed */
+    private function knowsOnly(string $package, array $allowed): Rule
+    {
+        $others = array_values(array_diff([...self::FLOORS, 'Exchange'], [$package, ...$allowed]));
+
+        return PHPat::rule()
+            ->classes(Selector::inNamespace(self::CORE."\\{$package}"))
+            ->shouldNot()->dependOn()
+            ->classes(...array_map(fn (string $other) => Selector::inNamespace(self::CORE."\\{$other}"), $others))
+            ->because("{$package} stands on ".($allowed === [] ? 'the ground' : implode(', ', $allowed)).' and knows nothing above or beside it');
     }
 
     #[TestRule]

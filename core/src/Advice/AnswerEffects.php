@@ -5,21 +5,14 @@ namespace Pebblerun\Core\Advice;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Job\Brief\Risk;
-use Pebblerun\Core\Job\Plan\Plan;
-use Pebblerun\Core\Report\UnitFormatter;
 
 /** What each answer of the brief changes, on the plan as it stands: said beside the question. */
 final readonly class AnswerEffects
 {
-    private TargetReach $reach;
+    public function __construct(private Estimate $estimate) {}
 
-    public function __construct(private Estimate $estimate, private UnitFormatter $say)
-    {
-        $this->reach = new TargetReach($estimate);
-    }
-
-    /** @return array<string, list<string>> sentences by question */
-    public function sentences(): array
+    /** @return array<string, list<Message>> by question */
+    public function byQuestion(): array
     {
         return [
             'target' => $this->target(),
@@ -32,23 +25,22 @@ final readonly class AnswerEffects
         ];
     }
 
-    /** @return list<string> */
+    /** @return list<Message> */
     private function target(): array
     {
         $asked = $this->asked();
         if ($asked === null) {
             return [];
         }
-        $start = $this->estimate->results[0]->power->p50;
-        $more = sprintf('%+.0f %% on how it came in.', 100 * ($asked / $start - 1.0));
-        foreach ($this->estimate->results as $i => $result) {
-            if ($i > 0 && $result->power->p50 >= $asked) {
-                return [$more, "The plan is there after stage {$i}, at {$this->say->sayMoney($this->estimate->costs[$i]->cumulative->likely)} in all."];
+        $more = new Message(AnswerEffectCode::MoreThanReceived, ['share' => $asked / $this->estimate->results[0]->power->p50 - 1.0]);
+        foreach ($this->estimate->results as $stage => $result) {
+            if ($stage > 0 && $result->power->p50 >= $asked) {
+                return [$more, new Message(AnswerEffectCode::ReachedAfter, ['stage' => $stage, 'money' => $this->estimate->cumulative($stage)->likely])];
             }
         }
-        $way = $this->closest($this->estimate->bundle->plan, $asked);
+        $way = $this->estimate->bundle->plan->stages === [] ? null : (new TargetReach($this->estimate))->cheapest($asked);
 
-        return $way === null ? [$more, 'No single part more gets this plan there.'] : [$more, "The least that gets this plan there: {$way}."];
+        return [$more, $way === null ? new Message(AnswerEffectCode::NothingReaches) : new Message(AnswerEffectCode::LeastThatReaches, ['way' => $way])];
     }
 
     private function asked(): ?float
@@ -56,120 +48,83 @@ final readonly class AnswerEffects
         return $this->estimate->bundle->brief->target?->power;
     }
 
-    /** @return list<string> */
+    /** @return list<Message> */
     private function budget(): array
     {
-        $budget = $this->estimate->bundle->brief->budget;
-        $sentences = [];
-        foreach ($this->estimate->costs as $i => $cost) {
-            if ($i < 2 || $budget->monthly === null || $budget->monthly <= 0) {
-                continue;
-            }
-            $months = (int) ceil($cost->spend->likely / $budget->monthly);
-            $sentences[] = "Stage {$i} takes {$months} ".($months === 1 ? 'month' : 'months')." of {$this->say->sayMoney($budget->monthly)}.";
+        $monthly = $this->estimate->bundle->brief->budget->monthly ?? 0;
+        $messages = [];
+        foreach ($monthly <= 0 ? [] : array_slice($this->estimate->costs, 2, null, true) as $stage => $cost) {
+            $messages[] = new Message(AnswerEffectCode::MonthsOfSaving, ['stage' => $stage, 'months' => (int) ceil($cost->spend->likely / $monthly), 'monthly' => $monthly]);
         }
 
-        return $sentences;
+        return $messages;
     }
 
-    /** @return list<string> */
+    /** @return list<Message> */
     private function range(): array
     {
-        $brief = $this->estimate->bundle->brief;
         $last = $this->estimate->last();
         $peak = $last->likely->peakPower()->rpm;
-        $share = sprintf('%+.0f %% torque there in the last stage.', 100 * $last->usedGain);
+        $gain = new Message(AnswerEffectCode::TorqueInRange, ['share' => $last->usedGain]);
 
-        return $peak > $brief->range[1]
-            ? [$share, "Its power peak at {$this->say->sayRpm($peak)} lies above what is used: weigh the range more than the peak."]
-            : [$share];
+        return $peak > $this->estimate->bundle->brief->rpmRange[1] ? [$gain, new Message(AnswerEffectCode::PeakAboveRange, ['rpm' => $peak])] : [$gain];
     }
 
-    /**
-     * What the same parts would give on every fuel of the shop, mapped for it, and the least that makes up what is missing.
-     *
-     * @return list<string>
-     */
+    /** @return list<Message> what the same parts would give on every fuel, mapped for it, and the least that makes up what is missing */
     private function fuels(): array
     {
-        $plan = $this->estimate->bundle->plan;
-        $asked = $this->asked();
-        if ($plan->stages === []) {
+        if ($this->estimate->bundle->plan->stages === []) {
             return [];
         }
-        $sentences = [];
+        $asked = $this->asked();
+        $reach = new TargetReach($this->estimate);
+        $messages = [];
         foreach ($this->estimate->bundle->catalog->fuels as $fuel) {
-            $mapped = $this->reach->mapped($plan->withLastFuel($fuel->key));
-            $peak = $this->reach->peak($mapped);
-            $short = $asked === null ? 0.0 : $asked - $peak;
-            $says = "{$fuel->name}: the same parts, mapped for it, likely give {$this->say->sayPower($peak)}";
-            $way = $short > 0.0 && ! $this->estimate->isShort() ? $this->closest($mapped, (float) $asked) : null;
-            $sentences[] = $says.($short <= 0.0 ? '.' : ", {$this->say->sayPower($short)} short".($way === null ? '.' : "; {$way} would make it up."));
+            $peak = $reach->peak($fuel);
+            $short = $asked === null ? 0.0 : max(0.0, $asked - $peak);
+            $way = $short > 0.0 && ! $this->estimate->isShort() ? $reach->cheapest((float) $asked, $fuel) : null;
+            $messages[] = new Message(AnswerEffectCode::FuelGives, ['fuel' => $fuel, 'peak' => $peak, 'short' => $short, 'way' => $way]);
         }
 
-        return $sentences;
+        return $messages;
     }
 
-    /** The cheapest single part that reaches what is asked, in words. */
-    private function closest(Plan $plan, float $asked): ?string
-    {
-        $way = $this->reach->cheapest($plan, $asked);
-
-        return $way === null ? null : "{$way->part->name}, + {$this->say->sayMoney($way->costs)} for the part and its fitting";
-    }
-
-    /** @return list<string> */
+    /** @return list<Message> */
     private function use(): array
     {
         $closed = 0;
         foreach ($this->estimate->bundle->catalog->parts as $part) {
             $closed += $part->trackOnly ? 1 : 0;
         }
+        $code = $this->estimate->bundle->brief->car->use === 'track' ? AnswerEffectCode::TrackPartsAllowed : AnswerEffectCode::TrackPartsLeftOut;
 
-        return match (true) {
-            $closed === 0 => [],
-            $this->estimate->bundle->brief->car->use === 'track' => [self::parts($closed).' for closed courses only may be proposed.'],
-            default => ['The road leaves out '.lcfirst(self::parts($closed)).' of this platform’s catalogue.'],
-        };
+        return $closed === 0 ? [] : [new Message($code, ['count' => $closed])];
     }
 
-    private static function parts(int $count): string
-    {
-        return $count === 1 ? 'One part' : "{$count} parts";
-    }
-
-    /** @return list<string> */
+    /** @return list<Message> */
     private function gearbox(): array
     {
-        $readings = array_filter($this->estimate->last()->readings, fn (LimitReading $reading): bool => $reading->limit->slot === 'gearbox' && $reading->used !== null);
+        $readings = array_values(array_filter($this->estimate->last()->readings, fn (LimitReading $reading): bool => $reading->limit->slot === 'gearbox' && $reading->used !== null));
         usort($readings, fn (LimitReading $a, LimitReading $b): int => $b->used <=> $a->used);
 
-        return $readings === [] ? [] : [sprintf('%s: %d %% of safe in the last stage, %s.', $readings[0]->limit->name, round(100 * (float) $readings[0]->used), $readings[0]->status->words())];
+        return $readings === [] ? [] : [new Message(AnswerEffectCode::GearboxLimit, ['reading' => $readings[0]])];
     }
 
-    /** @return list<string> what each appetite would say to this plan */
+    /** @return list<Message> what each accepted risk would say to this plan */
     private function risk(): array
     {
-        $worst = [];
-        foreach ($this->estimate->results as $i => $result) {
-            $weakest = $i > 0 ? $result->weakest() : null;
-            if ($weakest !== null) {
-                $worst[] = [$i, $weakest];
-            }
-        }
-
-        return array_map(fn (Risk $appetite): string => $this->verdictOf($appetite, $worst), Risk::cases());
+        return array_map($this->atRisk(...), Risk::cases());
     }
 
-    /** @param  list<array{int, LimitReading}>  $worst */
-    private function verdictOf(Risk $appetite, array $worst): string
+    private function atRisk(Risk $risk): Message
     {
-        foreach ($worst as [$stage, $reading]) {
-            if (! $appetite->allows($reading->status)) {
-                return ucfirst($appetite->value).": refuses {$reading->limit->name} in stage {$stage} ({$reading->status->words()}).";
+        foreach ($this->estimate->results as $stage => $result) {
+            $weakest = $stage > 0 ? $result->weakest() : null;
+            if ($weakest !== null && ! RiskRule::allows($risk, $weakest->status)) {
+                return new Message(AnswerEffectCode::RiskRefuses, ['risk' => $risk, 'reading' => $weakest, 'stage' => $stage]);
             }
         }
 
-        return ucfirst($appetite->value).': allows every stage.';
+        return new Message(AnswerEffectCode::RiskAllows, ['risk' => $risk]);
     }
 }

@@ -3,24 +3,32 @@
 namespace Pebblerun\Core\Advice;
 
 use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Shop\Fuel;
+use Pebblerun\Core\Evaluation\Engine\CeilingCost;
 use Pebblerun\Core\Evaluation\Findings\Finding;
+use Pebblerun\Core\Evaluation\Model\Build;
 
-/** What a part would do in a slot at a stage. */
+/** What a part or a fuel would do at a stage. */
 final readonly class Candidate
 {
     /**
-     * @param  float  $adds  W of likely peak at that stage, against the slot left as it was
+     * @param  Part|Fuel  $choice  what is chosen
+     * @param  float  $adds  W of likely peak at that stage, against the slot left as it was or the fuel of the stage before
      * @param  float  $addsTorque  N·m likewise
      * @param  int  $costs  minor units the stage would cost more, tax and reserve in
-     * @param  list<Finding>  $drags  faults and advice that it brings
-     * @param  bool  $chosen  whether the stage fits it now
+     * @param  list<Finding>  $findings  faults and advice that it brings
+     * @param  list<CeilingCost>  $ceilings  that take more off with it than without it
+     * @param  Build  $build  the stage's with it
+     * @param  bool  $chosen  whether the stage has it now
      */
     public function __construct(
-        public Part $part,
+        public Part|Fuel $choice,
         public float $adds,
         public float $addsTorque,
         public int $costs,
-        public array $drags,
+        public array $findings,
+        public array $ceilings,
+        public Build $build,
         public bool $chosen,
     ) {}
 }

@@ -4,108 +4,137 @@ namespace Pebblerun\Core\Advice;
 
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Shop\Fuel;
+use Pebblerun\Core\Evaluation\Engine\CeilingCost;
+use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Evaluation\Evaluator;
 use Pebblerun\Core\Evaluation\Findings\Finding;
-use Pebblerun\Core\Evaluation\Findings\Inspector;
-use Pebblerun\Core\Evaluation\Money\Pricing;
-use Pebblerun\Core\Evaluation\PlanEvaluator;
+use Pebblerun\Core\Evaluation\Likely;
+use Pebblerun\Core\Evaluation\Model\StageModel;
+use Pebblerun\Core\Evaluation\Shares;
 use Pebblerun\Core\Evaluation\Timeline\StageState;
-use Pebblerun\Core\Evaluation\Timeline\StageTimeline;
-use Pebblerun\Core\Job\Bundle;
 use Pebblerun\Core\Job\Plan\Change;
-use Pebblerun\Core\Job\Plan\Plan;
+use Pebblerun\Core\Job\Plan\Stage;
 
-/** Ranks the parts that could stand in a slot at a stage. */
+/** Ranks what could be chosen at a stage: the parts for a slot, or the fuels. */
 final readonly class Candidates
 {
-    public function __construct(private Bundle $bundle) {}
+    /** A ceiling is named where it takes more than this share of the peak. */
+    private const WORTH_NAMING = 0.005;
+
+    private Evaluator $evaluator;
+
+    private Shares $shares;
+
+    public function __construct(private Estimate $estimate)
+    {
+        $this->evaluator = $estimate->evaluator;
+        $this->shares = new Shares($estimate->evaluator);
+    }
 
     /**
      * @param  int  $stage  counted from 1
      * @return list<Candidate> most power per money first, supporting parts by price after them
      */
-    public function of(string $slot, int $stage): array
+    public function parts(string $slot, int $stage): array
     {
-        $without = $this->planWithout($slot, $stage);
-        [$power, $torque] = $this->peaks($without, $stage);
-        $cost = $this->spend($without, $stage);
-        $known = $this->sentences($without, $stage);
-        $candidates = array_map(function (Part $part) use ($without, $stage, $power, $torque, $cost, $known): Candidate {
-            $plan = $without->withLastChanges(fn (): bool => true, Change::fit($part->key));
-            [$newPower, $newTorque] = $this->peaks($plan, $stage);
-            $drags = array_filter($this->findings($plan, $stage), fn (Finding $finding): bool => ! in_array($finding->sentence, $known, true));
-
-            return new Candidate(
-                $part, $newPower - $power, $newTorque - $torque, $this->spend($plan, $stage) - $cost,
-                array_values($drags), $this->chosen($part, $stage),
-            );
-        }, $this->bundle->catalog->forSlot($slot));
+        $trial = new StageTrial($this->estimate, $stage);
+        $catalog = $this->estimate->bundle->catalog;
+        $without = $trial->stage->only(fn (Change $change): bool => $change->slot !== $slot
+            && ! in_array($slot, $change->part === null ? [] : $catalog->part($change->part)->slots, true));
+        $candidates = $this->against($trial, $without, array_map(
+            fn (Part $part): array => [$part, $without->and(Change::fit($part->key)), $trial->stage->fits($part->key)],
+            $catalog->forSlot($slot),
+        ));
         usort($candidates, fn (Candidate $a, Candidate $b): int => [$b->adds / max(1, $b->costs), $a->costs] <=> [$a->adds / max(1, $a->costs), $b->costs]);
 
         return $candidates;
     }
 
     /**
-     * The shop's fuels for a stage: what each adds against the fuel before.
-     *
-     * @return list<FuelCandidate>
+     * @param  int  $stage  counted from 1
+     * @return list<Candidate> the shop's fuels in its order, against the fuel of the stage before
      */
     public function fuels(int $stage): array
     {
-        $plan = $this->bundle->plan->upTo($stage);
-        $now = $plan->stages[$stage - 1]->fuel;
-        $before = $plan->withLastFuel($stage > 1 ? $plan->stages[$stage - 2]->fuel : $this->bundle->brief->came->fuel);
-        [$power, $torque] = $this->peaks($before, $stage);
-        $known = $this->sentences($before, $stage);
+        $trial = new StageTrial($this->estimate, $stage);
+        $before = $this->estimate->results[$stage - 1]->state->build->fuel->key;
 
-        return array_values(array_map(function (Fuel $fuel) use ($plan, $stage, $power, $torque, $known, $now): FuelCandidate {
-            $plan = $plan->withLastFuel($fuel->key);
-            [$newPower, $newTorque] = $this->peaks($plan, $stage);
-            $drags = array_filter($this->findings($plan, $stage), fn (Finding $finding): bool => ! in_array($finding->sentence, $known, true));
-
-            return new FuelCandidate($fuel, $newPower - $power, $newTorque - $torque, array_values($drags), $fuel->key === $now);
-        }, $this->bundle->catalog->fuels));
+        return $this->against($trial, $trial->stage->on($before), array_values(array_map(
+            fn (Fuel $fuel): array => [$fuel, $trial->stage->on($fuel->key), $fuel->key === $trial->stage->fuel],
+            $this->estimate->bundle->catalog->fuels,
+        )));
     }
 
-    private function chosen(Part $part, int $stage): bool
+    /**
+     * @param  list<array{Part|Fuel, Stage, bool}>  $choices  what is chosen, the stage with it, whether it has it now
+     * @return list<Candidate>
+     */
+    private function against(StageTrial $trial, Stage $without, array $choices): array
     {
-        $changes = $this->bundle->plan->stages[$stage - 1]->changes ?? [];
+        $base = $trial->state($without);
+        $baseModel = $this->evaluator->model($base->build);
+        $baseLikely = $this->evaluator->likely($baseModel);
+        $known = array_flip(array_map(fn (Finding $finding): string => $finding->id, $this->evaluator->findings($base->build)));
+        $taken = $this->taken($baseModel, $baseLikely);
 
-        return array_filter($changes, fn (Change $change): bool => $change->part === $part->key) !== [];
+        return array_map(function (array $choice) use ($trial, $base, $baseLikely, $known, $taken): Candidate {
+            [$what, $stage, $chosen] = $choice;
+            $state = $trial->state($stage);
+            $model = $this->evaluator->model($state->build);
+            $likely = $this->evaluator->likely($model);
+
+            return new Candidate(
+                $what,
+                $likely->peakPower - $baseLikely->peakPower,
+                $likely->peakTorque - $baseLikely->peakTorque,
+                $trial->spend($state) - $trial->spend($base),
+                $this->brought($state, $known),
+                $this->ceilings($model, $likely, $taken),
+                $state->build,
+                $chosen,
+            );
+        }, $choices);
     }
 
-    /** The plan up to the stage, which leaves the slot as it was. */
-    private function planWithout(string $slot, int $stage): Plan
+    /**
+     * @param  array<string, int>  $known  ids of the findings without it
+     * @return list<Finding>
+     */
+    private function brought(StageState $state, array $known): array
     {
-        return $this->bundle->plan->upTo($stage)->withLastChanges(fn (Change $change): bool => $change->slot !== $slot
-            && ! in_array($slot, $this->bundle->catalog->parts[$change->part ?? '']->slots ?? [], true));
+        return array_values(array_filter($this->evaluator->findings($state->build), fn (Finding $finding): bool => ! isset($known[$finding->id])));
     }
 
-    /** @return array{float, float} likely W and N·m at the stage */
-    private function peaks(Plan $plan, int $stage): array
+    /** @return array<string, array{float, float}> W and N·m that each standing ceiling takes, by its key */
+    private function taken(StageModel $model, Likely $likely): array
     {
-        return (new PlanEvaluator($this->bundle->catalog, $this->bundle->brief, $plan))->likelyPeaks()[$stage];
+        $costs = $this->shares->ofCeilings($model, $likely);
+        $taken = [];
+        foreach ($model->ceilings as $i => $ceiling) {
+            $taken[$ceiling->key] = $costs[$i];
+        }
+
+        return $taken;
     }
 
-    private function spend(Plan $plan, int $stage): int
+    /**
+     * @param  array<string, array{float, float}>  $before  W and N·m that each ceiling takes without it
+     * @return list<CeilingCost>
+     */
+    private function ceilings(StageModel $model, Likely $likely, array $before): array
     {
-        return (new Pricing($this->bundle->rates, $plan->basis))->of($this->states($plan))[$stage]->spend->likely;
-    }
+        $costs = [];
+        foreach ($this->taken($model, $likely) as $key => [$watts, $newtonMetres]) {
+            [$wattsBefore, $newtonMetresBefore] = $before[$key] ?? [0.0, 0.0];
+            if ($watts - $wattsBefore > self::WORTH_NAMING * $likely->peakPower || $newtonMetres - $newtonMetresBefore > self::WORTH_NAMING * $likely->peakTorque) {
+                foreach ($model->ceilings as $ceiling) {
+                    if ($ceiling->key === $key) {
+                        $costs[] = new CeilingCost($ceiling, $watts, $newtonMetres);
+                    }
+                }
+            }
+        }
 
-    /** @return list<Finding> */
-    private function findings(Plan $plan, int $stage): array
-    {
-        return (new Inspector($this->bundle->catalog, $this->bundle->rates->labour, $this->bundle->brief->wishes))->of($this->states($plan)[$stage]);
-    }
-
-    /** @return list<string> */
-    private function sentences(Plan $plan, int $stage): array
-    {
-        return array_map(fn (Finding $finding): string => $finding->sentence, $this->findings($plan, $stage));
-    }
-
-    /** @return list<StageState> */
-    private function states(Plan $plan): array
-    {
-        return StageTimeline::of($plan, $this->bundle->brief->came, $this->bundle->catalog, $this->bundle->brief->car);
+        return $costs;
     }
 }

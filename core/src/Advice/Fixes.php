@@ -2,45 +2,44 @@
 
 namespace Pebblerun\Core\Advice;
 
+use Closure;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Estimate;
-use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Findings\FindingKind;
+use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Evaluation\Limits\StageLimit;
-use Pebblerun\Core\Job\Commands\Editor;
-use Pebblerun\Core\Report\UnitFormatter;
+use Pebblerun\Core\Evaluation\Timeline\StageState;
+use Pebblerun\Core\Job\Commands\Commands;
+use Pebblerun\Core\Job\Commands\PlanDraft;
+use Pebblerun\Core\Job\Plan\Plan;
 
 /**
  * The smallest changes that settle a line of the verdict. Every one was tried on the plan before it is offered.
  *
- * @phpstan-import-type PlanDocument from Editor
- * @phpstan-import-type Command from Editor
+ * @phpstan-import-type PlanDocument from PlanDraft
  */
 final readonly class Fixes
 {
-    private TargetReach $reach;
+    /**
+     * @param  PlanDocument  $document  of the estimated plan
+     * @param  Closure(PlanDocument): Plan  $read  reads a changed document
+     */
+    public function __construct(private Estimate $estimate, private array $document, private Closure $read) {}
 
-    /** @param  PlanDocument  $document  of the estimated plan */
-    public function __construct(private Estimate $estimate, private array $document, private UnitFormatter $say)
-    {
-        $this->reach = new TargetReach($estimate);
-    }
-
-    /** @return list<array{sentence: string, commands: list<Command>}> none where nothing small helps */
-    public function of(string $subject): array
+    /** @return list<Fix> none where nothing small helps */
+    public function of(VerdictSubject $subject): array
     {
         return match ($subject) {
-            'target' => $this->target(),
-            'budget' => $this->budget(),
-            'limits' => $this->limits(),
-            'build' => $this->open(fn (Finding $finding): bool => $finding->kind !== FindingKind::Law),
-            'fuel' => $this->fuel(),
-            'law' => $this->open(fn (Finding $finding): bool => $finding->kind === FindingKind::Law),
-            default => [],
+            VerdictSubject::Target => $this->target(),
+            VerdictSubject::Budget => $this->budget(),
+            VerdictSubject::Limits => $this->limits(),
+            VerdictSubject::Build => $this->open(fn (FindingKind $kind): bool => $kind !== FindingKind::Law),
+            VerdictSubject::Fuel => $this->fuel(),
+            VerdictSubject::Law => $this->open(fn (FindingKind $kind): bool => $kind === FindingKind::Law),
         };
     }
 
-    /** @return list<array{sentence: string, commands: list<Command>}> the cheapest part that reaches what is asked */
+    /** @return list<Fix> the cheapest part that reaches what is asked */
     private function target(): array
     {
         $asked = $this->estimate->bundle->brief->target?->power;
@@ -48,31 +47,23 @@ final readonly class Fixes
         if ($asked === null || $last === null || ! $this->estimate->isShort()) {
             return [];
         }
-        $way = $this->reach->cheapest($this->estimate->bundle->plan, $asked);
+        $way = (new TargetReach($this->estimate))->cheapest($asked);
 
-        return $way === null ? [] : [$this->fix(
-            "{$way->part->name} in the last stage, mapped in, likely gives {$this->say->sayPower($way->peak)}",
+        return $way === null ? [] : [new Fix(
+            new Message(FixCode::FitToReach, ['part' => $way->part, 'peak' => $way->peak]),
             [['do' => 'fit', 'stage' => $last['key'], 'part' => $way->part->key], ...$this->mapAgain($last['key'])],
         )];
     }
 
-    /** @return list<Command> the map written last of all, so that it covers what was added */
+    /** @return list<array<string, mixed>> the map written last of all, so that it covers what was added */
     private function mapAgain(string $stage): array
     {
-        $map = $this->estimate->last()->model->state->map();
+        $map = $this->estimate->last()->state->build->map();
 
         return $map === null ? [] : [['do' => 'fit', 'stage' => $stage, 'part' => $map->key]];
     }
 
-    /** @param  list<Command>  $commands */
-    private function likelyPeak(array $commands): float
-    {
-        $bundle = $this->estimate->bundle->withPlan(Editor::apply($this->document, $commands, $this->estimate->bundle->catalog));
-
-        return $this->reach->peak($bundle->plan);
-    }
-
-    /** @return list<array{sentence: string, commands: list<Command>}> second-hand prices, or the part that is missed least */
+    /** @return list<Fix> second-hand prices, or the part that is missed least */
     private function budget(): array
     {
         $budget = $this->estimate->bundle->brief->budget->total;
@@ -81,15 +72,15 @@ final readonly class Fixes
         }
         $fixes = [];
         $used = [['do' => 'settings', 'price_basis' => 'used']];
-        $total = $this->tried($used)->total()->likely;
+        $total = $this->totalWith($used);
         if ($total <= $budget) {
-            $fixes[] = $this->fix("With second-hand prices it comes to {$this->say->sayMoney($total)}", $used);
+            $fixes[] = new Fix(new Message(FixCode::UsedPrices, ['total' => $total]), $used);
         }
         foreach ($this->leastMissed() as [$stage, $part, $lost]) {
             $commands = [['do' => 'clear', 'stage' => $stage, 'slot' => $part->slots[0]]];
-            $total = $this->tried($commands)->total()->likely;
+            $total = $this->totalWith($commands);
             if ($total <= $budget) {
-                $fixes[] = $this->fix("Without {$part->name} it comes to {$this->say->sayMoney($total)}, for {$this->say->sayPower($lost)}", $commands);
+                $fixes[] = new Fix(new Message(FixCode::WithoutPart, ['part' => $part, 'total' => $total, 'lost' => $lost]), $commands);
                 break;
             }
         }
@@ -102,13 +93,13 @@ final readonly class Fixes
     {
         $lost = [];
         foreach ($this->estimate->last()->shares as $share) {
-            $lost[$share->mounted->part->key] = $share->lost;
+            $lost[$share->part->key] = $share->lost;
         }
         $bought = [];
         foreach ($this->estimate->results as $result) {
-            foreach ($result->model->state->bought as [$part]) {
-                if ($part->map === null && isset($lost[$part->key])) {
-                    $bought[] = [(string) $result->model->state->stage?->key, $part, $lost[$part->key]];
+            foreach ($result->state->bought as $purchase) {
+                if ($purchase->part->map === null && isset($lost[$purchase->part->key])) {
+                    $bought[] = [(string) $result->state->stage?->key, $purchase->part, $lost[$purchase->part->key]];
                 }
             }
         }
@@ -117,29 +108,27 @@ final readonly class Fixes
         return $bought;
     }
 
-    /** @return list<array{sentence: string, commands: list<Command>}> the cheapest part that makes the weakest link bear it */
+    /** @return list<Fix> the cheapest part that makes the weakest link bear it */
     private function limits(): array
     {
         $weakest = $this->estimate->weakest();
-        $appetite = $this->estimate->bundle->brief->appetite;
-        if ($weakest === null || $appetite->allows($weakest->reading->status)) {
+        $risk = $this->estimate->bundle->brief->risk;
+        if ($weakest === null || RiskRule::allows($risk, $weakest->reading->status)) {
             return [];
         }
-        $worst = $weakest->reading;
         $stage = $this->firstRefused($weakest);
         $result = $this->estimate->results[$stage];
-        $movers = (new Movers($this->estimate->bundle->catalog))->of($worst, $result->model->state, $result->soak, $result->model->isBoosted($this->estimate->bundle->catalog->platform));
-        foreach ($movers as $mover) {
+        foreach ((new Movers($this->estimate->bundle->catalog))->of($weakest->reading, $result->model, $result->soak) as $mover) {
             if ($mover->part === null) {
                 continue;
             }
-            $commands = [['do' => 'fit', 'stage' => (string) $result->model->state->stage?->key, 'part' => $mover->part->key]];
-            $next = $this->tried($commands)->weakest();
-            $within = $next === null || $appetite->allows($next->reading->status);
-            if ($within || $next->reading->limit->slot !== $worst->limit->slot) {
-                $then = $within ? 'and every limit is within what was asked' : "then {$next->reading->limit->name} speaks in stage {$next->stage}";
-
-                return [$this->fix("{$mover->part->name} in stage {$stage}, {$then}", $commands)];
+            $commands = [['do' => 'fit', 'stage' => (string) $result->state->stage?->key, 'part' => $mover->part->key]];
+            $next = $this->weakestWith($commands, $stage);
+            if ($next === null || RiskRule::allows($risk, $next->reading->status)) {
+                return [new Fix(new Message(FixCode::BearsAll, ['part' => $mover->part, 'stage' => $stage]), $commands)];
+            }
+            if ($next->reading->limit->slot !== $weakest->reading->limit->slot) {
+                return [new Fix(new Message(FixCode::BearsMore, ['part' => $mover->part, 'stage' => $stage, 'next' => $next]), $commands)];
             }
         }
 
@@ -151,7 +140,7 @@ final readonly class Fixes
     {
         foreach ($this->estimate->results as $i => $result) {
             foreach ($result->readings as $reading) {
-                if ($i > 0 && $reading->limit === $weakest->reading->limit && ! $this->estimate->bundle->brief->appetite->allows($reading->status)) {
+                if ($i > 0 && $reading->limit === $weakest->reading->limit && ! RiskRule::allows($this->estimate->bundle->brief->risk, $reading->status)) {
                     return $i;
                 }
             }
@@ -161,64 +150,106 @@ final readonly class Fixes
     }
 
     /**
-     * @param  callable(Finding): bool  $which
-     * @return list<array{sentence: string, commands: list<Command>}> fit what is missing, or take out what offends
+     * @param  callable(FindingKind): bool  $which
+     * @return list<Fix> fit what is missing, or take out what offends
      */
     private function open(callable $which): array
     {
-        foreach ($this->estimate->findings as $i => $findings) {
-            $stage = $this->estimate->results[$i]->model->state->stage?->key;
-            foreach (array_filter($findings, fn (Finding $finding): bool => $finding->kind->isFault() && $which($finding)) as $finding) {
-                if ($stage === null) {
-                    continue;
-                }
-                if ($finding->fixes !== []) {
-                    $names = implode(' and ', array_map(fn (Part $part): string => $part->name, $finding->fixes[0]));
-
-                    return [$this->fix("{$names} in stage {$i}", array_map(fn (Part $part): array => ['do' => 'fit', 'stage' => $stage, 'part' => $part->key], $finding->fixes[0]))];
-                }
-
-                return [$this->fix("Take {$finding->part->name} out of stage {$i}", [['do' => 'clear', 'stage' => $stage, 'slot' => $finding->part->slots[0]]])];
+        $advisor = new FindingAdvisor($this->estimate->bundle->catalog, $this->estimate->bundle->shop->rates->labour);
+        foreach ($this->estimate->results as $i => $result) {
+            $stage = $result->state->stage?->key;
+            $finding = array_values(array_filter($result->findings, fn ($finding): bool => $finding->kind->isFault() && $which($finding->kind)))[0] ?? null;
+            if ($stage === null || $finding === null) {
+                continue;
             }
+            $parts = $advisor->of([$finding], $result->state->build->situation)[0]->fixes[0] ?? [];
+
+            return [$parts !== []
+                ? new Fix(new Message(FixCode::FitMissing, ['parts' => $parts, 'stage' => $i]), array_map(fn (Part $part): array => ['do' => 'fit', 'stage' => $stage, 'part' => $part->key], $parts))
+                : new Fix(new Message(FixCode::RemovePart, ['part' => $finding->part, 'stage' => $i]), [['do' => 'clear', 'stage' => $stage, 'slot' => $finding->part->slots[0]]])];
         }
 
         return [];
     }
 
-    /** @return list<array{sentence: string, commands: list<Command>}> the fuel within reach that costs least power */
+    /** @return list<Fix> the fuel within reach that costs least power */
     private function fuel(): array
     {
-        $within = $this->estimate->bundle->brief->fuels ?? [];
+        $catalog = $this->estimate->bundle->catalog;
+        $within = array_values(array_filter($this->estimate->bundle->brief->fuels ?? [], fn (string $key): bool => isset($catalog->fuels[$key])));
         foreach ($this->estimate->results as $i => $result) {
-            $stage = $result->model->state->stage;
-            if ($stage === null || in_array($stage->fuel, $within, true) || $within === []) {
+            $stage = $result->state->stage;
+            if ($stage === null || $within === [] || in_array($stage->fuel, $within, true)) {
                 continue;
             }
             $best = [];
             foreach ($within as $key) {
                 $commands = [['do' => 'fuel', 'stage' => $stage->key, 'fuel' => $key], ...$this->mapAgain($stage->key)];
-                $best[] = [$this->likelyPeak($commands), $this->estimate->bundle->catalog->fuels[$key]->name ?? $key, $commands];
+                $states = $this->statesWith($commands, $i);
+                $model = $this->estimate->evaluator->model($states[count($states) - 1]->build);
+                $best[] = [$this->estimate->evaluator->likely($model)->peakPower, $key, $commands];
             }
-            [$peak, $name, $commands] = max($best);
+            [$peak, $key, $commands] = max($best);
 
-            return [$this->fix("{$name} from stage {$i} on, mapped for it, likely gives {$this->say->sayPower($peak)} in the end", $commands)];
+            return [new Fix(new Message(FixCode::OtherFuel, ['fuel' => $catalog->fuels[$key], 'stage' => $i, 'peak' => $peak]), $commands)];
         }
 
         return [];
     }
 
-    /** @param  list<Command>  $commands */
-    private function tried(array $commands): Estimate
+    /** @param  list<array<string, mixed>>  $commands */
+    private function planWith(array $commands): Plan
     {
-        return Estimate::of($this->estimate->bundle->withPlan(Editor::apply($this->document, $commands, $this->estimate->bundle->catalog)), $this->estimate->figures);
+        return ($this->read)(Commands::apply($this->document, $commands, $this->estimate->bundle->catalog));
     }
 
     /**
-     * @param  list<Command>  $commands
-     * @return array{sentence: string, commands: list<Command>}
+     * @param  list<array<string, mixed>>  $commands
+     * @return int minor units of all stages
      */
-    private function fix(string $sentence, array $commands): array
+    private function totalWith(array $commands): int
     {
-        return ['sentence' => "{$sentence}.", 'commands' => $commands];
+        return $this->estimate->totalOf($this->planWith($commands))->likely;
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $commands  that change nothing before a stage
+     * @return non-empty-list<StageState>
+     */
+    private function statesWith(array $commands, int $from): array
+    {
+        $before = array_map(fn ($result): StageState => $result->state, array_slice($this->estimate->results, 0, $from));
+        assert($before !== []);
+
+        return $this->estimate->timeline->from($before, array_slice($this->planWith($commands)->stages, $from - 1));
+    }
+
+    /**
+     * The weakest link of the plan with these commands.
+     *
+     * @param  list<array<string, mixed>>  $commands  that change nothing before a stage
+     */
+    private function weakestWith(array $commands, int $from): ?StageLimit
+    {
+        $weakest = null;
+        foreach ($this->statesWith($commands, $from) as $i => $state) {
+            $reading = match (true) {
+                $i === 0 => null,
+                $i < $from => $this->estimate->results[$i]->weakest(),
+                default => $this->weakestOf($state),
+            };
+            if ($reading !== null && $reading->isWeakerThan($weakest?->reading)) {
+                $weakest = new StageLimit($i, $reading);
+            }
+        }
+
+        return $weakest;
+    }
+
+    private function weakestOf(StageState $state): ?LimitReading
+    {
+        $model = $this->estimate->evaluator->model($state->build);
+
+        return $this->estimate->evaluator->sampled($model, $this->estimate->evaluator->likely($model))->weakest();
     }
 }

@@ -4,6 +4,7 @@ namespace Pebblerun\Core\Advice;
 
 use Pebblerun\Core\Catalog\Parts\MapKind;
 use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Shop\Fuel;
 
 /** One thing that would move a limit, or the demand on it. */
 final readonly class Mover
@@ -12,7 +13,7 @@ final readonly class Mover
         public ?Part $part,
         public ?float $safe,
         public ?MapKind $map,
-        public ?string $fuel,
+        public ?Fuel $fuel,
         public ?float $share,
     ) {}
 
@@ -29,8 +30,8 @@ final readonly class Mover
     }
 
     /** @param  float  $share  of the flow that the same power would ask on it */
-    public static function fuel(string $name, float $share): self
+    public static function fuel(Fuel $fuel, float $share): self
     {
-        return new self(null, null, null, $name, $share);
+        return new self(null, null, null, $fuel, $share);
     }
 }

@@ -7,7 +7,8 @@ use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Catalog\Parts\MapKind;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
-use Pebblerun\Core\Evaluation\Timeline\StageState;
+use Pebblerun\Core\Evaluation\Model\Build;
+use Pebblerun\Core\Evaluation\Model\StageModel;
 use Pebblerun\Core\Physics\Air\AirSide;
 use Pebblerun\Core\Physics\Air\Soak;
 use Pebblerun\Core\Physics\Fuel\Consumption;
@@ -20,27 +21,25 @@ final readonly class Movers
 
     public function __construct(private Catalog $catalog) {}
 
-    /**
-     * @param  bool  $boosted  whether the engine breathes under pressure in this state
-     * @return list<Mover>
-     */
-    public function of(LimitReading $reading, StageState $state, ?Soak $soak, bool $boosted): array
+    /** @return list<Mover> */
+    public function of(LimitReading $reading, StageModel $model, ?Soak $soak): array
     {
+        $build = $model->build;
         $parts = $reading->limit->quantity === Quantity::ChargeTemperature && $soak !== null
-            ? $this->coolers($reading, $soak, $state)
-            : $this->parts($reading, $state);
+            ? $this->coolers($reading, $soak, $build)
+            : $this->parts($reading, $build);
         usort($parts, fn (Mover $a, Mover $b): int => $a->part?->price->new->likely <=> $b->part?->price->new->likely);
 
-        return [...$parts, ...$this->maps($reading, $state), ...$this->fuels($reading, $state, $boosted)];
+        return [...$parts, ...$this->maps($reading, $build), ...$this->fuels($reading, $build)];
     }
 
     /** @return list<Mover> parts for the limit's place that bring a higher one */
-    private function parts(LimitReading $reading, StageState $state): array
+    private function parts(LimitReading $reading, Build $build): array
     {
         $movers = [];
-        foreach ($this->candidates($reading->limit->slot, $state) as $part) {
+        foreach ($this->candidates($reading->limit->slot, $build) as $part) {
             foreach ($part->effects->limits as $limit) {
-                $safe = $limit->safeAt($reading->rpm) * $limit->movedBy($state->mapKind());
+                $safe = $limit->safeAt($reading->rpm) * $limit->movedBy($build->situation->mapKind());
                 if ($limit->slot === $reading->limit->slot && $limit->quantity === $reading->limit->quantity && $safe > $reading->safe * (1.0 + self::WORTH)) {
                     $movers[] = Mover::part($part, $safe);
                 }
@@ -51,10 +50,10 @@ final readonly class Movers
     }
 
     /** @return list<Mover> coolers with which the fifth pull is cooler */
-    private function coolers(LimitReading $reading, Soak $soak, StageState $state): array
+    private function coolers(LimitReading $reading, Soak $soak, Build $build): array
     {
         $movers = [];
-        foreach ($this->candidates($reading->limit->slot, $state) as $part) {
+        foreach ($this->candidates($reading->limit->slot, $build) as $part) {
             if ($part->effects->cooler !== null) {
                 $fifth = AirSide::again($soak, $part->effects->cooler)->fifth;
                 if ($fifth < $soak->fifth - 1.0) {
@@ -67,17 +66,17 @@ final readonly class Movers
     }
 
     /** @return list<Part> for that place, not fitted and single */
-    private function candidates(string $slot, StageState $state): array
+    private function candidates(string $slot, Build $build): array
     {
-        $fitted = $state->mounted[$slot]->part ?? null;
+        $fitted = $build->fitted[$slot] ?? null;
 
         return array_values(array_filter($this->catalog->forSlot($slot), fn (Part $part): bool => $part !== $fitted && ! $part->isKit()));
     }
 
     /** @return list<Mover> */
-    private function maps(LimitReading $reading, StageState $state): array
+    private function maps(LimitReading $reading, Build $build): array
     {
-        $now = $reading->limit->movedBy($state->mapKind());
+        $now = $reading->limit->movedBy($build->situation->mapKind());
         $movers = [];
         foreach (MapKind::cases() as $kind) {
             $moved = $reading->limit->movedBy($kind);
@@ -90,18 +89,18 @@ final readonly class Movers
     }
 
     /** @return list<Mover> fuels on which the same power asks less flow */
-    private function fuels(LimitReading $reading, StageState $state, bool $boosted): array
+    private function fuels(LimitReading $reading, Build $build): array
     {
         if ($reading->limit->quantity !== Quantity::FuelFlow) {
             return [];
         }
         $platform = $this->catalog->platform;
-        $now = Consumption::perJoule($state->fuel, $boosted, $platform->direct);
+        $now = Consumption::perJoule($build->fuel->blend, $build->isBoosted(), $platform->direct);
         $movers = [];
         foreach ($this->catalog->fuels as $fuel) {
-            $share = $fuel->kind === $state->fuel->kind ? Consumption::perJoule($fuel, $boosted, $platform->direct) / $now : 1.0;
+            $share = $fuel->kind === $build->fuel->kind ? Consumption::perJoule($fuel->blend, $build->isBoosted(), $platform->direct) / $now : 1.0;
             if ($share < 1.0 - self::WORTH) {
-                $movers[] = Mover::fuel($fuel->name, $share);
+                $movers[] = Mover::fuel($fuel, $share);
             }
         }
 

@@ -14,7 +14,7 @@ use Pebblerun\Core\Units\MoneyRange;
 use SplPriorityQueue;
 
 /**
- * Finds what would settle a need with everything that drags in: sets of parts to add, cheapest first.
+ * Finds what would settle a need with everything they need themselves: sets of parts to add, cheapest first.
  *
  * A uniform-cost search over sets of added parts. Each step takes the first need that is still open and tries every part
  * that serves it; a set is done when nothing it brought is open. Parts that would push out another added part, or bring
@@ -93,7 +93,7 @@ final readonly class RequirementResolver
 
     private static function isUnmet(Need $need, Situation $now): bool
     {
-        return ($need->when?->holds($now) ?? true) && ! $need->that->holds($now);
+        return $need->appliesIn($now) && ! $need->that->holds($now);
     }
 
     /** @return list<Part> parts that bring an open condition nearer: its first open part, or any of its ways */
@@ -132,7 +132,7 @@ final readonly class RequirementResolver
         $then = $now->with($part);
         foreach ([$part, ...array_values($then->fitted)] as $one) {
             foreach ($one->conflicts as $need) {
-                if (($need->when?->holds($then) ?? true) && $need->that->holds($then) && ! $need->that->holds($now)) {
+                if ($need->appliesIn($then) && $need->that->holds($then) && ! $need->that->holds($now)) {
                     return false;
                 }
             }

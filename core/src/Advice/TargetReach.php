@@ -3,59 +3,42 @@
 namespace Pebblerun\Core\Advice;
 
 use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Evaluation\Estimate;
-use Pebblerun\Core\Evaluation\Money\Pricing;
-use Pebblerun\Core\Evaluation\PlanEvaluator;
-use Pebblerun\Core\Evaluation\Timeline\FittedPart;
-use Pebblerun\Core\Evaluation\Timeline\StageTimeline;
+use Pebblerun\Core\Evaluation\Model\Package;
+use Pebblerun\Core\Evaluation\Timeline\StageState;
 use Pebblerun\Core\Job\Plan\Change;
-use Pebblerun\Core\Job\Plan\Plan;
 
-/** How far a plan's last stage likely gets, and the cheapest single part that takes it further, mapped in. */
+/** How far a plan's last stage likely gets with its map written last of all, and the cheapest single part that takes it further. */
 final readonly class TargetReach
 {
-    /** @var list<Part> the build's own at its end */
-    private array $fitted;
+    private StageTrial $trial;
 
-    private ?Part $map;
-
-    /** @param  Estimate  $estimate  of the plan that others are tried against */
+    /** @param  Estimate  $estimate  of a plan with at least one stage */
     public function __construct(private Estimate $estimate)
     {
-        $state = $estimate->last()->model->state;
-        $this->fitted = array_map(fn (FittedPart $mounted): Part => $mounted->part, $state->parts());
-        $this->map = $state->map();
+        $this->trial = new StageTrial($estimate, count($estimate->bundle->plan->stages));
     }
 
-    /** Likely peak in W at the end. */
-    public function peak(Plan $plan): float
+    /** Likely peak in W at the end, mapped in; on another fuel where one is given. */
+    public function peak(?Fuel $fuel = null): float
     {
-        $peaks = (new PlanEvaluator($this->estimate->bundle->catalog, $this->estimate->bundle->brief, $plan))->likelyPeaks();
-
-        return $peaks[count($peaks) - 1][0];
-    }
-
-    /** The same with the map written last of all, so that it covers everything and is on the fuel of the last stage. */
-    public function mapped(Plan $plan): Plan
-    {
-        $map = $this->map;
-
-        return $map === null ? $plan : $plan->withLastChanges(fn (Change $change): bool => $change->part !== $map->key, Change::fit($map->key));
+        return $this->mappedPeak($this->estimate->last()->state, $fuel);
     }
 
     /** The part that reaches what is asked for the least money, fitting in; null where no single one does. */
-    public function cheapest(Plan $plan, float $asked): ?Reaching
+    public function cheapest(float $asked, ?Fuel $fuel = null): ?Reaching
     {
-        $spend = $this->spend($plan);
+        $spend = $this->trial->spend($this->estimate->last()->state);
         $best = null;
         foreach ($this->estimate->bundle->catalog->parts as $part) {
             if (! $this->mayBeFitted($part)) {
                 continue;
             }
-            $with = $plan->withLastChanges(fn (): bool => true, Change::fit($part->key));
-            $costs = $this->spend($with) - $spend;
+            $state = $this->trial->state($this->trial->stage->and(Change::fit($part->key)));
+            $costs = $this->trial->spend($state) - $spend;
             if ($best === null || $costs < $best->costs) {
-                $peak = $this->peak($this->mapped($with));
+                $peak = $this->mappedPeak($state, $fuel);
                 $best = $peak >= $asked ? new Reaching($part, $costs, $peak) : $best;
             }
         }
@@ -63,17 +46,17 @@ final readonly class TargetReach
         return $best;
     }
 
-    private function mayBeFitted(Part $part): bool
+    private function mappedPeak(StageState $state, ?Fuel $fuel): float
     {
-        return $part->gains !== [] && $part->map === null && ! in_array($part, $this->fitted, true)
-            && (! $part->trackOnly || $this->estimate->bundle->brief->car->use === 'track');
+        $package = Package::of($state->build);
+        $build = ($fuel === null ? $package : $package->on($fuel))->mapped($this->estimate->bundle->catalog);
+
+        return $this->estimate->evaluator->likely($this->estimate->evaluator->model($build))->peakPower;
     }
 
-    private function spend(Plan $plan): int
+    private function mayBeFitted(Part $part): bool
     {
-        $bundle = $this->estimate->bundle;
-        $costs = (new Pricing($bundle->rates, $plan->basis))->of(StageTimeline::of($plan, $bundle->brief->came, $bundle->catalog, $bundle->brief->car));
-
-        return $costs[count($costs) - 1]->spend->likely;
+        return $part->gains !== [] && $part->map === null && ! in_array($part, $this->estimate->last()->state->build->parts, true)
+            && (! $part->trackOnly || $this->estimate->bundle->brief->car->use === 'track');
     }
 }

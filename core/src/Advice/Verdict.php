@@ -5,26 +5,24 @@ namespace Pebblerun\Core\Advice;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Findings\FindingKind;
-use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Evaluation\Limits\Status;
-use Pebblerun\Core\Evaluation\StageResult;
 use Pebblerun\Core\Job\Brief\HealthCheck;
 use Pebblerun\Core\Job\Brief\Warning;
-use Pebblerun\Core\Report\StageNotes;
-use Pebblerun\Core\Report\UnitFormatter;
-use Pebblerun\Core\Report\Words\LimitWords;
 
-/** Says in short sentences how a plan stands against its brief. */
+/** How a plan stands against its brief. */
 final readonly class Verdict
 {
     private const SURE = 0.8;
 
     private const EVEN = 0.5;
 
-    public function __construct(private Estimate $estimate, private UnitFormatter $say) {}
+    /** A blend above this content is not at every pump, percent. */
+    private const STRONG_BLEND = 15.0;
+
+    public function __construct(private Estimate $estimate) {}
 
     /** @return list<VerdictLine> target, budget, limits, build, fuel, law */
-    public function sentences(): array
+    public function lines(): array
     {
         return [$this->target(), $this->budget(), $this->limits(), $this->build(), $this->fuel(), $this->law()];
     }
@@ -33,79 +31,66 @@ final readonly class Verdict
     {
         $last = $this->estimate->last();
         $target = $this->estimate->bundle->brief->target;
-        $reached = $this->say->sayPower($last->power->p50);
         if ($target === null) {
-            return new VerdictLine('target', Status::Unknown, "{$reached} likely", 'no target asked yet', []);
+            return new VerdictLine(VerdictSubject::Target, Status::Unknown, new Message(VerdictCode::NoTarget, ['power' => $last->power->p50]), new Message(VerdictCode::TargetNotSet), []);
         }
         $draws = $this->estimate->reached();
-        $words = match (true) {
-            $target->seconds !== null => "{$this->say->sayPower($target->asked())} for {$this->say->numerals->write($target->seconds, 1)} s",
-            $target->power !== null => $this->say->sayPower($target->power),
-            default => $this->say->sayTorque((float) $target->torque).' at '.$this->say->sayRpm((float) $target->atRpm),
-        };
-        $reached = $target->power !== null ? $reached : $this->say->sayTorque($draws->p50);
         $chance = (float) $draws->chance;
         $status = match (true) {
             $chance >= self::SURE => Status::Clear,
             $chance >= self::EVEN => Status::Close,
             default => Status::Over,
         };
-        $measured = $this->estimate->bundle->brief->came->allowsChances();
-        $headline = $this->estimate->isShort() ? "{$reached} likely falls short of {$words}" : "{$reached} likely, {$words} asked";
-        $say = fn (float $value): string => $target->power !== null ? $this->say->sayPower($value) : $this->say->sayTorque($value);
+        $headline = new Message($this->estimate->isShort() ? VerdictCode::FallsShort : VerdictCode::Reaches, ['reached' => $draws->p50, 'target' => $target]);
         $reasons = [
-            "Eight cars in ten land between {$say($draws->p10)} and {$say($draws->p90)}.",
-            "Quoted gains simply added up would promise {$this->say->sayPower($last->plainSum)}.",
+            new Message(VerdictCode::Range, ['p10' => $draws->p10, 'p90' => $draws->p90, 'target' => $target]),
+            new Message(VerdictCode::PlainSum, ['power' => $last->plainSum]),
         ];
         if ($target->seconds !== null) {
-            $reasons[] = "A quarter mile in {$this->say->numerals->write($target->seconds, 1)} s asks about that much of this car’s mass with driver: a rule of thumb, for a closed course.";
+            $reasons[] = new Message(VerdictCode::QuarterMile, ['seconds' => $target->seconds]);
         }
-        foreach ($last->bindings as $binding) {
-            $reasons[] = "{$binding->ceiling->name} costs {$this->say->sayPower($binding->power)}.";
+        foreach ($last->ceilings as $cost) {
+            $reasons[] = new Message(VerdictCode::CeilingCosts, ['ceiling' => $cost->ceiling, 'power' => $cost->power]);
         }
+        array_push($reasons, ...$this->torqueLosses());
 
-        array_push($reasons, ...$this->trades());
-
-        return $measured
-            ? new VerdictLine('target', $status, $headline, sprintf('%d in 100 such cars get there', round(100 * $chance)), $reasons)
-            : new VerdictLine('target', $status === Status::Clear ? Status::Close : $status, $headline, 'no chance stated: not measured yet', [
-                'A chance needs this car’s own baseline and a passed health check.', ...$reasons,
-            ]);
+        return $this->estimate->bundle->brief->received->allowsChances()
+            ? new VerdictLine(VerdictSubject::Target, $status, $headline, new Message(VerdictCode::Chance, ['share' => $chance]), $reasons)
+            : new VerdictLine(
+                VerdictSubject::Target, $status === Status::Clear ? Status::Close : $status, $headline,
+                new Message(VerdictCode::NoChance), [new Message(VerdictCode::NeedsBaseline), ...$reasons],
+            );
     }
 
-    /** @return list<string> stages that pull less somewhere than the one before */
-    private function trades(): array
+    /** @return list<Message> stages that pull less somewhere than the one before */
+    private function torqueLosses(): array
     {
-        $notes = new StageNotes($this->estimate->bundle->catalog->platform, $this->say);
-        $sentences = [];
+        $losses = [];
         foreach (array_keys($this->estimate->results) as $stage) {
-            $trade = $notes->trade($this->estimate->trade($stage));
-            if ($trade !== null) {
-                $sentences[] = "Stage {$stage}: ".lcfirst($trade['sentence']);
+            $loss = $this->estimate->torqueLoss($stage);
+            if ($loss !== null) {
+                $losses[] = new Message(VerdictCode::TorqueLoss, ['stage' => $stage, 'loss' => $loss]);
             }
         }
 
-        return $sentences;
+        return $losses;
     }
 
     private function budget(): VerdictLine
     {
-        $costs = $this->estimate->costs;
         $total = $this->estimate->total();
         $budget = $this->estimate->bundle->brief->budget;
         $reasons = [];
-        if ($budget->now !== null && isset($costs[1])) {
-            $spend = $this->say->sayMoney($costs[1]->spend->likely);
-            $reasons[] = $costs[1]->spend->likely > $budget->now
-                ? "Stage 1 costs {$spend}, more than the {$this->say->sayMoney($budget->now)} there is now."
-                : "Stage 1 costs {$spend} of the {$this->say->sayMoney($budget->now)} there is now.";
+        if ($budget->now !== null && isset($this->estimate->costs[1])) {
+            $spend = $this->estimate->costs[1]->spend->likely;
+            $reasons[] = new Message($spend > $budget->now ? VerdictCode::FirstStageOver : VerdictCode::FirstStageWithin, ['spend' => $spend, 'now' => $budget->now]);
         }
-        $spent = $this->bought();
-        if ($spent > 0) {
-            $reasons[] = "{$this->say->sayMoney($spent)} of it is for parts that are bought already.";
+        $bought = $this->bought();
+        if ($bought > 0) {
+            $reasons[] = new Message(VerdictCode::BoughtAlready, ['money' => $bought]);
         }
         if ($budget->total === null) {
-            return new VerdictLine('budget', Status::Unknown, "{$this->say->sayMoney($total->likely)} in all", 'no budget asked yet', $reasons);
+            return new VerdictLine(VerdictSubject::Budget, Status::Unknown, new Message(VerdictCode::Total, ['total' => $total->likely]), new Message(VerdictCode::BudgetNotSet), $reasons);
         }
         $left = $budget->total - $total->likely;
         $status = match (true) {
@@ -113,13 +98,12 @@ final readonly class Verdict
             $total->high > $budget->total => Status::Close,
             default => Status::Clear,
         };
-        $reserve = $this->estimate->bundle->rates->reserve / 100;
-        $reasons[] = "All in: parts, labour, dyno time, tax and a reserve of {$reserve} %. It may run from {$this->say->sayMoney($total->low)} to {$this->say->sayMoney($total->high)}.";
+        $reasons[] = new Message(VerdictCode::AllIn, ['reserve' => $this->estimate->bundle->shop->rates->reserve / 100, 'low' => $total->low, 'high' => $total->high]);
 
         return new VerdictLine(
-            'budget', $status,
-            "{$this->say->sayMoney($total->likely)} of {$this->say->sayMoney($budget->total)}",
-            $left < 0 ? "{$this->say->sayMoney(-$left)} too much" : "{$this->say->sayMoney($left)} left, reserve inside",
+            VerdictSubject::Budget, $status,
+            new Message(VerdictCode::TotalOfBudget, ['total' => $total->likely, 'budget' => $budget->total]),
+            new Message($left < 0 ? VerdictCode::OverBudget : VerdictCode::LeftOver, ['money' => abs($left)]),
             $reasons,
         );
     }
@@ -130,7 +114,7 @@ final readonly class Verdict
         $spent = 0;
         foreach ($this->estimate->costs as $cost) {
             foreach ($cost->lines as $line) {
-                $spent += $line->bought ? $line->goods->plus($line->goods->share($this->estimate->bundle->rates->tax, 10_000))->likely : 0;
+                $spent += $line->bought ? $line->goods->plus($line->goods->share($this->estimate->bundle->shop->rates->tax, 10_000))->likely : 0;
             }
         }
 
@@ -139,117 +123,127 @@ final readonly class Verdict
 
     private function limits(): VerdictLine
     {
-        $appetite = $this->estimate->bundle->brief->appetite;
         $weakest = $this->estimate->weakest();
-        $reasons = [];
-        foreach ($this->estimate->results as $i => $result) {
-            if ($i > 0) {
-                array_push($reasons, ...$this->limitReasons($result, $i));
-            }
-        }
         if ($weakest === null) {
-            return new VerdictLine('limits', Status::Unknown, 'No stage to check yet', '', []);
+            return new VerdictLine(VerdictSubject::Limits, Status::Unknown, new Message(VerdictCode::NoStages), null, []);
         }
+        $risk = $this->estimate->bundle->brief->risk;
         $worst = $weakest->reading;
-        $allowed = $appetite->allows($worst->status);
-        $headline = $worst->limit->name.' at '.round(100 * (float) $worst->used)." % in stage {$weakest->stage}";
-        $detail = $allowed
-            ? "{$worst->status->words()}; a {$appetite->value} plan allows it"
-            : ucfirst($worst->limit->consequence);
+        $detail = RiskRule::allows($risk, $worst->status)
+            ? new Message(VerdictCode::AllowedAtRisk, ['status' => $worst->status, 'risk' => $risk])
+            : new Message(VerdictCode::Consequence, ['limit' => $worst->limit]);
 
-        return new VerdictLine('limits', $worst->status, $headline, $detail, $reasons ?: ['Every limit is clear at every stage.']);
+        return new VerdictLine(
+            VerdictSubject::Limits, $worst->status,
+            new Message(VerdictCode::WeakestLink, ['reading' => $worst, 'stage' => $weakest->stage]), $detail,
+            $this->notedLimits() ?: [new Message(VerdictCode::AllLimitsClear)],
+        );
     }
 
-    /** @return list<string> */
-    private function limitReasons(StageResult $result, int $stage): array
+    /** @return list<Message> limits that are more than clear, by stage */
+    private function notedLimits(): array
     {
-        $noted = array_filter($result->readings, fn (LimitReading $reading): bool => $reading->status->severity() > Status::Clear->severity());
+        $noted = [];
+        foreach ($this->estimate->results as $stage => $result) {
+            foreach ($stage === 0 ? [] : $result->readings as $reading) {
+                if ($reading->status->severity() > Status::Clear->severity()) {
+                    $noted[] = new Message(VerdictCode::LimitNoted, ['reading' => $reading, 'stage' => $stage]);
+                }
+            }
+        }
 
-        return array_values(array_map(fn (LimitReading $reading): string => "Stage {$stage}: ".LimitWords::of($reading, $this->say), $noted));
+        return $noted;
     }
 
     private function build(): VerdictLine
     {
-        $faults = [...$this->failedChecks(), ...$this->findings(fn (Finding $finding): bool => $finding->kind->isFault() && $finding->kind !== FindingKind::Law)];
-        $notes = $this->findings(fn (Finding $finding): bool => ! $finding->kind->isFault());
-        $count = count($faults);
-        if ($count === 0) {
-            return new VerdictLine('build', Status::Clear, 'Everything has what it needs', $notes === [] ? 'no conflicts, all covered' : count($notes).' to consider', $notes);
+        $faults = [...$this->failedChecks(), ...$this->findings(fn (FindingKind $kind): bool => $kind->isFault() && $kind !== FindingKind::Law)];
+        $notes = $this->findings(fn (FindingKind $kind): bool => ! $kind->isFault());
+        if ($faults === []) {
+            $detail = $notes === [] ? new Message(VerdictCode::NoConflicts) : new Message(VerdictCode::ToConsider, ['count' => count($notes)]);
+
+            return new VerdictLine(VerdictSubject::Build, Status::Clear, new Message(VerdictCode::Complete), $detail, $notes);
         }
 
-        return new VerdictLine('build', Status::Over, $count === 1 ? 'One thing is open' : "{$count} things are open", $faults[0], [...$faults, ...$notes]);
+        return new VerdictLine(VerdictSubject::Build, Status::Over, new Message(VerdictCode::OpenFaults, ['count' => count($faults)]), $faults[0], [...$faults, ...$notes]);
     }
 
-    /** @return list<string> */
+    /** @return list<Message> */
     private function failedChecks(): array
     {
-        return array_map(
-            fn (HealthCheck $check): string => "As it came: the check of {$check->words()} found something. Put that right before it gets more power.",
-            $this->estimate->bundle->brief->came->failed,
-        );
+        return array_map(fn (HealthCheck $check): Message => new Message(VerdictCode::FailedCheck, ['check' => $check]), $this->estimate->bundle->brief->received->failed);
     }
 
     private function fuel(): VerdictLine
     {
         $within = $this->estimate->bundle->brief->fuels;
-        $last = $this->estimate->last()->model->state->fuel;
+        $last = $this->estimate->last()->state->build->fuel;
         $out = [];
-        foreach ($this->estimate->results as $i => $result) {
-            $fuel = $result->model->state->fuel;
-            if ($i > 0 && $within !== null && ! in_array($fuel->key, $within, true)) {
-                $out[] = "Stage {$i} runs on {$fuel->name}, which is not within reach.";
+        foreach ($this->estimate->results as $stage => $result) {
+            $fuel = $result->state->build->fuel;
+            if ($stage > 0 && $within !== null && ! in_array($fuel->key, $within, true)) {
+                $out[] = new Message(VerdictCode::StageFuelOutOfReach, ['fuel' => $fuel, 'stage' => $stage]);
             }
         }
-        $content = $last->ethanol->likely > 15.0
-            ? sprintf('%d–%d %% ethanol at the pump', $last->ethanol->low, $last->ethanol->high)
-            : 'at every pump in reach';
-
-        return match (true) {
-            $out !== [] => new VerdictLine('fuel', Status::Over, "{$last->name} is out of reach", $out[0], $out),
-            $within === null => new VerdictLine('fuel', Status::Unknown, $last->name, 'fuels within reach not asked yet', []),
-            default => new VerdictLine('fuel', $last->ethanol->likely > 15.0 ? Status::Close : Status::Clear, $last->name, $content, []),
+        $strong = $last->ethanol->likely > self::STRONG_BLEND;
+        [$status, $detail] = match (true) {
+            $out !== [] => [Status::Over, $out[0]],
+            $within === null => [Status::Unknown, new Message(VerdictCode::FuelsNotSet)],
+            $strong => [Status::Close, new Message(VerdictCode::EthanolAtPump, ['fuel' => $last])],
+            default => [Status::Clear, new Message(VerdictCode::AtEveryPump)],
         };
+
+        return new VerdictLine(VerdictSubject::Fuel, $status, new Message($out === [] ? VerdictCode::RunsOn : VerdictCode::FuelOutOfReach, ['fuel' => $last]), $detail, $out);
     }
 
     private function law(): VerdictLine
     {
-        $faults = $this->findings(fn (Finding $finding): bool => $finding->kind === FindingKind::Law);
+        $faults = $this->findings(fn (FindingKind $kind): bool => $kind === FindingKind::Law);
+        $notes = $this->lawNotes();
+        $track = $this->estimate->bundle->brief->car->use === 'track';
+        [$status, $headline, $detail, $reasons] = match (true) {
+            $faults !== [] => [Status::Over, VerdictCode::NotForRoad, $faults[0], $faults],
+            $track => [Status::Close, VerdictCode::TrackOnly, new Message(VerdictCode::NeverOnRoad), $notes],
+            $notes !== [] => [Status::Close, VerdictCode::RoadChecksDue, new Message(VerdictCode::ChecksToShow, ['count' => count($notes)]), $notes],
+            default => [Status::Clear, VerdictCode::NothingForbidden, new Message(VerdictCode::CheckLocalRules), []],
+        };
+
+        return new VerdictLine(VerdictSubject::Law, $status, new Message($headline), $detail, $reasons);
+    }
+
+    /** @return list<Message> */
+    private function lawNotes(): array
+    {
         $notes = [];
-        foreach ($this->estimate->last()->model->state->parts() as $mounted) {
-            if ($mounted->part->lawNote !== '' && ! $mounted->part->trackOnly) {
-                $notes[] = "{$mounted->part->name}: {$mounted->part->lawNote}";
+        foreach ($this->estimate->last()->state->build->parts as $part) {
+            if ($part->lawNote !== '' && ! $part->trackOnly) {
+                $notes[] = new Message(VerdictCode::LawNote, ['part' => $part]);
             }
         }
-        $wishes = $this->estimate->bundle->brief->wishes;
-        if ($wishes->strictInspection && $notes !== []) {
-            $notes[] = 'Inspection is strict here: enter every one of these before the next date.';
+        $constraints = $this->estimate->bundle->brief->constraints;
+        if ($constraints->strictInspection && $notes !== []) {
+            $notes[] = new Message(VerdictCode::StrictInspection);
         }
-        if ($wishes->warranty) {
-            $notes[] = Warning::Warranty->text();
+        if ($constraints->warranty) {
+            $notes[] = new Message(VerdictCode::WarrantyEnds, ['warning' => Warning::Warranty]);
         }
-        $track = $this->estimate->bundle->brief->car->use === 'track';
 
-        return match (true) {
-            $faults !== [] => new VerdictLine('law', Status::Over, 'Not for the road', $faults[0], $faults),
-            $track => new VerdictLine('law', Status::Close, 'Track only', 'never on a public road like this', $notes),
-            $notes !== [] => new VerdictLine('law', Status::Close, 'Road use, checks due', count($notes).' to show; local rules decide', $notes),
-            default => new VerdictLine('law', Status::Clear, 'Nothing that the road forbids', 'local rules decide', []),
-        };
+        return $notes;
     }
 
     /**
-     * @param  callable(Finding): bool  $which
-     * @return list<string> each sentence once, with the first stage it shows in
+     * @param  callable(FindingKind): bool  $which
+     * @return list<Message> each finding once, with the first stage it shows in
      */
     private function findings(callable $which): array
     {
-        $sentences = [];
-        foreach ($this->estimate->findings as $stage => $findings) {
-            foreach (array_filter($findings, $which) as $finding) {
-                $sentences[$finding->sentence] ??= ($stage === 0 ? 'As it came: ' : "Stage {$stage}: ").$finding->sentence;
+        $messages = [];
+        foreach ($this->estimate->results as $stage => $result) {
+            foreach (array_filter($result->findings, fn (Finding $finding): bool => $which($finding->kind)) as $finding) {
+                $messages[$finding->id] ??= new Message(VerdictCode::FindingNoted, ['finding' => $finding, 'stage' => $stage, 'build' => $result->state->build]);
             }
         }
 
-        return array_values($sentences);
+        return array_values($messages);
     }
 }

@@ -7,15 +7,12 @@ use Pebblerun\Core\Evaluation\Limits\Status;
 /** One line of the verdict, with its reasons. */
 final readonly class VerdictLine
 {
-    /**
-     * @param  string  $subject  target, budget, limits, build, fuel or law
-     * @param  list<string>  $reasons
-     */
+    /** @param  list<Message>  $reasons */
     public function __construct(
-        public string $subject,
+        public VerdictSubject $subject,
         public Status $status,
-        public string $headline,
-        public string $detail,
+        public Message $headline,
+        public ?Message $detail,
         public array $reasons,
     ) {}
 }

@@ -12,14 +12,4 @@ enum Evidence: string
     case OtherDyno = 'other-dyno';
     /** What people who know think. */
     case Judgement = 'judgement';
-
-    public function words(): string
-    {
-        return match ($this) {
-            self::Maker => "maker's claim",
-            self::ShopDyno => "shop's dyno",
-            self::OtherDyno => 'another dyno',
-            self::Judgement => 'judgement',
-        };
-    }
 }

@@ -2,43 +2,67 @@
 
 namespace Pebblerun\Core\Evaluation;
 
-use Pebblerun\Core\Evaluation\Findings\Finding;
-use Pebblerun\Core\Evaluation\Findings\Inspector;
 use Pebblerun\Core\Evaluation\Limits\StageLimit;
-use Pebblerun\Core\Evaluation\Money\Pricing;
 use Pebblerun\Core\Evaluation\Money\StageCost;
 use Pebblerun\Core\Evaluation\Timeline\StageState;
+use Pebblerun\Core\Evaluation\Timeline\StageTimeline;
 use Pebblerun\Core\Job\Bundle;
-use Pebblerun\Core\Math\LatinDraws;
+use Pebblerun\Core\Job\Plan\Plan;
 use Pebblerun\Core\Math\Percentiles;
 use Pebblerun\Core\Units\MoneyRange;
 
-/** Everything computed for one bundle. */
+/** Everything computed for one bundle, as numbers and codes. */
 final readonly class Estimate
 {
     /**
-     * @param  non-empty-list<StageResult>  $results  as it came, then the stages
-     * @param  list<StageCost>  $costs  likewise
-     * @param  list<list<Finding>>  $findings  likewise
+     * @param  non-empty-list<StageResult>  $results  as received, then the stages
+     * @param  non-empty-list<StageCost>  $costs  likewise
      * @param  array<string, list<mixed>>  $figures  to be given back to the next estimate
      */
-    private function __construct(public Bundle $bundle, public array $results, public array $costs, public array $findings, public array $figures) {}
+    private function __construct(
+        public Bundle $bundle,
+        public StageTimeline $timeline,
+        public Evaluator $evaluator,
+        public array $results,
+        public array $costs,
+        public array $figures,
+    ) {}
 
     /** @param  array<string, list<mixed>>  $known  figures of an earlier estimate of the same car, for its unchanged stages */
     public static function of(Bundle $bundle, array $known = []): self
     {
-        $estimator = new PlanEvaluator($bundle->catalog, $bundle->brief, $bundle->plan, new LatinDraws, $known, $bundle->fingerprint);
-        $results = $estimator->estimate();
-        $states = array_map(fn (StageResult $result): StageState => $result->model->state, $results);
-        $inspector = new Inspector($bundle->catalog, $bundle->rates->labour, $bundle->brief->wishes);
+        $timeline = new StageTimeline($bundle->catalog, $bundle->brief->car);
+        $states = $timeline->states($bundle->plan, $bundle->brief->received);
+        $evaluator = new Evaluator($bundle->catalog, $bundle->shop->rates, $bundle->brief, $states[0]->build, $bundle->plan->settings);
+        $stages = new PlanEvaluator($bundle, $evaluator, $timeline, $known);
+        $results = $stages->of($states);
 
-        return new self(
-            $bundle,
-            $results,
-            (new Pricing($bundle->rates, $bundle->plan->basis))->of($states),
-            array_map($inspector->of(...), $states),
-            $estimator->figures(),
-        );
+        return new self($bundle, $timeline, $evaluator, $results, self::costsOf($states, $evaluator), $stages->figures());
+    }
+
+    /**
+     * @param  non-empty-list<StageState>  $states
+     * @return non-empty-list<StageCost>
+     */
+    private static function costsOf(array $states, Evaluator $evaluator): array
+    {
+        return array_map(fn (StageState $state): StageCost => $evaluator->money($state->bought), $states);
+    }
+
+    /**
+     * What another plan for the same car would cost: money alone, without an evaluation.
+     *
+     * @return MoneyRange of all its stages
+     */
+    public function totalOf(Plan $plan): MoneyRange
+    {
+        $pricing = new Money\Pricing($this->bundle->shop->rates, $plan->settings->priceBasis);
+        $total = MoneyRange::exact(0);
+        foreach ($this->timeline->states($plan, $this->bundle->brief->received) as $state) {
+            $total = $total->plus($pricing->of($state->bought)->spend);
+        }
+
+        return $total;
     }
 
     public function last(): StageResult
@@ -49,7 +73,18 @@ final readonly class Estimate
     /** Money of all stages. */
     public function total(): MoneyRange
     {
-        return $this->costs[count($this->costs) - 1]->cumulative;
+        return $this->cumulative(count($this->results) - 1);
+    }
+
+    /** Money up to and with a stage. */
+    public function cumulative(int $stage): MoneyRange
+    {
+        $total = MoneyRange::exact(0);
+        foreach (array_slice($this->costs, 0, $stage + 1) as $cost) {
+            $total = $total->plus($cost->spend);
+        }
+
+        return $total;
     }
 
     /** The draws that the target is held against: power, or torque at its speed. */
@@ -97,8 +132,8 @@ final readonly class Estimate
     {
         $dates = [];
         foreach ($this->results as $result) {
-            foreach ($result->model->state->bought as [$part, $change]) {
-                $dates[] = $change->agreed === null ? $part->price->asOf : null;
+            foreach ($result->state->bought as $purchase) {
+                $dates[] = $purchase->change->agreed === null ? $purchase->part->price->asOf : null;
             }
         }
         $dates = array_filter($dates);
@@ -107,7 +142,7 @@ final readonly class Estimate
     }
 
     /** Where a stage pulls less than the one before; null where it nowhere does. */
-    public function trade(int $stage): ?TorqueLoss
+    public function torqueLoss(int $stage): ?TorqueLoss
     {
         $before = $this->results[$stage - 1] ?? null;
 
@@ -121,7 +156,7 @@ final readonly class Estimate
         for ($stage = 2; $stage < count($this->results); $stage++) {
             $gained = $this->results[$stage - 1]->power->p50 - $start;
             $next = $this->costPerWatt($stage);
-            if ($gained > 0.0 && $next !== null && $next > 1.6 * $this->costs[$stage - 1]->cumulative->likely / $gained) {
+            if ($gained > 0.0 && $next !== null && $next > 1.6 * $this->cumulative($stage - 1)->likely / $gained) {
                 return $stage - 1;
             }
         }

@@ -2,13 +2,14 @@
 
 namespace Pebblerun\Core\Evaluation;
 
+use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Model\Gain;
-use Pebblerun\Core\Evaluation\Timeline\FittedPart;
 
 /** What one part is worth in one stage, from likely values. */
 final readonly class PartShare
 {
     /**
+     * @param  int  $since  the stage from which it has stood there; 0 is as received
      * @param  ?Gain  $gain  the case that applied; null for a part without one
      * @param  float  $adds  W at the peak, map first, then in gas-path order
      * @param  float  $addsTorque  N·m at the peak, likewise
@@ -16,7 +17,8 @@ final readonly class PartShare
      * @param  ?float  $again  for a part bought again: W at the peak that buying it anew gives over keeping the old
      */
     public function __construct(
-        public FittedPart $mounted,
+        public Part $part,
+        public int $since,
         public ?Gain $gain,
         public float $adds,
         public float $addsTorque,

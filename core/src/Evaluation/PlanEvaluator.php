@@ -2,25 +2,20 @@
 
 namespace Pebblerun\Core\Evaluation;
 
-use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Engine\CeilingCost;
-use Pebblerun\Core\Evaluation\Limits\LimitCheck;
-use Pebblerun\Core\Evaluation\Model\GainFinder;
+use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\Model\StageModel;
-use Pebblerun\Core\Evaluation\Timeline\FittedPart;
 use Pebblerun\Core\Evaluation\Timeline\StageState;
 use Pebblerun\Core\Evaluation\Timeline\StageTimeline;
-use Pebblerun\Core\Job\Brief\Brief;
-use Pebblerun\Core\Job\Plan\Plan;
-use Pebblerun\Core\Math\Curve;
-use Pebblerun\Core\Math\Draws;
-use Pebblerun\Core\Math\LatinDraws;
+use Pebblerun\Core\Job\Bundle;
+use Pebblerun\Core\Job\Plan\Change;
 
-/** Estimates every stage of a plan: likely curves, draws, shares of the parts, ceilings and limits. */
+/** Evaluates every stage of a plan, with what its parts and ceilings are worth. */
 final class PlanEvaluator
 {
     /** Raised whenever a rule changes, so that figures kept from before are not given back. */
-    private const METHOD = 3;
+    private const METHOD = 4;
 
     /** Figures of that many stages are worth keeping: an edit and its undo meet again. */
     private const KEPT = 16;
@@ -28,34 +23,32 @@ final class PlanEvaluator
     /** A ceiling binds when it costs more than this share. */
     private const BINDS = 0.005;
 
-    /**
-     * @param  array<string, list<mixed>>  $known  figures of stages estimated before, by key; see figures()
-     * @param  string  $fingerprint  of catalog and brief, so that figures are given back to the same ones only
-     */
-    public function __construct(
-        private readonly Catalog $catalog,
-        private readonly Brief $brief,
-        private readonly Plan $plan,
-        private readonly Draws $draws = new LatinDraws,
-        private array $known = [],
-        private readonly string $fingerprint = '',
-    ) {}
+    private readonly Shares $shares;
 
-    /** @return non-empty-list<StageResult> as it came, then one for each stage */
-    public function estimate(): array
+    /** @param  array<string, list<mixed>>  $known  figures of stages evaluated before, by key; see figures() */
+    public function __construct(
+        private readonly Bundle $bundle,
+        private readonly Evaluator $evaluator,
+        private readonly StageTimeline $timeline,
+        private array $known = [],
+    ) {
+        $this->shares = new Shares($evaluator);
+    }
+
+    /**
+     * @param  non-empty-list<StageState>  $states  as received, then the stages
+     * @return non-empty-list<StageResult> likewise
+     */
+    public function of(array $states): array
     {
-        $models = $this->models();
-        $likely = new LikelyRun($this->catalog, $this->brief, $this->plan, $models);
-        $sample = new SampleRun($likely, $this->catalog, $this->brief, $this->plan, $this->draws);
-        $shares = new ShareRun($likely, $this->catalog, $this->brief, $this->plan);
         $results = $figures = [];
-        foreach ($models as $model) {
-            $power = $likely->power($model);
-            $engine = $likely->enginePower($model);
-            $key = $this->keyOf($model->state, $likely->end());
-            $stage = isset($this->known[$key]) ? StageFigures::known($this->known[$key]) : $this->figuresOf($model, $power, $engine, $sample, $shares);
+        foreach ($states as $i => $state) {
+            $model = $this->evaluator->model($state->build);
+            $likely = $this->evaluator->likely($model);
+            $key = $this->keyOf($state->build);
+            $stage = isset($this->known[$key]) ? StageFigures::known($this->known[$key]) : $this->figuresOf($model, $likely);
             $figures[$key] = $stage->toArray();
-            $results[] = $this->result($model, $power, $engine, $stage, $likely, $shares);
+            $results[] = $this->result($state, $states[$i - 1] ?? null, $model, $likely, $stage);
         }
         $this->known = array_slice([...$figures, ...$this->known], 0, self::KEPT);
 
@@ -63,7 +56,7 @@ final class PlanEvaluator
     }
 
     /**
-     * The costly figures of the stages estimated last and of some before, to be given back when the plan changes.
+     * The costly figures of the stages evaluated last and of some before, to be given back when the plan changes.
      *
      * @return array<string, list<mixed>>
      */
@@ -72,112 +65,87 @@ final class PlanEvaluator
         return $this->known;
     }
 
-    /**
-     * Likely peak wheel power and torque of every stage, without draws: what candidates are compared by.
-     *
-     * @return list<array{float, float}> W and N·m
-     */
-    public function likelyPeaks(): array
+    /** Names everything that a build's figures depend on: what stands where, what its map covers, and its fuels. */
+    private function keyOf(Build $build): string
     {
-        $models = $this->models();
-        $likely = new LikelyRun($this->catalog, $this->brief, $this->plan, $models);
-
-        return array_map(fn (StageModel $model): array => $likely->peaks($model), $models);
-    }
-
-    /** @return non-empty-list<StageModel> */
-    private function models(): array
-    {
-        $finder = new GainFinder($this->catalog->platform);
-
-        return array_map(
-            fn (StageState $state): StageModel => StageModel::of($state, $this->catalog->platform, $finder),
-            StageTimeline::of($this->plan, $this->brief->came, $this->catalog, $this->brief->car),
-        );
-    }
-
-    /** Names everything that a stage's figures depend on: what stands where, what its map covers, its fuels, and the grid. */
-    private function keyOf(StageState $state, float $end): string
-    {
-        $stands = array_map(fn (FittedPart $mounted): array => [$mounted->part->key, $state->covers($mounted)], $state->mounted);
+        $settings = $this->bundle->plan->settings;
+        $stands = array_map(fn (Part $part): array => [$part->key, $build->covers($part)], $build->fitted);
 
         return hash('xxh128', serialize([
-            self::METHOD, $this->fingerprint, $this->plan->stacking, $this->plan->constantLoss, $end,
-            $state->index > 0, $state->fuel->key, $state->mappedFor?->key, $stands,
+            self::METHOD, $this->bundle->fingerprint, $settings->stacking, $settings->constantLoss,
+            $build->changed, $build->fuel->key, $build->mappedFor?->key, $stands,
         ]));
     }
 
-    /**
-     * @param  non-empty-list<float>  $power  likely, W
-     * @param  non-empty-list<float>  $engine  likely, W that the engine makes
-     */
-    private function figuresOf(StageModel $model, array $power, array $engine, SampleRun $sample, ShareRun $shares): StageFigures
+    private function figuresOf(StageModel $model, Likely $likely): StageFigures
     {
-        $changed = $model->state->index > 0;
+        $sampled = $this->evaluator->sampled($model, $likely);
+        $changed = $model->build->changed;
 
         return new StageFigures(
-            ...$sample->figures($model, $power, $engine),
-            plainSum: $changed ? $shares->plainSum($model) : max($power),
-            shares: $changed ? $shares->of($model) : [],
-            costs: $changed ? $shares->ceilingCosts($model) : [],
+            $sampled->power, $sampled->torque, $sampled->atTarget,
+            plainSum: $changed ? $this->evaluator->plainSum($model) : $likely->peakPower,
+            used: $sampled->used,
+            shares: $changed ? $this->shares->ofParts($model, $likely) : [],
+            costs: $changed ? $this->shares->ofCeilings($model, $likely) : [],
         );
     }
 
-    /**
-     * @param  non-empty-list<float>  $power  likely, W
-     * @param  non-empty-list<float>  $engine  likely, W that the engine makes
-     */
-    private function result(StageModel $model, array $power, array $engine, StageFigures $figures, LikelyRun $likely, ShareRun $shares): StageResult
+    private function result(StageState $state, ?StageState $before, StageModel $model, Likely $likely, StageFigures $figures): StageResult
     {
-        $soak = $likely->soak($model, $engine);
-        $check = new LimitCheck($this->catalog->platform, $likely->losses, $likely->grid($model)->rpms);
-
         return new StageResult(
+            $state,
             $model,
-            Curve::onGrid($likely->rpms[0], $likely->torqueOf($power), $likely->isSketched()),
+            $this->evaluator->curve($likely),
             $figures->power,
             $figures->torque,
             $figures->atTarget,
             $figures->plainSum,
-            self::sharesOf($model, $figures, $shares->boughtAgain($model, max($power))),
-            self::bindingsOf($model, $likely->peaksOf($power), $figures),
-            $check->readings($model, $power, $engine, $figures->used, $soak),
-            $likely->usedGain($power, $this->brief->range),
-            $soak,
+            $this->sharesOf($state, $before, $model, $likely, $figures),
+            self::bindingOf($model, $likely, $figures),
+            $this->evaluator->readings($model, $likely, $figures->used),
+            $this->evaluator->findings($state->build),
+            $this->evaluator->usedGain($likely),
+            $this->evaluator->soak($model, $likely),
         );
     }
 
-    /**
-     * @param  array<string, float>  $again  W, by part
-     * @return list<PartShare>
-     */
-    private static function sharesOf(StageModel $model, StageFigures $figures, array $again): array
+    /** @return list<PartShare> */
+    private function sharesOf(StageState $state, ?StageState $before, StageModel $model, Likely $likely, StageFigures $figures): array
     {
-        $gains = [];
-        foreach ($model->gains as $gain) {
-            $gains[$gain->part->key] = $gain;
-        }
-
         return $figures->shares === [] ? [] : array_map(
-            fn (FittedPart $mounted, array $share): PartShare => new PartShare($mounted, $gains[$mounted->part->key] ?? null, ...$share, again: $again[$mounted->part->key] ?? null),
-            $model->state->parts(),
+            fn (Part $part, array $share): PartShare => new PartShare($part, $state->since($part), $model->gainOf($part->key), ...$share, again: $this->boughtAgain($part, $state, $before, $likely)),
+            $state->build->parts,
             $figures->shares,
         );
     }
 
     /**
-     * @param  array{float, float}  $peaks  likely, W and N·m
-     * @return list<CeilingCost>
+     * What a part bought anew gives over keeping the old one: an old map stays old. It depends on the stages before, as no
+     * other share does.
+     *
+     * @return ?float W; null where the part is not bought again
      */
-    private static function bindingsOf(StageModel $model, array $peaks, StageFigures $figures): array
+    private function boughtAgain(Part $part, StageState $state, ?StageState $before, Likely $likely): ?float
     {
-        $bindings = [];
+        if ($before === null || $state->stage === null || $state->since($part) >= $state->index || $state->purchaseOf($part) === null) {
+            return null;
+        }
+        $without = $this->timeline->after($before, $state->stage->only(fn (Change $change): bool => $change->part !== $part->key));
+
+        return $likely->peakPower - $this->evaluator->likely($this->evaluator->model($without->build))->peakPower;
+    }
+
+    /** @return list<CeilingCost> */
+    private static function bindingOf(StageModel $model, Likely $likely, StageFigures $figures): array
+    {
+        $binding = [];
         foreach ($figures->costs as $i => [$watts, $newtonMetres]) {
-            if ($watts > self::BINDS * $peaks[0] || $newtonMetres > self::BINDS * $peaks[1]) {
-                $bindings[] = new CeilingCost($model->ceilings[$i], $watts, $newtonMetres);
+            if ($watts > self::BINDS * $likely->peakPower || $newtonMetres > self::BINDS * $likely->peakTorque) {
+                $binding[] = new CeilingCost($model->ceilings[$i], $watts, $newtonMetres);
             }
         }
 
-        return $bindings;
+        return $binding;
     }
 }

@@ -3,9 +3,10 @@
 namespace Pebblerun\Core\Evaluation;
 
 use Pebblerun\Core\Evaluation\Engine\CeilingCost;
+use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Evaluation\Model\StageModel;
-use Pebblerun\Core\Evaluation\Timeline\FittedPart;
+use Pebblerun\Core\Evaluation\Timeline\StageState;
 use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Math\Percentiles;
 use Pebblerun\Core\Physics\Air\Soak;
@@ -20,12 +21,14 @@ final readonly class StageResult
      * @param  ?Percentiles  $atTarget  N·m at the target's rpm, when the target is a torque
      * @param  float  $plainSum  W: likely peak when quoted figures are added up
      * @param  list<PartShare>  $shares
-     * @param  list<CeilingCost>  $bindings  ceilings that cost something
+     * @param  list<CeilingCost>  $ceilings  those that cost something
      * @param  list<LimitReading>  $readings
+     * @param  list<Finding>  $findings  faults first
      * @param  ?Soak  $soak  charge temperature by pull; null without boost or a known cooler
-     * @param  float  $usedGain  mean torque over the brief's range against the car as it came: 0.2 is a fifth more
+     * @param  float  $usedGain  mean torque over the brief's range against the car as received: 0.2 is a fifth more
      */
     public function __construct(
+        public StageState $state,
         public StageModel $model,
         public Curve $likely,
         public Percentiles $power,
@@ -33,36 +36,15 @@ final readonly class StageResult
         public ?Percentiles $atTarget,
         public float $plainSum,
         public array $shares,
-        public array $bindings,
+        public array $ceilings,
         public array $readings,
+        public array $findings,
         public float $usedGain,
         public ?Soak $soak,
     ) {}
 
     public function weakest(): ?LimitReading
     {
-        $weakest = null;
-        foreach ($this->readings as $reading) {
-            if ($reading->used !== null && $reading->isWeakerThan($weakest)) {
-                $weakest = $reading;
-            }
-        }
-
-        return $weakest;
-    }
-
-    /**
-     * Parts that must not be driven at full load until a map covers them.
-     *
-     * @return list<FittedPart>
-     */
-    public function gating(): array
-    {
-        $state = $this->model->state;
-
-        return array_values(array_filter(
-            $state->parts(),
-            fn (FittedPart $mounted): bool => ! $mounted->part->runsUnmapped && ! $state->covers($mounted),
-        ));
+        return LimitReading::weakest($this->readings);
     }
 }

@@ -13,12 +13,13 @@ use Pebblerun\Core\Job\Brief\Refusal;
 use Pebblerun\Core\Job\Brief\Risk;
 use Pebblerun\Core\Job\Brief\Target;
 use Pebblerun\Core\Physics\Road\QuarterMile;
+use Pebblerun\Core\Units\Currency;
 use Pebblerun\Core\Units\UnitSystem;
 
 /** Reads a brief; what is not answered yet may be absent. */
 final readonly class BriefReader
 {
-    public function __construct(private UnitSystem $units, private Platform $platform) {}
+    public function __construct(private UnitSystem $units, private Platform $platform, private Currency $currency) {}
 
     public function read(DocumentNode $node): Brief
     {
@@ -28,18 +29,18 @@ final readonly class BriefReader
 
         return new Brief(
             $car,
-            $this->came($node->get('came')),
+            $this->received($node->get('received')),
             $this->target($node->maybe('target'), $car),
             new Budget(
-                $node->maybe('budget')?->maybe('total')?->minor(),
-                $node->maybe('budget')?->maybe('now')?->minor(),
-                $node->maybe('budget')?->maybe('monthly')?->minor(),
+                $node->maybe('budget')?->maybe('total')?->minor($this->currency),
+                $node->maybe('budget')?->maybe('now')?->minor($this->currency),
+                $node->maybe('budget')?->maybe('monthly')?->minor($this->currency),
             ),
             $range === null
                 ? [$this->platform->baseline->torqueKnee(), $power]
                 : [$range->get('from')->number(), $range->get('to')->number()],
             $node->has('fuels') ? $node->strings('fuels') : null,
-            Risk::from($node->maybe('appetite')?->keyword('cautious', 'usual', 'bold') ?? 'usual'),
+            Risk::from($node->maybe('risk')?->keyword(...array_column(Risk::cases(), 'value')) ?? 'normal'),
             new CustomerConstraints(
                 array_map(fn (DocumentNode $refusal): Refusal => Refusal::from($refusal->keyword(...array_column(Refusal::cases(), 'value'))), $node->each('refuses')),
                 $node->maybe('noise')?->keyword('as-stock', 'a-little', 'open') === 'as-stock',
@@ -74,7 +75,7 @@ final readonly class BriefReader
         return $wheel > 0.0 && $wheel < $crank ? 1.0 - $wheel / $crank : $pair->refuse("{$wheel} at the wheels of {$crank} at the crank cannot be: the wheels get less than the crank gives.");
     }
 
-    private function came(DocumentNode $node): AsReceived
+    private function received(DocumentNode $node): AsReceived
     {
         return new AsReceived(
             $node->strings('parts'),

@@ -6,8 +6,8 @@ use Closure;
 use Pebblerun\Core\Catalog\Catalog;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Parts\PartCollection;
-use Pebblerun\Core\Evaluation\Timeline\StageTimeline;
 use Pebblerun\Core\Job\Bundle;
+use Pebblerun\Core\Job\Plan\References;
 use Pebblerun\Core\Units\UnitSystem;
 
 /** The one way into the core: a decoded bundle becomes core objects, or is refused with the path and what would be right. */
@@ -20,7 +20,7 @@ final class BundleReader
      *
      * @throws InvalidBundle at the first fault, with its path.
      */
-    public static function read(array $document): Bundle
+    public static function read(array $document): OpenedBundle
     {
         return self::bundle($document, PartCollection::of(...));
     }
@@ -30,7 +30,7 @@ final class BundleReader
      *
      * @param  array<string, mixed>  $document  a bundle that read() has taken
      */
-    public static function trusted(array $document): Bundle
+    public static function trusted(array $document): OpenedBundle
     {
         return self::bundle($document, null);
     }
@@ -39,20 +39,21 @@ final class BundleReader
      * @param  array<string, mixed>  $document
      * @param  ?Closure(array<string, Part>): PartCollection  $eager
      */
-    private static function bundle(array $document, ?Closure $eager): Bundle
+    private static function bundle(array $document, ?Closure $eager): OpenedBundle
     {
         $node = new DocumentNode($document);
         $units = self::units($node->get('units'));
         $platform = (new PlatformReader($units))->read($node->get('platform'));
-        $reader = new PartReader($units, $platform, ShopReader::dynoFactors($node->get('shop')));
+        $shop = ShopReader::read($node->get('shop'), $platform->fuel);
+        $reader = new PartReader($units, $platform, $shop);
         $parts = $eager === null ? self::waiting($node, $reader) : $eager(self::made($node, $reader));
-        $catalog = new Catalog($platform, $parts, ShopReader::fuels($node->get('shop'), $platform->fuel));
-        $brief = (new BriefReader($units, $platform))->read($node->get('brief'));
-        $plan = PlanReader::read($node->get('plan'));
-        $node->get('plan')->guard(fn (): array => StageTimeline::of($plan, $brief->came, $catalog, $brief->car));
+        $catalog = new Catalog($platform, $parts, $shop->fuels);
+        $brief = (new BriefReader($units, $platform, $shop->currency))->read($node->get('brief'));
+        $plan = PlanReader::read($node->get('plan'), $shop->currency);
+        $node->get('plan')->guard(fn () => References::check($plan, $brief->received, $catalog));
         unset($document['plan']);
 
-        return new Bundle($units, ShopReader::rates($node->get('shop')), $catalog, $brief, $plan, hash('xxh128', serialize($document)));
+        return new OpenedBundle(new Bundle($shop, $catalog, $brief, $plan, hash('xxh128', serialize($document))), $units);
     }
 
     /** @return array<string, Part> */

@@ -4,6 +4,7 @@ namespace Pebblerun\Core\Exchange;
 
 use Closure;
 use Pebblerun\Core\CoreException;
+use Pebblerun\Core\Units\Currency;
 use Pebblerun\Core\Units\MoneyRange;
 use Pebblerun\Core\Units\Range;
 
@@ -97,18 +98,18 @@ final readonly class DocumentNode
         return $this->guard(fn (): Range => Range::of(...array_map(fn (self $item): float => $item->number(), $three)));
     }
 
-    /** An amount in major units, or three of them. */
-    public function money(): MoneyRange
+    /** An amount as people write it, or three of them. */
+    public function money(Currency $currency): MoneyRange
     {
         $items = is_array($this->value) ? $this->three() : [$this, $this, $this];
 
-        return $this->guard(fn (): MoneyRange => MoneyRange::of(...array_map(fn (self $item): int => $item->minor(), $items)));
+        return $this->guard(fn (): MoneyRange => MoneyRange::of(...array_map(fn (self $item): int => $item->minor($currency), $items)));
     }
 
-    /** An amount in major units as minor ones. */
-    public function minor(): int
+    /** An amount as people write it, in minor units. */
+    public function minor(Currency $currency): int
     {
-        return (int) round($this->number() * 100);
+        return $currency->minor($this->number());
     }
 
     public function keyword(string ...$allowed): string

@@ -17,6 +17,7 @@ use Pebblerun\Core\Catalog\Parts\PartPrice;
 use Pebblerun\Core\Catalog\Parts\ReferenceBuild;
 use Pebblerun\Core\Catalog\Platform\Ceiling;
 use Pebblerun\Core\Catalog\Platform\Platform;
+use Pebblerun\Core\Catalog\Shop\Shop;
 use Pebblerun\Core\Physics\Driveline\Loss;
 use Pebblerun\Core\Physics\Dyno\Frame;
 use Pebblerun\Core\Units\MoneyRange;
@@ -31,8 +32,7 @@ final readonly class PartReader
 
     private const UNMAPPED_NATURAL = 0.65;
 
-    /** @param  array<string, Range>  $dynoFactors  the shop's house factors by kind of dyno */
-    public function __construct(private UnitSystem $units, private Platform $platform, private array $dynoFactors = []) {}
+    public function __construct(private UnitSystem $units, private Platform $platform, private Shop $shop) {}
 
     public function read(DocumentNode $node): Part
     {
@@ -112,7 +112,7 @@ final readonly class PartReader
             Evidence::from($evidence->get('kind')->keyword(...array_column(Evidence::cases(), 'value'))),
             $evidence->maybe('note')?->string() ?? '',
             BoostReader::maybe($node, $this->units),
-            $frame->words(),
+            $frame->isOwn() ? null : $frame,
             $this->temperature($node->maybe('exhaust')),
             $content?->number(),
         );
@@ -126,7 +126,7 @@ final readonly class PartReader
         return $frame === null ? Frame::own() : $frame->guard(fn (): Frame => Frame::of(
             ($frame->maybe('at')?->keyword('wheels', 'crank') ?? 'wheels') === 'crank',
             $frame->maybe('dyno')?->string(),
-            $this->dynoFactors,
+            $this->shop->dynoFactors,
             Loss::defaultShare($this->platform->drive, 'manual'),
         ));
     }
@@ -170,13 +170,13 @@ final readonly class PartReader
         }
 
         return new PartPrice(
-            $node->get('new')->money(),
-            $node->maybe('used')?->money(),
-            $node->maybe('consumables')?->money() ?? MoneyRange::exact(0),
+            $node->get('new')->money($this->shop->currency),
+            $node->maybe('used')?->money($this->shop->currency),
+            $node->maybe('consumables')?->money($this->shop->currency) ?? MoneyRange::exact(0),
             $hours('hours'),
             $hours('access_hours'),
             $node->maybe('access_group')?->string(),
-            $node->maybe('resale')?->minor() ?? 0,
+            $node->maybe('resale')?->minor($this->shop->currency) ?? 0,
             $node->maybe('as_of')?->string(),
         );
     }

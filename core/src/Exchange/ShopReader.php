@@ -4,25 +4,38 @@ namespace Pebblerun\Core\Exchange;
 
 use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Catalog\Shop\Rates;
+use Pebblerun\Core\Catalog\Shop\Shop;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
+use Pebblerun\Core\Units\Currency;
 use Pebblerun\Core\Units\Range;
 
-/** Reads what a shop charges and the fuels in reach. */
+/** Reads what a shop charges, the fuels in reach and its dyno factors. */
 final class ShopReader
 {
-    public static function rates(DocumentNode $node): Rates
+    /** @param  FuelKind  $kind  what the platform's engine burns: other fuels are left out */
+    public static function read(DocumentNode $node, FuelKind $kind): Shop
     {
+        $currency = $node->get('currency')->guard(fn (): Currency => Currency::of($node->get('currency')->string()));
+
+        return new Shop($currency, self::rates($node, $currency), self::fuels($node, $kind), self::dynoFactors($node));
+    }
+
+    private static function rates(DocumentNode $node, Currency $currency): Rates
+    {
+        $notNegative = fn (string $key): float => $node->get($key)->number() >= 0.0
+            ? $node->get($key)->number()
+            : $node->get($key)->refuse("{$node->get($key)->number()} is negative: give 0 or more.");
+
         return new Rates(
-            $node->get('currency')->string(),
-            self::notNegative($node->get('labour_rate')),
-            self::notNegative($node->get('dyno_rate')),
-            self::notNegative($node->get('tax_percent')),
-            self::notNegative($node->get('reserve_percent')),
+            $currency->minor($notNegative('labour_rate')),
+            $currency->minor($notNegative('dyno_rate')),
+            (int) round(100 * $notNegative('tax_percent')),
+            (int) round(100 * $notNegative('reserve_percent')),
         );
     }
 
-    /** @return array<string, Fuel> those that an engine of this kind burns */
-    public static function fuels(DocumentNode $node, FuelKind $kind): array
+    /** @return array<string, Fuel> */
+    private static function fuels(DocumentNode $node, FuelKind $kind): array
     {
         $fuels = [];
         foreach ($node->each('fuels') as $fuel) {
@@ -38,7 +51,7 @@ final class ShopReader
     }
 
     /** @return array<string, Range> what figures of each kind of dyno are multiplied by to be the shop's own */
-    public static function dynoFactors(DocumentNode $node): array
+    private static function dynoFactors(DocumentNode $node): array
     {
         $factors = [];
         foreach ($node->each('dyno_factors') as $factor) {
@@ -46,13 +59,5 @@ final class ShopReader
         }
 
         return $factors;
-    }
-
-    /** Hundredths: minor units of a rate, or of a percent. */
-    private static function notNegative(DocumentNode $node): int
-    {
-        $hundredths = $node->minor();
-
-        return $hundredths >= 0 ? $hundredths : $node->refuse("{$node->number()} is negative: give 0 or more.");
     }
 }

@@ -2,15 +2,15 @@
 
 namespace Pebblerun\Core\Report;
 
+use Pebblerun\Core\Advice\AdvisedFinding;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Platform\Slot;
 use Pebblerun\Core\Evaluation\Estimate;
-use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Findings\FindingKind;
 use Pebblerun\Core\Evaluation\StageResult;
-use Pebblerun\Core\Evaluation\Timeline\FittedPart;
-use Pebblerun\Core\Job\Plan\Change;
+use Pebblerun\Core\Evaluation\Timeline\Purchase;
 use Pebblerun\Core\Job\Plan\PriceBasis;
+use Pebblerun\Core\Report\Words\FindingWords;
 
 /** The board: slots by lane in gas-path order, and what each cell shows. */
 final readonly class BoardDocument
@@ -18,7 +18,15 @@ final readonly class BoardDocument
     /** The row of the fuel, which is no slot. */
     public const FUEL = 'fuel-in-tank';
 
-    public function __construct(private Estimate $estimate, private UnitFormatter $say) {}
+    private const EMPTY = ['part' => null, 'note' => '', 'value' => '', 'mark' => '', 'flag' => null];
+
+    private FindingWords $words;
+
+    /** @param  list<list<AdvisedFinding>>  $advised  as received, then the stages */
+    public function __construct(private Estimate $estimate, private array $advised, private UnitFormatter $say)
+    {
+        $this->words = new FindingWords($estimate->bundle->catalog);
+    }
 
     /** @return list<array<string, mixed>> */
     public function lanes(): array
@@ -54,108 +62,123 @@ final readonly class BoardDocument
         $cells = [];
         $before = null;
         foreach ($this->estimate->results as $result) {
-            $fuel = $result->model->state->fuel;
-            $state = $before === null ? 'came' : ($before === $fuel ? 'carried' : 'new');
-            $cells[] = ['state' => $state, 'name' => $fuel->name, 'part' => null, 'note' => '', 'value' => '', 'mark' => '', 'flag' => null];
+            $fuel = $result->state->build->fuel;
+            $cells[] = ['state' => $before === null ? 'received' : ($before === $fuel ? 'carried' : 'new'), 'name' => $fuel->name, ...self::EMPTY];
             $before = $fuel;
         }
 
         return ['key' => self::FUEL, 'name' => 'Fuel', 'stock' => '', 'internal' => false, 'cells' => $cells];
     }
 
-    /** Internal slots only when a part stands there or a limit there is more than clear. */
+    /** Internal slots only when a part stands there or could, or a finding shows there. */
     private function shows(Slot $slot): bool
     {
-        if (! $slot->internal) {
+        if (! $slot->internal || $this->estimate->bundle->catalog->parts->servesSlot($slot->key)) {
             return true;
         }
-        foreach ($this->estimate->results as $result) {
-            if (isset($result->model->state->mounted[$slot->key])) {
-                return true;
-            }
-        }
-        foreach ($this->estimate->findings as $findings) {
-            foreach ($findings as $finding) {
-                if ($finding->slot === $slot->key) {
+        foreach ($this->advised as $stage) {
+            foreach ($stage as $advised) {
+                if ($advised->slot === $slot->key) {
                     return true;
                 }
             }
         }
 
-        return $this->estimate->bundle->catalog->parts->servesSlot($slot->key);
+        return false;
     }
 
     /** @return array<string, mixed> */
     private function row(Slot $slot): array
     {
-        $cells = [];
-        foreach ($this->estimate->results as $i => $result) {
-            $cells[] = $this->cell($slot, $i, $result);
-        }
+        $cells = array_map(fn (int $stage): array => $this->cell($slot, $stage), array_keys($this->estimate->results));
 
         return ['key' => $slot->key, 'name' => $slot->name, 'stock' => $slot->stock, 'internal' => $slot->internal, 'cells' => $cells];
     }
 
     /** @return array<string, mixed> */
-    private function cell(Slot $slot, int $stage, StageResult $result): array
+    private function cell(Slot $slot, int $stage): array
     {
-        $mounted = $result->model->state->mounted[$slot->key] ?? null;
-        $before = $stage > 0 ? ($this->estimate->results[$stage - 1]->model->state->mounted[$slot->key] ?? null) : null;
-        $faults = array_values(array_filter($this->estimate->findings[$stage], fn (Finding $finding): bool => $finding->slot === $slot->key && $finding->kind !== FindingKind::Uncovered));
-        if ($stage === 0 && in_array($slot->key, $this->estimate->bundle->brief->came->unknown, true)) {
-            return ['state' => 'unknown', 'name' => 'not known', 'part' => null, 'note' => 'Nobody knows what stands here; whatever it is, it is in the baseline.', 'value' => '', 'mark' => '', 'flag' => null];
+        if ($stage === 0 && in_array($slot->key, $this->estimate->bundle->brief->received->unknown, true)) {
+            return ['state' => 'unknown', 'name' => 'not known', ...self::EMPTY, 'note' => 'Nobody knows what stands here; whatever it is, it is in the baseline.'];
         }
-        if ($mounted === null) {
-            $missing = array_values(array_filter($faults, fn (Finding $finding): bool => $finding->fixes !== []))[0] ?? null;
+        $here = array_values(array_filter($this->advised[$stage], fn (AdvisedFinding $one): bool => $one->slot === $slot->key && $one->finding->kind !== FindingKind::Uncovered));
+        $part = $this->estimate->results[$stage]->state->build->fitted[$slot->key] ?? null;
 
-            return [
-                'state' => $missing !== null ? ($missing->kind->isFault() ? 'missing' : 'advised') : ($before !== null ? 'removed' : 'stock'),
-                'name' => $missing !== null ? $missing->fixes[0][0]->name : ($stage === 0 || $before !== null ? $slot->stock : ''),
-                'part' => $missing?->fixes[0][0]->key,
-                'note' => $missing->sentence ?? '',
-                'value' => '',
-                'mark' => '',
-                'flag' => null,
-            ];
+        return $part === null ? $this->emptyCell($slot, $stage, $here) : $this->fittedCell($slot, $stage, $part, $here);
+    }
+
+    private function before(Slot $slot, int $stage): ?Part
+    {
+        return $stage > 0 ? ($this->estimate->results[$stage - 1]->state->build->fitted[$slot->key] ?? null) : null;
+    }
+
+    /**
+     * @param  list<AdvisedFinding>  $here
+     * @return array<string, mixed> what is missing or advised offers itself in place
+     */
+    private function emptyCell(Slot $slot, int $stage, array $here): array
+    {
+        $before = $this->before($slot, $stage);
+        foreach ($here as $advised) {
+            if ($advised->fixes !== []) {
+                $part = $advised->fixes[0][0];
+
+                return ['state' => $advised->finding->kind->isFault() ? 'missing' : 'advised', 'name' => $part->name, ...self::EMPTY, 'part' => $part->key, 'note' => $this->note($advised, $stage)];
+            }
         }
-        $part = $mounted->part;
-        $change = array_values(array_filter($result->model->state->bought, fn (array $pair): bool => $pair[0] === $part))[0][1] ?? null;
-        $bought = $change !== null;
-        $flag = $this->flag($mounted, $result, $faults);
+
+        return ['state' => $before !== null ? 'removed' : 'stock', 'name' => $stage === 0 || $before !== null ? $slot->stock : '', ...self::EMPTY];
+    }
+
+    private function note(AdvisedFinding $advised, int $stage): string
+    {
+        return $this->words->of($advised->finding, $this->estimate->results[$stage]->state->build);
+    }
+
+    /**
+     * @param  list<AdvisedFinding>  $here
+     * @return array<string, mixed>
+     */
+    private function fittedCell(Slot $slot, int $stage, Part $part, array $here): array
+    {
+        $result = $this->estimate->results[$stage];
+        $purchase = $result->state->purchaseOf($part);
+        $before = $this->before($slot, $stage);
+        $first = $slot->key === $part->slots[0];
 
         return [
             'state' => match (true) {
-                $stage === 0 => 'came',
-                $bought && $slot->key !== $part->slots[0] => 'spanned',
-                $bought => $before?->part === $part ? 'again' : 'new',
-                $before?->part === $part => 'carried',
+                $stage === 0 => 'received',
+                $purchase !== null && ! $first => 'spanned',
+                $purchase !== null => $before === $part ? 'again' : 'new',
+                $before === $part => 'carried',
                 default => 'left-over',
             },
             'name' => $part->name,
             'part' => $part->key,
-            'note' => $faults[0]->sentence ?? '',
-            'value' => $stage > 0 && $bought && $slot->key === $part->slots[0] ? $this->value($part, $result) : '',
-            'mark' => $slot->key === $part->slots[0] ? self::mark($change) : '',
-            'flag' => $flag,
+            'note' => $here === [] ? '' : $this->note($here[0], $stage),
+            'value' => $stage > 0 && $purchase !== null && $first ? $this->value($part, $result) : '',
+            'mark' => $first ? self::mark($purchase) : '',
+            'flag' => $this->flag($part, $result, $here),
         ];
     }
 
-    private static function mark(?Change $change): string
+    private static function mark(?Purchase $purchase): string
     {
         return match (true) {
-            $change === null => '',
-            $change->basis === PriceBasis::Owned => 'own',
-            $change->bought => 'bought',
+            $purchase === null => '',
+            $purchase->change->basis === PriceBasis::Owned => 'own',
+            $purchase->change->bought => 'bought',
             default => '',
         };
     }
 
-    /** @param  list<Finding>  $faults */
-    private function flag(FittedPart $mounted, StageResult $result, array $faults): ?string
+    /** @param  list<AdvisedFinding>  $here */
+    private function flag(Part $part, StageResult $result, array $here): ?string
     {
         return match (true) {
-            array_filter($faults, fn (Finding $finding): bool => $finding->kind->isFault()) !== [] => 'fault',
-            ! $result->model->state->covers($mounted) && $mounted->part->gains !== [] => 'uncovered',
+            array_filter($here, fn (AdvisedFinding $one): bool => $one->finding->kind->isFault()) !== [] => 'fault',
+            ! $result->state->build->covers($part) && $part->gains !== [] => 'uncovered',
             default => null,
         };
     }
@@ -164,8 +187,8 @@ final readonly class BoardDocument
     private function value(Part $part, StageResult $result): string
     {
         foreach ($result->shares as $share) {
-            if ($share->mounted->part === $part && ! $part->isSupporting()) {
-                return sprintf('%+d', round($this->say->power($share->again ?? $share->adds)));
+            if ($share->part === $part && ! $part->isSupporting()) {
+                return $this->say->writeAddedPower($share->again ?? $share->adds);
             }
         }
 

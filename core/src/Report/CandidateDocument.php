@@ -3,58 +3,65 @@
 namespace Pebblerun\Core\Report;
 
 use Pebblerun\Core\Advice\Candidate;
-use Pebblerun\Core\Advice\FuelCandidate;
+use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Catalog\Parts\Caution;
+use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Shop\Fuel;
+use Pebblerun\Core\Evaluation\Engine\CeilingCost;
 use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
+use Pebblerun\Core\Report\Words\FindingWords;
 
 /** Writes candidates for a page. */
-final class CandidateDocument
+final readonly class CandidateDocument
 {
-    /** @return array<string, mixed> */
-    public static function of(Candidate $candidate, UnitFormatter $say): array
+    private FindingWords $findings;
+
+    public function __construct(Catalog $catalog, private UnitFormatter $say)
     {
-        $part = $candidate->part;
-        $adds = round($say->power($candidate->adds));
+        $this->findings = new FindingWords($catalog);
+    }
+
+    /** @return array<string, mixed> */
+    public function of(Candidate $candidate): array
+    {
+        $choice = $candidate->choice;
+        $supports = $choice instanceof Part && $choice->isSupporting();
 
         return [
-            'part' => $part->key,
-            'name' => $part->name,
-            'maker' => $part->maker,
-            'adds' => $part->isSupporting() ? 'supports' : sprintf('%+d %s', $adds, $say->powerLabel()),
-            'adds_torque' => $part->isSupporting() ? '' : sprintf('%+d %s', round($say->torque($candidate->addsTorque)), $say->torqueLabel()),
-            'costs' => $say->sayMoney($candidate->costs),
-            'each' => $adds >= 1.0 ? $say->sayMoney((int) round($candidate->costs / $adds))." a {$say->powerLabel()}" : '',
-            'drags' => self::drags($candidate->drags),
-            'cautions' => array_map(fn ($caution): string => $caution->text(), $part->cautions),
+            'part' => $choice->key,
+            'name' => $choice->name,
+            'maker' => $choice instanceof Part ? $choice->maker : self::content($choice),
+            'adds' => $supports ? 'supports' : "{$this->say->writeAddedPower($candidate->adds)} {$this->say->powerLabel()}",
+            'adds_torque' => $supports ? '' : "{$this->say->writeAddedTorque($candidate->addsTorque)} {$this->say->torqueLabel()}",
+            'costs' => $choice instanceof Fuel ? '' : $this->say->sayMoney($candidate->costs),
+            'each' => $choice instanceof Fuel ? '' : $this->each($candidate),
+            'also_needs' => array_map(fn (Finding $finding): array => [
+                'kind' => $finding->kind->value,
+                'fault' => $finding->kind->isFault(),
+                'sentence' => $this->findings->of($finding, $candidate->build),
+            ], $candidate->findings),
+            'ceilings' => array_map($this->ceiling(...), $candidate->ceilings),
+            'cautions' => $choice instanceof Fuel ? [] : array_map(fn (Caution $caution): string => Terms::caution($caution), $choice->cautions),
             'chosen' => $candidate->chosen,
         ];
     }
 
-    /** @return array<string, mixed> */
-    public static function ofFuel(FuelCandidate $candidate, UnitFormatter $say): array
+    private static function content(Fuel $fuel): string
     {
-        $fuel = $candidate->fuel;
-
-        return [
-            'part' => $fuel->key,
-            'name' => $fuel->name,
-            'maker' => $fuel->kind === FuelKind::Diesel ? 'for diesel engines' : sprintf('%d octane, %d to %d %% ethanol', $fuel->octane, $fuel->ethanol->low, $fuel->ethanol->high),
-            'adds' => sprintf('%+d %s', round($say->power($candidate->adds)), $say->powerLabel()),
-            'adds_torque' => sprintf('%+d %s', round($say->torque($candidate->addsTorque)), $say->torqueLabel()),
-            'costs' => '',
-            'each' => '',
-            'drags' => self::drags($candidate->drags),
-            'cautions' => [],
-            'chosen' => $candidate->chosen,
-        ];
+        return $fuel->kind === FuelKind::Diesel ? 'for diesel engines' : sprintf('%d octane, %d to %d %% ethanol', $fuel->octane, $fuel->ethanol->low, $fuel->ethanol->high);
     }
 
-    /**
-     * @param  list<Finding>  $findings
-     * @return list<array{fault: bool, sentence: string}>
-     */
-    private static function drags(array $findings): array
+    /** "€ 60 per whp"; nothing where it adds less than one. */
+    private function each(Candidate $candidate): string
     {
-        return array_map(fn (Finding $finding): array => ['fault' => $finding->kind->isFault(), 'sentence' => $finding->sentence], $findings);
+        $adds = $candidate->adds / $this->say->units->power->watts();
+
+        return $adds < 1.0 ? '' : $this->say->sayMoney((int) round($candidate->costs / $adds))." per {$this->say->powerLabel()}";
+    }
+
+    private function ceiling(CeilingCost $cost): string
+    {
+        return "{$cost->ceiling->name} takes {$this->say->sayPower($cost->power)} and {$this->say->sayTorque($cost->torque)} of it.";
     }
 }

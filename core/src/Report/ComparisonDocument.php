@@ -2,92 +2,85 @@
 
 namespace Pebblerun\Core\Report;
 
-use Pebblerun\Core\Catalog\Platform\Slot;
+use Pebblerun\Core\Advice\ComparedCode;
+use Pebblerun\Core\Advice\ComparedFigure;
+use Pebblerun\Core\Advice\Comparison;
+use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Estimate;
-use Pebblerun\Core\Evaluation\StageResult;
+use Pebblerun\Core\Evaluation\Limits\LimitReading;
 
-/** Two plans for one car beside each other, part by part and figure by figure, as they end. */
+/** Writes two plans beside each other. */
 final readonly class ComparisonDocument
 {
-    public function __construct(private Estimate $here, private Estimate $there, private UnitFormatter $say) {}
+    private function __construct(private Comparison $comparison, private UnitFormatter $say) {}
 
     /** @return array{figures: list<array{name: string, here: string, there: string, better: string}>, parts: list<array{slot: string, here: string, there: string}>} */
-    public function toArray(): array
+    public static function of(Comparison $comparison, UnitFormatter $say): array
     {
-        return ['figures' => $this->figures(), 'parts' => $this->parts()];
+        $document = new self($comparison, $say);
+
+        return ['figures' => array_map($document->figure(...), $comparison->figures()), 'parts' => $document->parts()];
     }
 
-    /** @return list<array{name: string, here: string, there: string, better: string}> better: here, there, or neither when it cannot be said */
-    private function figures(): array
+    /** @return array{name: string, here: string, there: string, better: string} better: here, there, or neither where it cannot be said */
+    private function figure(ComparedFigure $figure): array
     {
-        $here = $this->here->last();
-        $there = $this->there->last();
-        $both = fn (callable $of): array => [$of($this->here), $of($this->there)];
-        $hours = fn (Estimate $one): int => array_sum(array_map(fn ($cost): int => $cost->hours, $one->costs));
+        [$here, $there] = [$this->value($figure->code, $figure->here), $this->value($figure->code, $figure->there)];
 
-        return [
-            $this->line('Median wheel power', [$here->power->p50, $there->power->p50], $this->say->sayPower(...), 1),
-            $this->line('One car in ten has less than', [$here->power->p10, $there->power->p10], $this->say->sayPower(...), 1),
-            $this->line('Median wheel torque', [$here->torque->p50, $there->torque->p50], $this->say->sayTorque(...), 1),
-            $this->line('Torque over the speeds used', [$here->usedGain, $there->usedGain], fn (float $gain): string => $this->say->numerals->signed(100 * $gain, 1).' %', 1),
-            $this->line('In all', $both(fn (Estimate $one): int => $one->total()->likely), $this->say->sayMoney(...), -1),
-            $this->line('Hours', $both($hours), fn (int $hundredths): string => $this->say->numerals->write($hundredths / 100, 1).' h', -1),
-            $this->line('Stages', $both(fn (Estimate $one): int => count($one->results) - 1), strval(...), 0),
-            $this->weakest($here, $there),
-        ];
+        return ['name' => self::name($figure->code), 'here' => $here, 'there' => $there, 'better' => ['there', 'neither', 'here'][$here === $there ? 1 : $figure->lead + 1]];
     }
 
-    /**
-     * @template T of int|float
-     *
-     * @param  array{T, T}  $values  here and there
-     * @param  callable(T): string  $words
-     * @param  -1|0|1  $more  whether more is better, worse, or neither
-     * @return array{name: string, here: string, there: string, better: string}
-     */
-    private function line(string $name, array $values, callable $words, int $more): array
+    private static function name(ComparedCode $code): string
     {
-        [$here, $there] = [$words($values[0]), $words($values[1])];
-        $lead = $here === $there ? 0 : ($values[0] <=> $values[1]) * $more;
-
-        return ['name' => $name, 'here' => $here, 'there' => $there, 'better' => ['there', 'neither', 'here'][$lead + 1]];
-    }
-
-    /** @return array{name: string, here: string, there: string, better: string} */
-    private function weakest(StageResult $here, StageResult $there): array
-    {
-        $words = function (StageResult $result): string {
-            $weakest = $result->weakest();
-
-            return $weakest === null ? 'none' : "{$weakest->limit->name} ".round(100 * (float) $weakest->used)." %, {$weakest->status->words()}";
+        return match ($code) {
+            ComparedCode::Power => 'Wheel power, median',
+            ComparedCode::LowPower => '90 % of cars exceed',
+            ComparedCode::Torque => 'Wheel torque, median',
+            ComparedCode::TorqueInRange => 'Torque over the rpm range in use',
+            ComparedCode::Total => 'Total',
+            ComparedCode::Hours => 'Hours',
+            ComparedCode::Stages => 'Stages',
+            ComparedCode::WeakestLink => 'Weakest link',
         };
-        $of = fn (StageResult $result): array => [$result->weakest()?->status->severity() ?? 0, $result->weakest()->used ?? 0.0];
-
-        $lead = $words($here) === $words($there) ? 0 : $of($here) <=> $of($there);
-
-        return ['name' => 'Weakest link', 'here' => $words($here), 'there' => $words($there), 'better' => ['here', 'neither', 'there'][$lead + 1]];
     }
 
-    /** @return list<array{slot: string, here: string, there: string}> places that end with another part, or get it in another stage */
+    private function value(ComparedCode $code, int|float|LimitReading|null $value): string
+    {
+        if (! is_int($value) && ! is_float($value)) {
+            return $value === null ? 'none' : "{$value->limit->name} ".round(100 * (float) $value->used).' %, '.Terms::status($value->status);
+        }
+
+        return match ($code) {
+            ComparedCode::Power, ComparedCode::LowPower => $this->say->sayPower($value),
+            ComparedCode::Torque => $this->say->sayTorque($value),
+            ComparedCode::TorqueInRange => $this->say->numerals->signed(100 * $value, 1).' %',
+            ComparedCode::Total => $this->say->sayMoney((int) $value),
+            ComparedCode::Hours => $this->say->numerals->write($value / 100, 1).' h',
+            ComparedCode::Stages, ComparedCode::WeakestLink => (string) $value,
+        };
+    }
+
+    /** @return list<array{slot: string, here: string, there: string}> slots that end with another part, or get it in another stage */
     private function parts(): array
     {
-        $rows = array_map(fn (Slot $slot): array => [
-            'slot' => $slot->name, 'here' => $this->ends($this->here, $slot), 'there' => $this->ends($this->there, $slot),
-        ], array_values($this->here->bundle->catalog->platform->slots));
-        $fuel = fn (Estimate $one): string => $one->last()->model->state->fuel->name;
-        $rows[] = ['slot' => 'Fuel', 'here' => $fuel($this->here), 'there' => $fuel($this->there)];
+        [$here, $there] = [$this->comparison->here, $this->comparison->there];
+        $rows = array_map(fn (array $difference): array => [
+            'slot' => $here->bundle->catalog->platform->slots[$difference['slot']]->name,
+            'here' => self::ends($here, $difference['here']),
+            'there' => self::ends($there, $difference['there']),
+        ], $this->comparison->parts());
+        [$fuelHere, $fuelThere] = [$here->last()->state->build->fuel->name, $there->last()->state->build->fuel->name];
 
-        return array_values(array_filter($rows, fn (array $row): bool => $row['here'] !== $row['there']));
+        return $fuelHere === $fuelThere ? $rows : [...$rows, ['slot' => 'Fuel', 'here' => $fuelHere, 'there' => $fuelThere]];
     }
 
-    private function ends(Estimate $estimate, Slot $slot): string
+    private static function ends(Estimate $estimate, ?Part $part): string
     {
-        $mounted = $estimate->last()->model->state->mounted[$slot->key] ?? null;
+        if ($part === null) {
+            return 'stock';
+        }
+        $since = $estimate->last()->state->since($part);
 
-        return match (true) {
-            $mounted === null => 'stock',
-            $mounted->since === 0 => "{$mounted->part->name}, as it came",
-            default => "{$mounted->part->name}, stage {$mounted->since}",
-        };
+        return $since === 0 ? "{$part->name}, as received" : "{$part->name}, stage {$since}";
     }
 }

@@ -2,164 +2,197 @@
 
 namespace Pebblerun\Core\Report;
 
+use Pebblerun\Core\Advice\AdvisedFinding;
+use Pebblerun\Core\Advice\FindingAdvisor;
+use Pebblerun\Core\Advice\Message;
 use Pebblerun\Core\Advice\Verdict;
 use Pebblerun\Core\Advice\VerdictLine;
-use Pebblerun\Core\Catalog\Parts\Caution;
-use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Engine\CeilingCost;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Evaluation\Limits\Status;
-use Pebblerun\Core\Evaluation\Money\Line;
-use Pebblerun\Core\Evaluation\Money\StageCost;
 use Pebblerun\Core\Evaluation\PartShare;
 use Pebblerun\Core\Evaluation\StageResult;
 use Pebblerun\Core\Evaluation\Timeline\StageState;
+use Pebblerun\Core\Job\Brief\Target;
 use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Math\Percentiles;
+use Pebblerun\Core\Report\Words\FindingWords;
 use Pebblerun\Core\Report\Words\GainWords;
-use Pebblerun\Core\Report\Words\Listing;
-use Pebblerun\Core\Units\MoneyRange;
+use Pebblerun\Core\Report\Words\VerdictWords;
 use Pebblerun\Core\Units\Numerals;
 use Pebblerun\Core\Units\UnitSystem;
 
-/** Writes an estimate as the open document: figures in the reader's units, sentences ready to print. */
+/** Writes an estimate as the open document: figures in the reader's units, codes, and sentences ready to print. */
 final readonly class EstimateDocument
 {
     public const FORMAT = 'pebblerun/estimate';
 
-    private UnitFormatter $say;
+    public const VERSION = 2;
 
-    private GainWords $why;
+    private GainWords $gains;
+
+    private FindingWords $findings;
+
+    private VerdictWords $verdict;
 
     private LimitDocument $limits;
 
+    private MoneyDocument $money;
+
     private StageNotes $notes;
 
-    private function __construct(private Estimate $estimate, UnitSystem $units, Numerals $numerals)
+    /** @var list<list<AdvisedFinding>> as received, then the stages */
+    private array $advised;
+
+    private function __construct(private Estimate $estimate, private UnitFormatter $say)
     {
-        $this->say = new UnitFormatter($units, $estimate->bundle->rates->currency, $numerals);
-        $this->why = new GainWords($this->say, $estimate->bundle->catalog->platform);
-        $this->limits = new LimitDocument($estimate->bundle, $this->say);
-        $this->notes = new StageNotes($estimate->bundle->catalog->platform, $this->say);
+        $catalog = $estimate->bundle->catalog;
+        $this->gains = new GainWords($say, $catalog);
+        $this->findings = new FindingWords($catalog);
+        $this->verdict = new VerdictWords($catalog, $say);
+        $this->limits = new LimitDocument($estimate->bundle, $say);
+        $this->money = new MoneyDocument($estimate, $say);
+        $this->notes = new StageNotes($catalog->platform, $say);
+        $this->advised = FindingAdvisor::ofPlan($estimate);
     }
 
     /** @return array<string, mixed> valid against schemas/estimate.json */
     public static function of(Estimate $estimate, UnitSystem $units, Numerals $numerals = Numerals::Comma): array
     {
-        return (new self($estimate, $units, $numerals))->write();
+        return (new self($estimate, UnitFormatter::for($estimate->bundle, $units, $numerals)))->write();
     }
 
     /** @return array<string, mixed> */
     private function write(): array
     {
         $brief = $this->estimate->bundle->brief;
-        $knee = $this->estimate->knee();
         $first = $this->estimate->results[0]->likely;
+        $maybe = fn (?int $minor): ?float => $minor === null ? null : $this->say->money($minor);
 
         return [
             'format' => self::FORMAT,
-            'version' => 1,
+            'version' => self::VERSION,
             'units' => $this->say->units->toArray(),
             'labels' => ['power' => $this->say->powerLabel(), 'torque' => $this->say->torqueLabel(), 'money' => $this->say->symbol()],
             'grid' => ['first' => $first->first, 'step' => Curve::STEP],
-            'target' => [
-                'power' => $brief->target?->power === null ? null : $this->say->power($brief->target->power),
-                'torque' => $brief->target?->torque === null ? null : $this->say->torque($brief->target->torque),
-                'at_rpm' => $brief->target?->atRpm,
-            ],
-            'budget' => ['total' => self::major($brief->budget->total), 'now' => self::major($brief->budget->now), 'monthly' => self::major($brief->budget->monthly)],
-            'rpm_range' => ['from' => $brief->range[0], 'to' => $brief->range[1]],
-            'reckoned' => $this->reckoned(),
-            'measured' => $brief->came->allowsChances(),
+            'target' => $this->target($brief->target),
+            'budget' => ['total' => $maybe($brief->budget->total), 'now' => $maybe($brief->budget->now), 'monthly' => $maybe($brief->budget->monthly)],
+            'rpm_range' => ['from' => $brief->rpmRange[0], 'to' => $brief->rpmRange[1]],
+            'settings' => $this->settings(),
+            'measured' => $brief->received->allowsChances(),
             'sketched' => $first->sketched,
-            'knee' => $knee === null ? null : ['stage' => $knee, 'sentence' => $this->knee($knee)],
-            'verdict' => array_map(fn (VerdictLine $sentence): array => [
-                'subject' => $sentence->subject,
-                'status' => $sentence->status->value,
-                'headline' => $sentence->headline,
-                'detail' => $sentence->detail,
-                'reasons' => $sentence->reasons,
-            ], (new Verdict($this->estimate, $this->say))->sentences()),
-            'stages' => array_map($this->stage(...), $this->estimate->results, $this->estimate->costs, $this->estimate->findings),
-            'lanes' => (new BoardDocument($this->estimate, $this->say))->lanes(),
-            'promise' => Caution::promise(),
+            'knee' => $this->knee(),
+            'verdict' => array_map($this->line(...), (new Verdict($this->estimate))->lines()),
+            'stages' => array_map($this->stage(...), array_keys($this->estimate->results), $this->estimate->results),
+            'lanes' => (new BoardDocument($this->estimate, $this->advised, $this->say))->lanes(),
+            'promise' => Terms::PROMISE,
         ];
     }
 
-    /** @return array{stacking: string, loss: string, price_basis: string, sentence: string} by which school */
-    private function reckoned(): array
+    /** @return array{power: ?float, torque: ?float, at_rpm: ?float} */
+    private function target(?Target $target): array
     {
-        $plan = $this->estimate->bundle->plan;
-        $loss = $plan->constantLoss ? 'constant' : 'percentage';
+        return [
+            'power' => $target?->power === null ? null : $this->say->power($target->power),
+            'torque' => $target?->torque === null ? null : $this->say->torque($target->torque),
+            'at_rpm' => $target?->atRpm,
+        ];
+    }
+
+    /** @return array{stacking: string, loss: string, price_basis: string, sentence: string} */
+    private function settings(): array
+    {
+        $settings = $this->estimate->bundle->plan->settings;
         $share = sprintf('%.0f %%', 100 * $this->estimate->bundle->brief->car->lossShare());
-        $crank = $plan->constantLoss
+        $crank = $settings->constantLoss
             ? "a constant loss that is {$share} at the stock car’s peak"
             : "a loss of {$share} between crank and wheels";
 
         return [
-            'stacking' => $plan->stacking->value,
-            'loss' => $loss,
-            'price_basis' => $plan->basis->value,
-            'sentence' => "Gains {$plan->stacking->words()}, {$crank}, prices {$plan->basis->value}.",
+            'stacking' => $settings->stacking->value,
+            'loss' => $settings->constantLoss ? 'constant' : 'percentage',
+            'price_basis' => $settings->priceBasis->value,
+            'sentence' => 'Gains '.Terms::stacking($settings->stacking).", {$crank}, prices ".Terms::priceBasis($settings->priceBasis).'.',
         ];
     }
 
-    private function knee(int $stage): string
+    /** @return ?array{stage: int, sentence: string} */
+    private function knee(): ?array
     {
-        $next = $this->estimate->costPerWatt($stage + 1);
-        $each = $this->say->sayMoney((int) round($next * $this->say->units->power->watts()));
+        $stage = $this->estimate->knee();
+        if ($stage === null) {
+            return null;
+        }
+        $each = $this->say->sayMoney((int) round($this->estimate->costPerWatt($stage + 1) * $this->say->units->power->watts()));
 
-        return "the knee: past here {$each} a {$this->say->powerLabel()}";
+        return ['stage' => $stage, 'sentence' => "knee: the next stage costs {$each} per {$this->say->powerLabel()}"];
     }
 
-    /**
-     * @param  list<Finding>  $findings
-     * @return array<string, mixed>
-     */
-    private function stage(StageResult $result, StageCost $cost, array $findings): array
+    /** @return array<string, mixed> */
+    private function line(VerdictLine $line): array
     {
-        $state = $result->model->state;
-        $i = $state->index;
+        return [
+            'subject' => $line->subject->value,
+            'status' => $line->status->value,
+            'codes' => ['headline' => $line->headline->code->value, 'detail' => $line->detail?->code->value],
+            'headline' => $this->verdict->of($line->headline),
+            'detail' => $line->detail === null ? '' : $this->verdict->of($line->detail),
+            'reasons' => array_map(fn (Message $reason): array => ['code' => $reason->code->value, 'sentence' => $this->verdict->of($reason)], $line->reasons),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function stage(int $i, StageResult $result): array
+    {
         $before = $this->estimate->results[$i - 1] ?? null;
-        $target = $this->estimate->bundle->brief->target;
+        $state = $result->state;
+        $fuel = $state->build->fuel;
         $weakest = $result->weakest();
         $limits = array_map(fn (LimitReading $reading): array => $this->limits->reading($reading, $result), $result->readings);
-        $perWatt = $this->estimate->costPerWatt($i);
-        $chance = $target?->power === null || ! $this->estimate->bundle->brief->came->allowsChances() ? null : round((float) $result->power->chance, 3);
-        $peakPower = $result->likely->peakPower();
-        $peakTorque = $result->likely->peakTorque();
 
         return [
             'index' => $i,
-            'key' => $state->stage->key ?? 'came',
+            'key' => $state->stage->key ?? 'received',
             'name' => $state->stage->name ?? '',
-            'fuel' => ['key' => $state->fuel->key, 'name' => $state->fuel->name, 'changed' => $before !== null && $state->fuel !== $before->model->state->fuel],
-            'map' => $state->map()?->name,
-            'status' => self::worst($weakest, $findings)->value,
+            'fuel' => ['key' => $fuel->key, 'name' => $fuel->name, 'changed' => $before !== null && $fuel !== $before->state->build->fuel],
+            'map' => $state->build->map()?->name,
+            'status' => self::worst($weakest, $result->findings)->value,
             'parts_bought' => count($state->bought),
-            'power' => [...$this->spread($result->power, $this->say->power(...)), 'likely' => $this->say->power($peakPower->value), 'rpm' => $peakPower->rpm, 'plain_sum' => $this->say->power($result->plainSum)],
-            'torque' => [...$this->spread($result->torque, $this->say->torque(...)), 'likely' => $this->say->torque($peakTorque->value), 'rpm' => $peakTorque->rpm],
-            'added' => $before === null ? 0.0 : $this->say->power($result->power->p50 - $before->power->p50),
-            'chance' => $chance,
-            'used_gain_percent' => round(100 * $result->usedGain, 1),
-            'curve' => [
-                'torque' => array_map($this->say->torque(...), $result->likely->torque),
-                'power' => array_map($this->say->power(...), $result->likely->power()),
-            ],
-            'money' => $this->money($cost, $perWatt),
+            ...$this->figures($result, $before),
+            'money' => $this->money->stage($i),
             'weakest' => $weakest === null ? null : $limits[(int) array_search($weakest, $result->readings, true)],
             'limits' => $limits,
-            'ceilings' => array_map($this->binding(...), $result->bindings),
+            'ceilings' => array_map($this->ceiling(...), $result->ceilings),
             'parts' => array_map(fn (PartShare $share): array => $this->share($share, $state), $result->shares),
-            'findings' => array_map($this->finding(...), $findings),
+            'findings' => array_map(fn (AdvisedFinding $advised): array => $this->finding($advised, $state), $this->advised[$i]),
             'regions' => $this->limits->regions($result),
-            'trade' => $this->notes->trade($this->estimate->trade($i)),
-            'mass' => $this->notes->mass($state),
-            'gated' => $result->gating() !== [],
+            'torque_loss' => $this->notes->torqueLoss($this->estimate->torqueLoss($i)),
+            'mass' => $this->notes->mass($state->build),
+            'gated' => $state->build->gating() !== [],
             'soak' => $this->notes->soak($result->soak, $result->power->p50),
-            'cautions' => $this->cautions($state),
+            'cautions' => self::cautions($state),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function figures(StageResult $result, ?StageResult $before): array
+    {
+        $brief = $this->estimate->bundle->brief;
+        $power = $result->likely->peakPower();
+        $torque = $result->likely->peakTorque();
+
+        return [
+            'power' => [...self::spread($result->power, $this->say->power(...)), 'likely' => $this->say->power($power->value), 'rpm' => $power->rpm, 'plain_sum' => $this->say->power($result->plainSum)],
+            'torque' => [...self::spread($result->torque, $this->say->torque(...)), 'likely' => $this->say->torque($torque->value), 'rpm' => $torque->rpm],
+            'added' => $before === null ? 0.0 : $this->say->power($result->power->p50 - $before->power->p50),
+            'chance' => $brief->target?->power === null || ! $brief->received->allowsChances() ? null : round((float) $result->power->chance, UnitFormatter::PRECISION),
+            'used_gain_percent' => round(100 * $result->usedGain, UnitFormatter::PRECISION),
+            'curve' => [
+                'torque' => array_map(fn (float $value): float => $this->say->torque($value, 1), $result->likely->torque),
+                'power' => array_map(fn (float $value): float => $this->say->power($value, 1), $result->likely->power()),
+            ],
         ];
     }
 
@@ -176,106 +209,72 @@ final readonly class EstimateDocument
      * @param  callable(float): float  $in
      * @return array{p10: float, p50: float, p90: float}
      */
-    private function spread(Percentiles $percentiles, callable $in): array
+    private static function spread(Percentiles $percentiles, callable $in): array
     {
         return ['p10' => $in($percentiles->p10), 'p50' => $in($percentiles->p50), 'p90' => $in($percentiles->p90)];
     }
 
     /** @return array<string, mixed> */
-    private function money(StageCost $cost, ?float $perWatt): array
+    private function ceiling(CeilingCost $cost): array
     {
         return [
-            'spend' => self::moneyRange($cost->spend),
-            'cumulative' => self::moneyRange($cost->cumulative),
-            'net' => self::moneyRange($cost->net),
-            'tax' => self::moneyRange($cost->tax),
-            'reserve' => self::moneyRange($cost->reserve),
-            'hours' => $cost->hours / 100,
-            'resale' => $cost->resale / 100,
-            'per_power' => $perWatt === null ? null : round($perWatt * $this->say->units->power->watts() / 100, 1),
-            'lines' => array_map(fn (Line $line): array => [
-                'part' => $line->part->key,
-                'name' => $line->part->name,
-                'basis' => $line->agreed ? 'agreed' : $line->basis->value,
-                'quantity' => $line->quantity,
-                'bought' => $line->bought,
-                'goods' => self::moneyRange($line->goods),
-                'hours' => $line->hours / 100,
-                'labour' => $line->labour / 100,
-                'dyno' => $line->dyno / 100,
-                'gross' => self::moneyRange($line->gross),
-            ], $cost->lines),
-        ];
-    }
-
-    /** @return array<string, mixed> */
-    private function binding(CeilingCost $binding): array
-    {
-        return [
-            'name' => $binding->ceiling->name,
-            'power' => $this->say->power($binding->power),
-            'torque' => $this->say->torque($binding->torque),
-            'sentence' => ucfirst($binding->ceiling->name).": {$this->say->sayPower($binding->power)} off the peak, {$this->say->sayTorque($binding->torque)} off the torque.",
+            'key' => $cost->ceiling->key,
+            'name' => $cost->ceiling->name,
+            'power' => $this->say->power($cost->power),
+            'torque' => $this->say->torque($cost->torque),
+            'sentence' => ucfirst($cost->ceiling->name).": {$this->say->sayPower($cost->power)} off the peak, {$this->say->sayTorque($cost->torque)} off the torque.",
         ];
     }
 
     /** @return array<string, mixed> */
     private function share(PartShare $share, StageState $state): array
     {
-        $part = $share->mounted->part;
+        $supports = $share->part->isSupporting();
 
         return [
-            'part' => $part->key,
-            'name' => $part->name,
-            'maker' => $part->maker,
-            'slots' => $part->slots,
-            'since' => $share->mounted->since,
-            'adds' => $part->isSupporting() ? null : $this->say->power($share->adds),
-            'adds_torque' => $part->isSupporting() ? null : $this->say->torque($share->addsTorque),
-            'lost' => $part->isSupporting() ? null : $this->say->power($share->lost),
+            'part' => $share->part->key,
+            'name' => $share->part->name,
+            'maker' => $share->part->maker,
+            'slots' => $share->part->slots,
+            'since' => $share->since,
+            'adds' => $supports ? null : $this->say->power($share->adds),
+            'adds_torque' => $supports ? null : $this->say->torque($share->addsTorque),
+            'lost' => $supports ? null : $this->say->power($share->lost),
             'covered' => $share->gain->covered ?? true,
-            'why' => $this->why->of($share, $state),
+            'why' => $this->gains->of($share, $state->build),
         ];
     }
 
     /** @return array<string, mixed> */
-    private function finding(Finding $finding): array
+    private function finding(AdvisedFinding $advised, StageState $state): array
     {
+        $finding = $advised->finding;
+
         return [
             'kind' => $finding->kind->value,
+            'id' => $finding->id,
             'fault' => $finding->kind->isFault(),
             'part' => $finding->part->key,
-            'slot' => $finding->slot,
-            'sentence' => $finding->sentence,
+            'slot' => $advised->slot,
+            'sentence' => $this->findings->of($finding, $state->build),
             'fixes' => array_map(fn (array $way): array => [
-                'name' => Listing::join(array_map(fn (Part $part): string => $part->name, $way), 'and'),
-                'parts' => array_map(fn (Part $part): string => $part->key, $way),
-            ], $finding->fixes),
-            'fuels' => $finding->fuels,
+                'name' => Words\Listing::join(array_map(fn ($part): string => $part->name, $way), 'and'),
+                'parts' => array_map(fn ($part): string => $part->key, $way),
+            ], $advised->fixes),
+            'fuels' => array_map(fn ($fuel): string => $fuel->name, $advised->fuels),
         ];
     }
 
-    /** @return list<string> the cautions of what this stage fits, each once */
-    private function cautions(StageState $state): array
+    /** @return list<array{code: string, sentence: string}> the cautions of what this stage fits, each once */
+    private static function cautions(StageState $state): array
     {
-        $texts = [];
-        foreach ($state->bought as [$part]) {
-            foreach ($part->cautions as $caution) {
-                $texts[$caution->value] = $caution->text();
+        $cautions = [];
+        foreach ($state->bought as $purchase) {
+            foreach ($purchase->part->cautions as $caution) {
+                $cautions[$caution->value] = ['code' => $caution->value, 'sentence' => Terms::caution($caution)];
             }
         }
 
-        return array_values($texts);
-    }
-
-    /** @return array{low: float, likely: float, high: float} */
-    private static function moneyRange(MoneyRange $range): array
-    {
-        return ['low' => $range->low / 100, 'likely' => $range->likely / 100, 'high' => $range->high / 100];
-    }
-
-    private static function major(?int $minor): ?float
-    {
-        return $minor === null ? null : $minor / 100;
+        return array_values($cautions);
     }
 }

@@ -26,8 +26,11 @@ final readonly class LimitDocument
 
     private float $shoulder;
 
-    public function __construct(private Bundle $bundle, private UnitFormatter $say)
+    private LimitWords $words;
+
+    public function __construct(Bundle $bundle, private UnitFormatter $say)
     {
+        $this->words = new LimitWords($say);
         $baseline = $bundle->catalog->platform->baseline;
         $this->movers = new Movers($bundle->catalog);
         $this->losses = Loss::both($bundle->brief->car->lossShare(), $baseline);
@@ -46,16 +49,16 @@ final readonly class LimitDocument
             'quantity' => $quantity->value,
             'unit' => $this->say->limitLabel($quantity),
             'status' => $reading->status->value,
-            'words' => $reading->status->words(),
-            'used_percent' => $reading->used === null ? null : round(100 * $reading->used, 1),
-            'edge_percent' => round(100 * $this->edgeShare($reading), 1),
+            'words' => Terms::status($reading->status),
+            'used_percent' => $reading->used === null ? null : round(100 * $reading->used, UnitFormatter::PRECISION),
+            'edge_percent' => round(100 * $this->edgeShare($reading), UnitFormatter::PRECISION),
             'demand' => $reading->used === null ? null : $this->say->limit($quantity, $reading->demand),
             'safe' => $this->say->limit($quantity, $reading->safe),
             'edge' => $this->say->limit($quantity, $reading->edge),
             'rpm' => $reading->rpm,
-            'sentence' => LimitWords::of($reading, $this->say),
+            'sentence' => $this->words->of($reading),
             'consequence' => $reading->limit->consequence,
-            'evidence' => trim($reading->limit->evidence->words().($reading->limit->note === '' ? '' : ": {$reading->limit->note}")),
+            'evidence' => trim(Terms::evidence($reading->limit->evidence).($reading->limit->note === '' ? '' : ": {$reading->limit->note}")),
             'movers' => $this->moversOf($reading, $result),
         ];
     }
@@ -71,8 +74,7 @@ final readonly class LimitDocument
     /** @return list<array{kind: string, part: ?string, name: string, price: ?float, sentence: string}> */
     private function moversOf(LimitReading $reading, StageResult $result): array
     {
-        $model = $result->model;
-        $movers = $this->movers->of($reading, $model->state, $result->soak, $model->isBoosted($this->bundle->catalog->platform));
+        $movers = $this->movers->of($reading, $result->model, $result->soak);
         $written = array_map(fn (Mover $mover): array => $this->mover($mover, $reading->limit), $movers);
 
         return $reading->excess() > 0.0 ? [...$written, $this->shed($reading)] : $written;
@@ -92,10 +94,10 @@ final readonly class LimitDocument
                 $limit->quantity === Quantity::ChargeTemperature
                     ? "{$mover->part->name}: fifth pull down to {$safe}."
                     : "{$mover->part->name}: safe to {$safe}.",
-                $mover->part->price->new->likely / 100,
+                $this->say->money($mover->part->price->new->likely),
             ),
-            $mover->map !== null => $entry('map', $mover->map->words(), ucfirst("{$mover->map->words()} moves it to {$safe}.")),
-            default => $entry('fuel', (string) $mover->fuel, sprintf('On %s the same power asks %d %% less flow.', $mover->fuel, round(100 * (1.0 - (float) $mover->share)))),
+            $mover->map !== null => $entry('map', Terms::mapKind($mover->map), ucfirst(Terms::mapKind($mover->map)." moves it to {$safe}.")),
+            default => $entry('fuel', (string) $mover->fuel?->name, sprintf('On %s the same power asks %d %% less flow.', $mover->fuel?->name, round(100 * (1.0 - (float) $mover->share)))),
         };
     }
 
@@ -107,12 +109,12 @@ final readonly class LimitDocument
             ? $this->say->numerals->write($reading->excess() / $this->say->units->temperature->kelvins())." °{$this->say->units->temperature->value}"
             : $this->say->sayLimit($quantity, $reading->excess());
         $sentence = match (true) {
-            $quantity->isTorque() => "{$less} less near {$this->say->sayRpm($reading->rpm)} stands at safe: {$this->milder($reading->rpm)}.",
-            $quantity === Quantity::EngineSpeed => "A limiter {$less} lower stands at safe.",
-            $quantity === Quantity::Boost => "{$less} less boost stands at safe.",
-            $quantity === Quantity::FuelFlow => "{$less} less flow near {$this->say->sayRpm($reading->rpm)} stands at safe: less power there.",
-            $quantity->isTemperature() => "{$less} less stands at safe: less boost, or shorter pulls.",
-            default => "{$less} less stands at safe.",
+            $quantity->isTorque() => "{$less} less near {$this->say->sayRpm($reading->rpm)} brings it back to safe: {$this->milder($reading->rpm)}.",
+            $quantity === Quantity::EngineSpeed => "A limiter {$less} lower brings it back to safe.",
+            $quantity === Quantity::Boost => "{$less} less boost brings it back to safe.",
+            $quantity === Quantity::FuelFlow => "{$less} less flow near {$this->say->sayRpm($reading->rpm)} brings it back to safe: less power there.",
+            $quantity->isTemperature() => "{$less} less brings it back to safe: less boost, or shorter pulls.",
+            default => "{$less} less brings it back to safe.",
         };
 
         return ['kind' => 'shed', 'part' => null, 'name' => "{$less} less", 'price' => null, 'sentence' => $sentence];
@@ -141,7 +143,7 @@ final readonly class LimitDocument
     {
         $limit = $reading->limit;
         $torque = $limit->quantity->isTorque();
-        $moved = $limit->movedBy($result->model->state->mapKind());
+        $moved = $limit->movedBy($result->model->build->situation->mapKind());
         $say = fn (float $value): float => $torque ? $this->say->torque($value) : $this->say->power($value);
         $bear = fn (float $value, float $rpm): float => $say($this->atWheels($limit->quantity, $value * $moved, $rpm));
         $rpms = $limit->quantity->isCrank()

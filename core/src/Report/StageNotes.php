@@ -4,7 +4,7 @@ namespace Pebblerun\Core\Report;
 
 use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Catalog\Platform\Platform;
-use Pebblerun\Core\Evaluation\Timeline\StageState;
+use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\TorqueLoss;
 use Pebblerun\Core\Physics\Air\Soak;
 
@@ -29,7 +29,7 @@ final readonly class StageNotes
         return [
             'first' => $temperature($soak->first),
             'fifth' => $temperature($soak->fifth),
-            'lost_percent' => round(100 * $soak->lost(), 1),
+            'lost_percent' => round(100 * $soak->lost(), UnitFormatter::PRECISION),
             'power' => $this->say->power($left),
             'sentence' => sprintf(
                 'Charge air %d %s on the first pull, %d %s on the fifth (12 s each, 30 s between): %s %% of power gone by then, %s left.',
@@ -39,30 +39,31 @@ final readonly class StageNotes
     }
 
     /** @return ?array{from: float, to: float, at: float, torque: float, sentence: string} */
-    public function trade(?TorqueLoss $trade): ?array
+    public function torqueLoss(?TorqueLoss $loss): ?array
     {
-        if ($trade === null) {
-            return null;
-        }
-        $where = $trade->fromBottom
-            ? "Below {$this->say->sayRpm($trade->to)}"
-            : "From {$this->say->sayRpm($trade->from)} to {$this->say->sayRpm($trade->to)}";
-
-        return [
-            'from' => $trade->from,
-            'to' => $trade->to,
-            'at' => $trade->at,
-            'torque' => $this->say->torque($trade->most),
-            'sentence' => "{$where} it gives away up to {$this->say->sayTorque($trade->most)} against the stage before, most near {$this->say->sayRpm($trade->at)}.",
+        return $loss === null ? null : [
+            'from' => $loss->from,
+            'to' => $loss->to,
+            'at' => $loss->at,
+            'torque' => $this->say->torque($loss->most),
+            'sentence' => $this->torqueLossSentence($loss),
         ];
     }
 
+    /** "Loses up to 12 lb-ft below 2,500 rpm …" */
+    public function torqueLossSentence(TorqueLoss $loss): string
+    {
+        $where = $loss->fromBottom ? "below {$this->say->sayRpm($loss->to)}" : "from {$this->say->sayRpm($loss->from)} to {$this->say->sayRpm($loss->to)}";
+
+        return "Loses up to {$this->say->sayTorque($loss->most)} {$where} against the stage before, most near {$this->say->sayRpm($loss->at)}.";
+    }
+
     /** @return ?array<string, mixed> null where the platform states no mass and nothing changed it */
-    public function mass(StageState $state): ?array
+    public function mass(Build $build): ?array
     {
         $change = 0.0;
-        foreach ($state->parts() as $mounted) {
-            $change += $mounted->part->effects->mass;
+        foreach ($build->parts as $part) {
+            $change += $part->effects->mass;
         }
         if ($change === 0.0) {
             return null;

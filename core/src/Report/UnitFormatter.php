@@ -3,6 +3,8 @@
 namespace Pebblerun\Core\Report;
 
 use Pebblerun\Core\Catalog\Limits\Quantity;
+use Pebblerun\Core\Job\Bundle;
+use Pebblerun\Core\Units\Currency;
 use Pebblerun\Core\Units\Numerals;
 use Pebblerun\Core\Units\PowerUnit;
 use Pebblerun\Core\Units\TorqueUnit;
@@ -11,16 +13,30 @@ use Pebblerun\Core\Units\UnitSystem;
 /** Figures in a reader's units, as numbers and as words. */
 final readonly class UnitFormatter
 {
-    public function __construct(public UnitSystem $units, public string $currency, public Numerals $numerals = Numerals::Comma) {}
+    /** Below this peak power an engine's figures have a decimal. */
+    private const SMALL = 50.0;
 
-    public function power(float $watts): float
+    /** Figures of documents have so many that writing them as words rounds but once. */
+    public const PRECISION = 4;
+
+    public function __construct(public UnitSystem $units, public Currency $currency, public Numerals $numerals = Numerals::Comma, private int $decimals = 0) {}
+
+    /** For what is said of a bundle: a small engine's figures have a decimal. */
+    public static function for(Bundle $bundle, UnitSystem $units, Numerals $numerals = Numerals::Comma): self
     {
-        return round($watts / $this->units->power->watts(), 1);
+        $peak = $bundle->catalog->platform->baseline->peakPower()->value / $units->power->watts();
+
+        return new self($units, $bundle->shop->currency, $numerals, $peak < self::SMALL ? 1 : 0);
     }
 
-    public function torque(float $newtonMetres): float
+    public function power(float $watts, int $decimals = self::PRECISION): float
     {
-        return round($newtonMetres / $this->units->torque->newtonMetres(), 1);
+        return round($watts / $this->units->power->watts(), $decimals);
+    }
+
+    public function torque(float $newtonMetres, int $decimals = self::PRECISION): float
+    {
+        return round($newtonMetres / $this->units->torque->newtonMetres(), $decimals);
     }
 
     public function mass(float $kilograms): float
@@ -45,14 +61,38 @@ final readonly class UnitFormatter
         };
     }
 
+    /** "290", without its unit. */
+    public function writePower(float $watts): string
+    {
+        return $this->numerals->write($watts / $this->units->power->watts(), $this->decimals);
+    }
+
+    /** "+14", without its unit. */
+    public function writeAddedPower(float $watts): string
+    {
+        return $this->numerals->signed($watts / $this->units->power->watts(), $this->decimals);
+    }
+
+    /** "310", without its unit. */
+    public function writeTorque(float $newtonMetres): string
+    {
+        return $this->numerals->write($newtonMetres / $this->units->torque->newtonMetres(), $this->decimals);
+    }
+
+    /** "+14", without its unit. */
+    public function writeAddedTorque(float $newtonMetres): string
+    {
+        return $this->numerals->signed($newtonMetres / $this->units->torque->newtonMetres(), $this->decimals);
+    }
+
     public function sayPower(float $watts): string
     {
-        return $this->numerals->write($watts / $this->units->power->watts())." {$this->powerLabel()}";
+        return $this->writePower($watts)." {$this->powerLabel()}";
     }
 
     public function sayTorque(float $newtonMetres): string
     {
-        return $this->numerals->write($newtonMetres / $this->units->torque->newtonMetres())." {$this->torqueLabel()}";
+        return $this->writeTorque($newtonMetres)." {$this->torqueLabel()}";
     }
 
     public function sayRpm(float $rpm): string
@@ -63,17 +103,29 @@ final readonly class UnitFormatter
     /** "€ 6,310". */
     public function sayMoney(int $minor): string
     {
-        return "{$this->symbol()} ".$this->numerals->write($minor / 100);
+        return "{$this->symbol()} ".$this->numerals->write($this->currency->major($minor));
     }
 
     public function symbol(): string
     {
-        return match ($this->currency) {
+        return match ($this->currency->code) {
             'EUR' => '€',
             'GBP' => '£',
             'USD' => '$',
-            default => $this->currency,
+            default => $this->currency->code,
         };
+    }
+
+    /** An amount as people write it. */
+    public function money(int $minor): float
+    {
+        return $this->currency->major($minor);
+    }
+
+    /** Minor units for a W, as an amount for the reader's unit of power. */
+    public function perPower(float $perWatt): float
+    {
+        return $perWatt * $this->units->power->watts() / 10 ** $this->currency->decimals;
     }
 
     /** A limit's figure in the reader's unit. */
@@ -82,17 +134,21 @@ final readonly class UnitFormatter
         return match ($quantity) {
             Quantity::WheelPower, Quantity::CrankPower => $this->power($value),
             Quantity::WheelTorque, Quantity::CrankTorque => $this->torque($value),
-            Quantity::EngineSpeed => round($value),
-            Quantity::Boost => round($value / $this->units->pressure->pascals(), 2),
-            Quantity::FuelFlow => round($value * 3600.0, 1),
-            Quantity::ChargeTemperature, Quantity::ExhaustTemperature => round($this->units->temperature->fromKelvin($value), 1),
+            Quantity::EngineSpeed => round($value, self::PRECISION),
+            Quantity::Boost => round($value / $this->units->pressure->pascals(), self::PRECISION),
+            Quantity::FuelFlow => round($value * 3600.0, self::PRECISION),
+            Quantity::ChargeTemperature, Quantity::ExhaustTemperature => round($this->units->temperature->fromKelvin($value), self::PRECISION),
         };
     }
 
     /** A limit's figure as written, without its unit. */
     public function writeLimit(Quantity $quantity, float $value): string
     {
-        return $this->numerals->write($this->limit($quantity, $value), $quantity === Quantity::Boost ? 2 : 0);
+        return $this->numerals->write($this->limit($quantity, $value), match ($quantity) {
+            Quantity::Boost => 2,
+            Quantity::WheelPower, Quantity::CrankPower, Quantity::WheelTorque, Quantity::CrankTorque => $this->decimals,
+            Quantity::EngineSpeed, Quantity::FuelFlow, Quantity::ChargeTemperature, Quantity::ExhaustTemperature => 0,
+        });
     }
 
     /** "331 lb-ft". */

@@ -9,11 +9,11 @@ final class InvalidMoney extends InvalidArgumentException implements CoreExcepti
 {
     public static function negative(int $amount): self
     {
-        return new self(sprintf('a price of %.2f is negative: give 0 or more.', $amount / 100));
+        return new self("a price of {$amount} minor units is negative: give 0 or more.");
     }
 
     public static function outOfOrder(int $low, int $likely, int $high): self
     {
-        return new self(sprintf('%.2f / %.2f / %.2f is out of order: low ≤ likely ≤ high.', $low / 100, $likely / 100, $high / 100));
+        return new self("{$low} / {$likely} / {$high} minor units are out of order: low ≤ likely ≤ high.");
     }
 }

@@ -14,6 +14,11 @@ final class InvalidQuantity extends InvalidArgumentException implements CoreExce
 
     public static function unknownUnit(string $dimension, string $unit, string $known): self
     {
-        return new self("Nobody here knows the {$dimension} unit \"{$unit}\": use one of {$known}.");
+        return new self("Unknown {$dimension} unit \"{$unit}\": use one of {$known}.");
+    }
+
+    public static function unknownCurrency(string $code): self
+    {
+        return new self("\"{$code}\" is no currency: use its three capital letters, such as EUR.");
     }
 }

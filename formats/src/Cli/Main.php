@@ -41,12 +41,12 @@ final class Main
 
     private static function estimate(string $file, bool $table): string
     {
-        $bundle = DocumentReader::standard()->bundle($file);
-        $estimate = Estimate::of($bundle);
+        $opened = DocumentReader::standard()->bundle($file);
+        $estimate = Estimate::of($opened->bundle);
 
         return $table
-            ? Table::of($estimate, new UnitFormatter($bundle->units, $bundle->rates->currency))
-            : self::json(EstimateDocument::of($estimate, $bundle->units));
+            ? Table::of($estimate, UnitFormatter::for($opened->bundle, $opened->units))
+            : self::json(EstimateDocument::of($estimate, $opened->units));
     }
 
     private static function bundle(string $folder, string $job): string

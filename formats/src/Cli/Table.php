@@ -3,9 +3,10 @@
 namespace Pebblerun\Formats\Cli;
 
 use Pebblerun\Core\Advice\Verdict;
-use Pebblerun\Core\Catalog\Parts\Caution;
 use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Report\Terms;
 use Pebblerun\Core\Report\UnitFormatter;
+use Pebblerun\Core\Report\Words\VerdictWords;
 
 /** An estimate as text for people. */
 final class Table
@@ -16,21 +17,23 @@ final class Table
         foreach ($estimate->results as $i => $result) {
             $weakest = $result->weakest();
             $rows[] = [
-                $i === 0 ? 'as it came' : "{$i} {$result->model->state->stage?->name}",
+                $i === 0 ? 'as received' : "{$i} {$result->state->stage?->name}",
                 $say->sayPower($result->power->p50),
-                round($say->power($result->power->p10)).'–'.round($say->power($result->power->p90)),
+                "{$say->writePower($result->power->p10)}–{$say->writePower($result->power->p90)}",
                 $say->sayTorque($result->torque->p50),
                 $say->sayMoney($estimate->costs[$i]->spend->likely),
-                $say->sayMoney($estimate->costs[$i]->cumulative->likely),
-                $weakest === null ? '–' : sprintf('%s %d %%, %s', $weakest->limit->name, round(100 * (float) $weakest->used), $weakest->status->words()),
+                $say->sayMoney($estimate->cumulative($i)->likely),
+                $weakest === null ? '–' : sprintf('%s %d %%, %s', $weakest->limit->name, round(100 * (float) $weakest->used), Terms::status($weakest->status)),
             ];
         }
         $text = self::columns($rows)."\n";
-        foreach ((new Verdict($estimate, $say))->sentences() as $sentence) {
-            $text .= "[{$sentence->status->words()}] {$sentence->headline}: {$sentence->detail}\n";
+        $words = new VerdictWords($estimate->bundle->catalog, $say);
+        foreach ((new Verdict($estimate))->lines() as $line) {
+            $detail = $line->detail === null ? '' : ": {$words->of($line->detail)}";
+            $text .= '['.Terms::status($line->status)."] {$words->of($line->headline)}{$detail}\n";
         }
 
-        return $text."\n".Caution::promise()."\n";
+        return $text."\n".Terms::PROMISE."\n";
     }
 
     /** @param  non-empty-list<list<string>>  $rows */

@@ -2,8 +2,6 @@
 
 namespace Pebblerun\Core\Catalog\Conditions;
 
-use Pebblerun\Core\Report\Words\Listing;
-
 /** At least one of these. */
 final readonly class Any implements Condition
 {
@@ -25,11 +23,6 @@ final readonly class Any implements Condition
     public function terms(): int
     {
         return min(array_map(fn (Condition $condition): int => $condition->terms(), $this->of));
-    }
-
-    public function asks(Situation $situation): string
-    {
-        return Listing::join(array_map(fn (Condition $condition): string => $condition->asks($situation), $this->of), 'or');
     }
 
     public function leaves(): array

@@ -17,16 +17,6 @@ final readonly class CarIs implements Term
         return $situation->car->fact($this->fact) === $this->value;
     }
 
-    public function asks(Situation $situation): string
-    {
-        return match ($this->fact) {
-            'gearbox' => "a {$this->value} gearbox",
-            'use' => "a car used for {$this->value} only",
-            'aspiration' => "a {$this->value} engine",
-            'drive' => "{$this->value} drive",
-        };
-    }
-
     /** The car is what it is: any declared fact is possible. */
     public function reachable(Catalog $catalog): bool
     {

@@ -10,9 +10,6 @@ interface Condition
     /** How specific it is: the number of plain terms that must all be looked at. */
     public function terms(): int;
 
-    /** What it asks, as the end of a sentence: "a fuel with at least 30 % ethanol". */
-    public function asks(Situation $situation): string;
-
     /** @return list<Term> every plain term inside, whatever its place */
     public function leaves(): array;
 }

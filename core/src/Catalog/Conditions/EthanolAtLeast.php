@@ -16,11 +16,6 @@ final readonly class EthanolAtLeast implements Term
         return $situation->fuel->ethanol->likely >= $this->percent;
     }
 
-    public function asks(Situation $situation): string
-    {
-        return "a fuel with at least {$this->percent} % ethanol";
-    }
-
     public function reachable(Catalog $catalog): bool
     {
         foreach ($catalog->fuels as $fuel) {

@@ -5,7 +5,6 @@ namespace Pebblerun\Core\Catalog\Conditions;
 use Pebblerun\Core\Catalog\Catalog;
 use Pebblerun\Core\Catalog\Parts\MapKind;
 use Pebblerun\Core\Catalog\Parts\Part;
-use Pebblerun\Core\Report\Words\Listing;
 
 /** {"map": ["remote", "dyno"]} */
 final readonly class MapIs implements Term
@@ -18,11 +17,6 @@ final readonly class MapIs implements Term
     public function holds(Situation $situation): bool
     {
         return in_array($situation->mapKind(), $this->kinds, true);
-    }
-
-    public function asks(Situation $situation): string
-    {
-        return Listing::join(array_map(fn (MapKind $kind): string => $kind->words(), $this->kinds), 'or');
     }
 
     public function reachable(Catalog $catalog): bool

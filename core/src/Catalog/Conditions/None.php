@@ -2,8 +2,6 @@
 
 namespace Pebblerun\Core\Catalog\Conditions;
 
-use Pebblerun\Core\Report\Words\Listing;
-
 /** Not one of these. */
 final readonly class None implements Condition
 {
@@ -24,11 +22,6 @@ final readonly class None implements Condition
     public function terms(): int
     {
         return array_sum(array_map(fn (Condition $condition): int => $condition->terms(), $this->of));
-    }
-
-    public function asks(Situation $situation): string
-    {
-        return 'not '.Listing::join(array_map(fn (Condition $condition): string => $condition->asks($situation), $this->of), 'nor');
     }
 
     public function leaves(): array

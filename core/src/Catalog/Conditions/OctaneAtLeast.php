@@ -16,11 +16,6 @@ final readonly class OctaneAtLeast implements Term
         return $situation->fuel->octane >= $this->octane;
     }
 
-    public function asks(Situation $situation): string
-    {
-        return "a fuel of at least {$this->octane} octane";
-    }
-
     public function reachable(Catalog $catalog): bool
     {
         foreach ($catalog->fuels as $fuel) {

@@ -16,13 +16,6 @@ final readonly class PartFitted implements Term
         return $situation->hasPart($this->key);
     }
 
-    public function asks(Situation $situation): string
-    {
-        $part = $situation->catalog->parts[$this->key] ?? null;
-
-        return 'the '.($part->name ?? $this->key);
-    }
-
     public function reachable(Catalog $catalog): bool
     {
         return isset($catalog->parts[$this->key]);

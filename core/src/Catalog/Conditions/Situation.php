@@ -2,7 +2,6 @@
 
 namespace Pebblerun\Core\Catalog\Conditions;
 
-use Pebblerun\Core\Catalog\Catalog;
 use Pebblerun\Core\Catalog\Parts\MapKind;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Platform\Car;
@@ -11,58 +10,59 @@ use Pebblerun\Core\Catalog\Shop\Fuel;
 /** What conditions look at: what is fitted, the fuel, the map and the car. */
 final readonly class Situation
 {
-    /**
-     * @param  array<string, Part>  $fitted  by slot; slots that are stock are absent
-     */
-    public function __construct(
-        public Catalog $catalog,
-        public Car $car,
-        public array $fitted,
-        public Fuel $fuel,
-    ) {}
+    /** The map that is fitted; null for the factory's. */
+    public ?Part $map;
+
+    /** @var array<string, true> keys of what is fitted, a kit's contents among them */
+    private array $keys;
+
+    /** @var array<string, true> */
+    private array $tags;
+
+    /** @param  array<string, Part>  $fitted  by slot; slots that are stock are absent */
+    public function __construct(public Car $car, public array $fitted, public Fuel $fuel)
+    {
+        $map = null;
+        $keys = $tags = [];
+        foreach ($fitted as $part) {
+            $keys[$part->key] = true;
+            foreach ($part->contains as $key) {
+                $keys[$key] = true;
+            }
+            foreach ($part->tags as $tag) {
+                $tags[$tag] = true;
+            }
+            $map ??= $part->map === null ? null : $part;
+        }
+        $this->map = $map;
+        $this->keys = $keys;
+        $this->tags = $tags;
+    }
 
     public function mapKind(): ?MapKind
     {
-        foreach ($this->fitted as $part) {
-            if ($part->map !== null) {
-                return $part->map->kind;
-            }
-        }
-
-        return null;
+        return $this->map?->map?->kind;
     }
 
     public function hasPart(string $key): bool
     {
-        foreach ($this->fitted as $part) {
-            if ($part->key === $key || in_array($key, $part->contains, true)) {
-                return true;
-            }
-        }
-
-        return false;
+        return isset($this->keys[$key]);
     }
 
     public function hasTag(string $tag): bool
     {
-        foreach ($this->fitted as $part) {
-            if (in_array($tag, $part->tags, true)) {
-                return true;
-            }
-        }
-
-        return false;
+        return isset($this->tags[$tag]);
     }
 
     /** The same with one part more, in place of what stood there. */
     public function with(Part $part): self
     {
-        return new self($this->catalog, $this->car, array_replace($this->fitted, array_fill_keys($part->slots, $part)), $this->fuel);
+        return new self($this->car, array_replace($this->fitted, array_fill_keys($part->slots, $part)), $this->fuel);
     }
 
     /** The same on another fuel. */
     public function on(Fuel $fuel): self
     {
-        return new self($this->catalog, $this->car, $this->fitted, $fuel);
+        return new self($this->car, $this->fitted, $fuel);
     }
 }

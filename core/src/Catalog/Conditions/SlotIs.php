@@ -16,14 +16,6 @@ final readonly class SlotIs implements Term
         return isset($situation->fitted[$this->slot]) === $this->upgraded;
     }
 
-    public function asks(Situation $situation): string
-    {
-        $slot = $situation->catalog->platform->slots[$this->slot] ?? null;
-        $name = lcfirst($slot->name ?? $this->slot);
-
-        return $this->upgraded ? "upgraded {$name}" : "the stock {$name}";
-    }
-
     public function reachable(Catalog $catalog): bool
     {
         return isset($catalog->platform->slots[$this->slot]) && (! $this->upgraded || $catalog->forSlot($this->slot) !== []);

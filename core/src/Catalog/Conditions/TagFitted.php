@@ -17,11 +17,6 @@ final readonly class TagFitted implements Term
         return $situation->hasTag($this->tag);
     }
 
-    public function asks(Situation $situation): string
-    {
-        return 'a part marked "'.str_replace('-', ' ', $this->tag).'"';
-    }
-
     public function reachable(Catalog $catalog): bool
     {
         return array_filter($catalog->parts->all(), fn (Part $part): bool => in_array($this->tag, $part->tags, true)) !== [];

@@ -18,15 +18,6 @@ final readonly class YearIn implements Term
         return ($this->from === null || $year >= $this->from) && ($this->to === null || $year <= $this->to);
     }
 
-    public function asks(Situation $situation): string
-    {
-        return match (true) {
-            $this->to === null => "a car of {$this->from} or later",
-            $this->from === null => "a car of {$this->to} or earlier",
-            default => "a car of {$this->from} to {$this->to}",
-        };
-    }
-
     public function reachable(Catalog $catalog): bool
     {
         return ($this->from ?? 0) <= $catalog->platform->lastYear && ($this->to ?? 9999) >= $catalog->platform->firstYear;

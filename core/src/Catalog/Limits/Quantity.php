@@ -43,18 +43,9 @@ enum Quantity: string
         return $this === self::ChargeTemperature || $this === self::ExhaustTemperature;
     }
 
-    public function words(): string
+    /** Whether its demand is taken with a margin for cold days and overshoot: the others are held, or take kelvins. */
+    public function hasMargin(): bool
     {
-        return match ($this) {
-            self::WheelPower => 'wheel power',
-            self::WheelTorque => 'wheel torque',
-            self::CrankPower => 'crank power',
-            self::CrankTorque => 'crank torque',
-            self::EngineSpeed => 'engine speed',
-            self::Boost => 'boost',
-            self::FuelFlow => 'fuel flow',
-            self::ChargeTemperature => 'charge temperature',
-            self::ExhaustTemperature => 'exhaust temperature',
-        };
+        return $this !== self::EngineSpeed && ! $this->isTemperature();
     }
 }

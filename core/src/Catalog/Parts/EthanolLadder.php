@@ -64,10 +64,10 @@ final readonly class EthanolLadder
             $likely->evidence,
             $likely->note,
             $likely->boost,
-            $likely->converted,
+            $likely->frame,
             $likely->exhaust,
             $likely->atEthanol,
-            $this->words($ethanol, $follows),
+            new LadderReading(array_map(fn (GainCase $rung): float => (float) $rung->atEthanol, $this->rungs), $ethanol, $follows),
         );
     }
 
@@ -92,17 +92,6 @@ final readonly class EthanolLadder
             min($likely->low, ...array_map(fn (Range $range): float => $range->low, $others)),
             $likely->likely,
             max($likely->high, ...array_map(fn (Range $range): float => $range->high, $others)),
-        );
-    }
-
-    private function words(Range $ethanol, bool $follows): string
-    {
-        $contents = array_map(fn (GainCase $rung): string => round((float) $rung->atEthanol).' %', $this->rungs);
-
-        return sprintf(
-            'measured at %s ethanol, read at %d %% (%d–%d)%s',
-            implode(', ', $contents), round($ethanol->likely), round($ethanol->low), round($ethanol->high),
-            $follows ? ', followed by the sensor' : '',
         );
     }
 }

@@ -6,22 +6,26 @@ use Pebblerun\Core\Catalog\Conditions\Condition;
 use Pebblerun\Core\Catalog\Conditions\MapIs;
 use Pebblerun\Core\Catalog\Conditions\Term;
 use Pebblerun\Core\Catalog\Evidence;
+use Pebblerun\Core\Physics\Dyno\Frame;
 use Pebblerun\Core\Units\Range;
 
 /** What a part gives under one condition. */
 final readonly class GainCase
 {
+    /** How specific it is: the number of plain terms in its condition, and one more for an ethanol content. */
+    public int $terms;
+
     /**
      * @param  Range  $power  W at peak power
      * @param  Range  $torque  N·m at peak torque
      * @param  list<GainAnchor>  $anchors  instead of the two, when given
      * @param  ?ReferenceBuild  $reference  null: the baseline, with the likely gain of the map the case wants
-     * @param  string  $converted  how its figures came into the shop's frame; empty when they were read there
+     * @param  ?Frame  $frame  that its figures were read in, when it was not the shop's own
      * @param  ?Boost  $boost  that a map asks; null where it is not stated
      * @param  float  $unmapped  share of a gain that comes without a map that covers the part
      * @param  ?Range  $exhaust  K before the turbine at full load, that a map asks; null where it is not stated
      * @param  ?float  $atEthanol  percent by volume of the fuel it was measured on; null where it does not matter
-     * @param  string  $ladder  what it was read from, when it stands between measured ones; empty when it is one
+     * @param  ?LadderReading  $ladder  what it was read from, when it stands between measured ones
      */
     public function __construct(
         public ?Condition $when,
@@ -33,15 +37,12 @@ final readonly class GainCase
         public Evidence $evidence,
         public string $note,
         public ?Boost $boost = null,
-        public string $converted = '',
+        public ?Frame $frame = null,
         public ?Range $exhaust = null,
         public ?float $atEthanol = null,
-        public string $ladder = '',
-    ) {}
-
-    public function terms(): int
-    {
-        return ($this->when?->terms() ?? 0) + ($this->atEthanol === null ? 0 : 1);
+        public ?LadderReading $ladder = null,
+    ) {
+        $this->terms = ($when?->terms() ?? 0) + ($atEthanol === null ? 0 : 1);
     }
 
     /**
@@ -61,7 +62,7 @@ final readonly class GainCase
             $along < 0.5 ? $this->evidence : $other->evidence,
             $along < 0.5 ? $this->note : $other->note,
             $this->boost === null || $other->boost === null ? null : $this->boost->towards($other->boost, $along),
-            $this->converted,
+            $this->frame,
             $this->exhaust === null || $other->exhaust === null ? null : $this->exhaust->towards($other->exhaust, $along),
             $this->atEthanol,
         );

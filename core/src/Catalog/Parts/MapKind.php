@@ -11,15 +11,6 @@ enum MapKind: string
     /** Written on the shop's dyno; covers what is fitted when it is made. */
     case Dyno = 'dyno';
 
-    public function words(): string
-    {
-        return match ($this) {
-            self::OffTheShelf => 'an off-the-shelf map',
-            self::Remote => 'a remote map',
-            self::Dyno => 'a dyno map',
-        };
-    }
-
     /** Whether it is written for the very car. */
     public function isCustom(): bool
     {

@@ -3,6 +3,7 @@
 namespace Pebblerun\Core\Catalog\Parts;
 
 use Pebblerun\Core\Catalog\Conditions\Condition;
+use Pebblerun\Core\Catalog\Conditions\Situation;
 
 /** A requirement, recommendation or conflict, with its reason. */
 final readonly class Need
@@ -12,4 +13,9 @@ final readonly class Need
      * @param  ?Condition  $when  only then
      */
     public function __construct(public Condition $that, public ?Condition $when, public string $reason) {}
+
+    public function appliesIn(Situation $situation): bool
+    {
+        return $this->when === null || $this->when->holds($situation);
+    }
 }

@@ -2,6 +2,8 @@
 
 namespace Pebblerun\Core\Catalog\Parts;
 
+use LogicException;
+
 /** A part of the catalog, on one platform. */
 final readonly class Part
 {
@@ -46,5 +48,17 @@ final readonly class Part
     public function isKit(): bool
     {
         return count($this->slots) > 1;
+    }
+
+    /** Where one of its requirements, recommendations or conflicts stands: "requires[0]". */
+    public function placeOf(Need $need): string
+    {
+        foreach (['requires' => $this->requires, 'recommends' => $this->recommends, 'conflicts' => $this->conflicts] as $list => $needs) {
+            $at = array_search($need, $needs, true);
+            if ($at !== false) {
+                return "{$list}[{$at}]";
+            }
+        }
+        throw new LogicException("\"{$this->key}\" has no such requirement, recommendation or conflict.");
     }
 }

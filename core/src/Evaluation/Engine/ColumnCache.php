@@ -3,26 +3,40 @@
 namespace Pebblerun\Core\Evaluation\Engine;
 
 use Closure;
+use Pebblerun\Core\Evaluation\Memo;
 
-/** Keeps a column of draws for each engine speed: stages that look at other speeds share those they have in common. */
+/** Remembers a column of draws for each engine speed: stages that look at other speeds share those they have in common. */
 final class ColumnCache implements EvaluationCache
 {
-    /** @var array<string, array<array-key, list<float>>> by key and rpm */
-    private array $known = [];
+    /** Of 512 figures each: about 10 MB. */
+    private const MOST = 1200;
+
+    /** @var Memo<list<float>> by key and rpm */
+    private Memo $known;
 
     /** @param  positive-int  $rows  of each column */
-    public function __construct(private readonly int $rows) {}
+    public function __construct(private readonly int $rows)
+    {
+        $this->known = new Memo(self::MOST);
+    }
 
     public function flat(string $key, SpeedGrid $grid, Closure $make): array
     {
-        $this->known[$key] ??= [];
-        $missing = array_values(array_filter($grid->rpms, fn (float $rpm): bool => ! isset($this->known[$key]["{$rpm}"])));
+        $columns = $missing = [];
+        foreach ($grid->rpms as $place => $rpm) {
+            $column = $this->known->get("{$rpm} {$key}");
+            $columns[$place] = $column ?? [];
+            if ($column === null) {
+                $missing[$place] = $rpm;
+            }
+        }
         if ($missing !== []) {
-            foreach (array_chunk($make(new SpeedGrid($missing)), $this->rows) as $place => $column) {
-                $this->known[$key]["{$missing[$place]}"] = $column;
+            $made = array_chunk($make(new SpeedGrid(array_values($missing))), $this->rows);
+            foreach (array_keys($missing) as $i => $place) {
+                $columns[$place] = $this->known->put("{$missing[$place]} {$key}", $made[$i]);
             }
         }
 
-        return array_merge(...array_map(fn (float $rpm): array => $this->known[$key]["{$rpm}"], $grid->rpms));
+        return array_merge(...$columns);
     }
 }

@@ -4,6 +4,7 @@ namespace Pebblerun\Core\Evaluation\Engine;
 
 use Pebblerun\Core\Catalog\Parts\AddedPower;
 use Pebblerun\Core\Catalog\Platform\Ceiling;
+use Pebblerun\Core\Evaluation\Memo;
 use Pebblerun\Core\Evaluation\Model\Gain;
 use Pebblerun\Core\Evaluation\Model\StageModel;
 use Pebblerun\Core\Job\Plan\Stacking;
@@ -18,7 +19,7 @@ use Pebblerun\Core\Units\Rpm;
  * Wheel power over engine speed for stage models, for the likely figures (one row) or for a set of draws (a row each): flat,
  * place × rows + row.
  *
- * P = base · scale · F(build), P0 = base · scale · F(as it came); a measured base has F(as it came) in it already.
+ * P = base · scale · F(build), P0 = base · scale · F(as received); a measured base has F(as received) in it already.
  * Gains of the driveline are kept apart: power() is what the engine makes, as the stock driveline brings it to the wheels,
  * and ceilings act on that; wheels() is what arrives.
  */
@@ -28,31 +29,38 @@ final class Engine
 
     private readonly SpoolFactors $spools;
 
-    /** @var array<string, array{list<float>, list<float>}> W of the stock car and as it came, by grid and whether it is changed */
-    private array $starts = [];
+    /** Grids whose starting curves are remembered: a draw's grid has thousands of figures. */
+    private const REMEMBERED = 48;
+
+    /** @var Memo<array{list<float>, list<float>}> W of the stock car and as received, by grid and whether it is changed */
+    private Memo $starts;
+
+    private Curve $base;
 
     /**
-     * @param  Curve  $base  the measured car's, or the stock car's
-     * @param  bool  $measured  whether $base is of the car as it came
+     * @param  Curve  $start  the measured car's, or the stock car's
+     * @param  bool  $measured  whether $start is of the car as received
      * @param  Curve  $baseline  the stock car's, whose rising flank a spool shift moves
-     * @param  StageModel  $came  the car as it came
+     * @param  StageModel  $received  the car as received
      * @param  list<float>  $scales  of the whole curve of a changed car, one a row
-     * @param  list<float>  $cameScales  of the car as it came
+     * @param  list<float>  $receivedScales  of the car as received
      */
     public function __construct(
-        private readonly Curve $base,
+        private readonly Curve $start,
         private readonly bool $measured,
         Curve $baseline,
         private readonly Loss $loss,
-        private readonly StageModel $came,
+        private readonly StageModel $received,
         private readonly Stacking $stacking,
-        private readonly EvaluationCache $kept = new CurveCache,
+        private readonly EvaluationCache $cache = new CurveCache,
         private readonly ?Draws $draws = null,
         private readonly array $scales = [1.0],
-        private readonly array $cameScales = [1.0],
+        private readonly array $receivedScales = [1.0],
     ) {
-        $this->families = new FamilyFactors($draws, $kept);
-        $this->spools = new SpoolFactors($baseline, $draws, $kept);
+        $this->families = new FamilyFactors($draws, $cache);
+        $this->spools = new SpoolFactors($baseline, $draws, $cache);
+        $this->starts = new Memo(self::REMEMBERED);
+        $this->base = $start;
     }
 
     /**
@@ -69,21 +77,14 @@ final class Engine
     /** @return ?list<float> flat; null where nothing of the driveline was changed */
     private function driveline(StageModel $model, SpeedGrid $grid): ?array
     {
-        $driveline = self::gains($model, true);
-        if ($driveline === []) {
+        if ($model->drivelineGains === []) {
             return null;
         }
 
         // The plain sum adds all quoted figures to one another, so the driveline's are what the sum has more than the engine's.
         return $this->stacking === Stacking::Sum
-            ? CurveArithmetic::quotient($this->product($model->gains, $grid) ?? [], $this->product(self::gains($model, false), $grid))
-            : $this->product($driveline, $grid);
-    }
-
-    /** @return list<Gain> */
-    private static function gains(StageModel $model, bool $driveline): array
-    {
-        return array_values(array_filter($model->gains, fn (Gain $gain): bool => $gain->driveline === $driveline));
+            ? CurveArithmetic::quotient($this->product($model->gains, $grid) ?? [], $this->product($model->engineGains, $grid))
+            : $this->product($model->drivelineGains, $grid);
     }
 
     /**
@@ -96,20 +97,20 @@ final class Engine
     }
 
     /**
-     * Power in the method's order: factors, soft ceilings, added power, hard ceilings. As it came nothing is capped: the car
+     * Power in the method's order: factors, soft ceilings, added power, hard ceilings. As received nothing is capped: the car
      * passes through unchanged.
      *
      * @return list<float> flat, W
      */
     public function power(StageModel $model, SpeedGrid $grid): array
     {
-        [$unchanged, $came] = $this->start($model->state->index > 0, $grid);
-        if ($model->state->index === 0) {
-            return $came;
+        [$unchanged, $received] = $this->start($model->build->changed, $grid);
+        if (! $model->build->changed) {
+            return $received;
         }
         $power = CurveArithmetic::times($unchanged, $this->factor($model, $grid));
         foreach ($this->caps($model, true, $grid) as $cap) {
-            $power = self::under($power, $came, $cap);
+            $power = self::under($power, $received, $cap);
         }
         foreach ($model->added as [$part, $window]) {
             $power = CurveArithmetic::sum($power, $this->added($part, $window, $grid));
@@ -122,33 +123,39 @@ final class Engine
     }
 
     /**
-     * The stock car's power, as far as it is known, and the power as it came: what was measured has what came with it in it.
+     * The stock car's power, as far as it is known, and the power as received: a measurement has the parts that came with the car in it.
      *
      * @return array{list<float>, list<float>} flat, W
      */
     private function start(bool $changed, SpeedGrid $grid): array
     {
-        return $this->starts["{$grid->name} {$changed}"] ??= $this->startAt($changed, $grid);
+        $key = "{$grid->name} {$changed}";
+
+        return $this->starts->get($key) ?? $this->starts->put($key, $this->startAt($changed, $grid));
     }
 
     /** @return array{list<float>, list<float>} flat, W */
     private function startAt(bool $changed, SpeedGrid $grid): array
     {
+        $end = max($grid->rpms);
+        if ($end > $this->base->last()) {
+            $this->base = $this->start->endingAt($end);
+        }
         $base = array_map(fn (float $rpm): float => $this->base->torqueAt($rpm) * $rpm * Rpm::OMEGA, $grid->rpms);
-        $power = CurveArithmetic::outer($base, $changed ? $this->scales : $this->cameScales);
-        $factor = $this->factor($this->came, $grid);
+        $power = CurveArithmetic::outer($base, $changed ? $this->scales : $this->receivedScales);
+        $factor = $this->factor($this->received, $grid);
         if (! $this->measured) {
             return [$power, CurveArithmetic::times($power, $factor)];
         }
-        $came = CurveArithmetic::quotient($power, $this->driveline($this->came, $grid));
+        $received = CurveArithmetic::quotient($power, $this->driveline($this->received, $grid));
 
-        return [CurveArithmetic::quotient($came, $factor), $came];
+        return [CurveArithmetic::quotient($received, $factor), $received];
     }
 
     /** @return ?list<float> flat: what multiplies the stock car's power; null where nothing does */
     private function factor(StageModel $model, SpeedGrid $grid): ?array
     {
-        $factors = $this->families->of(self::gains($model, false), $this->stacking, $grid);
+        $factors = $this->families->of($model->engineGains, $this->stacking, $grid);
         if ($model->spools !== []) {
             $factors[] = $this->spools->of($model->spools, $grid);
         }
@@ -160,15 +167,15 @@ final class Engine
      * P0 + ((P−P0)⁻⁶ + (cap−P0)⁻⁶)^(−1/6); min(P, cap) where the cap is not above P0.
      *
      * @param  list<float>  $power
-     * @param  list<float>  $came
+     * @param  list<float>  $received
      * @param  list<float>  $cap
      * @return list<float>
      */
-    private static function under(array $power, array $came, array $cap): array
+    private static function under(array $power, array $received, array $cap): array
     {
         $under = [];
         foreach ($power as $at => $watts) {
-            $p0 = $came[$at];
+            $p0 = $received[$at];
             $room = $cap[$at] - $p0;
             $gain = $watts - $p0;
             if ($room <= 0.0) {
@@ -208,7 +215,7 @@ final class Engine
         $caps = [];
         foreach ($model->ceilings as $ceiling) {
             if ($ceiling->soft === $soft) {
-                $caps[] = $this->kept->flat("ceiling:{$ceiling->key}", $grid, fn (SpeedGrid $grid): array => $this->cap($ceiling, $grid));
+                $caps[] = $this->cache->flat("ceiling:{$ceiling->key}", $grid, fn (SpeedGrid $grid): array => $this->cap($ceiling, $grid));
             }
         }
 

@@ -4,7 +4,7 @@ namespace Pebblerun\Core\Evaluation\Engine;
 
 use Closure;
 
-/** What was worked out at engine speeds, kept under the name of everything it comes from. */
+/** Remembers what was worked out at engine speeds, under the name of everything it comes from. */
 interface EvaluationCache
 {
     /**

@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Evaluation\Engine;
 
+use Pebblerun\Core\Evaluation\Memo;
 use Pebblerun\Core\Evaluation\Model\Gain;
 use Pebblerun\Core\Job\Plan\Stacking;
 use Pebblerun\Core\Math\CurveArithmetic;
@@ -13,10 +14,18 @@ use Pebblerun\Core\Math\LinearInterpolation;
  */
 final class FamilyFactors
 {
-    /** @var array<string, array{?list<float>, ?list<float>}> of gains within a ceiling, by grid */
-    private array $parts = [];
+    /** Gains whose curves are remembered: a draw's has thousands of figures. */
+    private const REMEMBERED = 1200;
 
-    public function __construct(private readonly ?Draws $draws, private readonly EvaluationCache $kept) {}
+    private const REMEMBERED_DRAWS = 48;
+
+    /** @var Memo<array{?list<float>, ?list<float>}> of gains within a ceiling, by grid */
+    private Memo $parts;
+
+    public function __construct(private readonly ?Draws $draws, private readonly EvaluationCache $cache)
+    {
+        $this->parts = new Memo($draws === null ? self::REMEMBERED : self::REMEMBERED_DRAWS);
+    }
 
     /**
      * @param  list<Gain>  $gains
@@ -31,7 +40,7 @@ final class FamilyFactors
         $factors = [];
         foreach ($families as $family) {
             $key = $stacking->value.':'.implode('|', array_map(fn (Gain $gain): string => $gain->signature, $family));
-            $factors[] = $this->kept->flat($key, $grid, fn (SpeedGrid $grid): array => $this->family($family, $stacking, $grid));
+            $factors[] = $this->cache->flat($key, $grid, fn (SpeedGrid $grid): array => $this->family($family, $stacking, $grid));
         }
 
         return $factors;
@@ -61,7 +70,8 @@ final class FamilyFactors
         $opens = $rests = [];
         $alone = count($gains) === 1;
         foreach ($gains as $gain) {
-            $parts = $this->parts["{$grid->name} {$gain->signature}/{$ceiling}/{$alone}"] ??= $this->part($gain, $ceiling, $alone, $grid);
+            $key = "{$grid->name} {$gain->signature}/{$ceiling}/{$alone}";
+            $parts = $this->parts->get($key) ?? $this->parts->put($key, $this->part($gain, $ceiling, $alone, $grid));
             $opens[] = $parts[0];
             $rests[] = $parts[1];
         }

@@ -7,7 +7,7 @@ final readonly class SpeedGrid
 {
     public string $name;
 
-    /** @param  list<float>  $rpms  rising */
+    /** @param  non-empty-list<float>  $rpms  rising */
     public function __construct(public array $rpms)
     {
         $this->name = hash('xxh3', implode(' ', $rpms));

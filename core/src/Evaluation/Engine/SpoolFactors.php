@@ -10,7 +10,7 @@ use Pebblerun\Core\Units\Range;
 /** What a moved rising flank multiplies power by: later by min(T(r), T(r − s)), earlier by max(T(r), T(r − s)). */
 final readonly class SpoolFactors
 {
-    public function __construct(private Curve $baseline, private ?Draws $draws, private EvaluationCache $kept) {}
+    public function __construct(private Curve $baseline, private ?Draws $draws, private EvaluationCache $cache) {}
 
     /**
      * @param  non-empty-list<array{string, Range}>  $spools  part key and rpm; shifts of several parts add up
@@ -20,7 +20,7 @@ final readonly class SpoolFactors
     {
         $key = 'spool:'.implode('|', array_map(fn (array $spool): string => "{$spool[0]}/{$spool[1]->name()}", $spools));
 
-        return $this->kept->flat($key, $grid, fn (SpeedGrid $grid): array => $this->along($this->shifts($spools), $grid));
+        return $this->cache->flat($key, $grid, fn (SpeedGrid $grid): array => $this->along($this->shifts($spools), $grid));
     }
 
     /**

@@ -2,23 +2,34 @@
 
 namespace Pebblerun\Core\Evaluation\Findings;
 
+use Pebblerun\Core\Catalog\Parts\Need;
 use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Shop\Fuel;
+use Pebblerun\Core\Job\Brief\Refusal;
 
-/** Something to know about a stage, said in a sentence. */
+/** Something to know about a build: what it is, whose doing it is, and the facts of it. */
 final readonly class Finding
 {
+    /** Names the matter: the same one in two builds has the same name. */
+    public string $id;
+
     /**
      * @param  Part  $part  whose doing it is
-     * @param  string  $slot  where it shows on the board
-     * @param  list<list<Part>>  $fixes  sets of parts that would settle it with all they need themselves, cheapest first
-     * @param  list<string>  $fuels  names of fuels that would settle it
+     * @param  ?Need  $need  the requirement, recommendation or conflict
+     * @param  ?CoverageGap  $gap  why the map does not cover the part
+     * @param  ?Part  $other  the map that does not cover it, or the kit that was broken up
+     * @param  ?Refusal  $refusal  what the customer will not live with
+     * @param  ?Fuel  $writtenFor  the fuel that the map was written on, where the tank holds another
      */
     public function __construct(
         public FindingKind $kind,
         public Part $part,
-        public string $slot,
-        public string $sentence,
-        public array $fixes = [],
-        public array $fuels = [],
-    ) {}
+        public ?Need $need = null,
+        public ?CoverageGap $gap = null,
+        public ?Part $other = null,
+        public ?Refusal $refusal = null,
+        public ?Fuel $writtenFor = null,
+    ) {
+        $this->id = implode('/', array_filter([$kind->value, $part->key, $need === null ? null : $part->placeOf($need), $refusal?->value, $writtenFor?->key], fn (mixed $one): bool => $one !== null));
+    }
 }

@@ -2,64 +2,54 @@
 
 namespace Pebblerun\Core\Evaluation\Findings;
 
-use Pebblerun\Core\Advice\RequirementResolver;
-use Pebblerun\Core\Catalog\Catalog;
-use Pebblerun\Core\Catalog\Conditions\Condition;
-use Pebblerun\Core\Catalog\Conditions\Situation;
+use Pebblerun\Core\Catalog\Parts\CaseSelector;
+use Pebblerun\Core\Catalog\Parts\GainCase;
 use Pebblerun\Core\Catalog\Parts\Need;
 use Pebblerun\Core\Catalog\Parts\Part;
-use Pebblerun\Core\Catalog\Shop\Fuel;
-use Pebblerun\Core\Evaluation\Model\GainFinder;
-use Pebblerun\Core\Evaluation\Timeline\FittedPart;
-use Pebblerun\Core\Evaluation\Timeline\StageState;
+use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Job\Brief\CustomerConstraints;
 use Pebblerun\Core\Job\Brief\Refusal;
 
-/** Looks a stage over: needs, conflicts, coverage, fuel, law. Every finding explains itself. */
+/** Looks a build over: requirements, conflicts, coverage, fuel, law, and what the customer refuses. */
 final readonly class Inspector
 {
-    private RequirementResolver $closure;
-
-    /**
-     * @param  int  $labour  minor units an hour
-     * @param  CustomerConstraints  $wishes  of the customer
-     */
-    public function __construct(private Catalog $catalog, int $labour, private CustomerConstraints $wishes = new CustomerConstraints)
-    {
-        $this->closure = new RequirementResolver($catalog, $labour);
-    }
+    public function __construct(private CustomerConstraints $constraints = new CustomerConstraints) {}
 
     /** @return list<Finding> faults first */
-    public function of(StageState $state): array
+    public function of(Build $build): array
     {
-        $findings = [];
-        foreach ($state->parts() as $mounted) {
-            array_push($findings, ...$this->part($mounted, $state));
+        $faults = $notes = [];
+        foreach ($build->parts as $part) {
+            foreach ($this->part($part, $build) as $finding) {
+                if ($finding->kind->isFault()) {
+                    $faults[] = $finding;
+                } else {
+                    $notes[] = $finding;
+                }
+            }
         }
-        usort($findings, fn (Finding $a, Finding $b): int => $b->kind->isFault() <=> $a->kind->isFault());
 
-        return $findings;
+        return [...$faults, ...$notes];
     }
 
     /** @return list<Finding> */
-    private function part(FittedPart $mounted, StageState $state): array
+    private function part(Part $part, Build $build): array
     {
-        $part = $mounted->part;
         $findings = [
-            ...$this->needs(FindingKind::Missing, $part, $part->requires, $state),
-            ...$this->conflicts($part, $state),
-            ...$this->coverage($mounted, $state),
-            ...$this->needs(FindingKind::Advised, $part, $part->recommends, $state),
+            ...self::unmet(FindingKind::Missing, $part, $part->requires, $build),
+            ...self::conflicts($part, $build),
+            ...self::coverage($part, $build),
+            ...self::unmet(FindingKind::Advised, $part, $part->recommends, $build),
+            ...self::calibration($part, $build),
         ];
-        array_push($findings, ...$this->calibration($part, $state));
-        if ($part->trackOnly && $state->situation->car->use !== 'track') {
-            $findings[] = new Finding(FindingKind::Law, $part, $part->slots[0], "{$part->name} is for closed courses only: {$part->lawNote}");
+        if ($part->trackOnly && $build->car->use !== 'track') {
+            $findings[] = new Finding(FindingKind::Law, $part);
         }
-        if ($mounted->since > 0) {
+        if (! isset($build->received[$part->key])) {
             array_push($findings, ...$this->unwanted($part));
         }
-        if ($mounted->kit !== null) {
-            $findings[] = new Finding(FindingKind::KitBroken, $part, $part->slots[0], "{$mounted->kit->name} is broken up, so its measured gain no longer holds: {$part->name} counts by itself.");
+        if (isset($build->kits[$part->key])) {
+            $findings[] = new Finding(FindingKind::KitBroken, $part, other: $build->kits[$part->key]);
         }
 
         return $findings;
@@ -68,33 +58,21 @@ final readonly class Inspector
     /** @return list<Finding> what the customer will not live with */
     private function unwanted(Part $part): array
     {
-        $met = array_values(array_filter($this->wishes->refusals(), fn (Refusal $refusal): bool => $refusal->metBy($part)));
+        $met = array_values(array_filter($this->constraints->refusals(), fn (Refusal $refusal): bool => $refusal->metBy($part)));
 
-        return array_map(fn (Refusal $refusal): Finding => new Finding(
-            FindingKind::Unwanted, $part, $part->slots[0],
-            "{$part->name} {$refusal->words()}, and the customer will not have that.",
-        ), $met);
+        return array_map(fn (Refusal $refusal): Finding => new Finding(FindingKind::Unwanted, $part, refusal: $refusal), $met);
     }
 
     /**
      * @param  list<Need>  $needs
      * @return list<Finding>
      */
-    private function needs(FindingKind $kind, Part $part, array $needs, StageState $state): array
+    private static function unmet(FindingKind $kind, Part $part, array $needs, Build $build): array
     {
         $findings = [];
         foreach ($needs as $need) {
-            if (($need->when?->holds($state->situation) ?? true) && ! $need->that->holds($state->situation)) {
-                $fixes = $this->closure->of($need->that, $state->situation);
-                $verb = $kind === FindingKind::Missing ? 'needs' : 'is better with';
-                $findings[] = new Finding(
-                    $kind,
-                    $part,
-                    $fixes[0][0]->slots[0] ?? $part->slots[0],
-                    "{$part->name} {$verb} {$need->that->asks($state->situation)}: {$need->reason}",
-                    $fixes,
-                    $this->fuelFixes($need->that, $state->situation),
-                );
+            if ($need->appliesIn($build->situation) && ! $need->that->holds($build->situation)) {
+                $findings[] = new Finding($kind, $part, $need);
             }
         }
 
@@ -102,15 +80,12 @@ final readonly class Inspector
     }
 
     /** @return list<Finding> */
-    private function conflicts(Part $part, StageState $state): array
+    private static function conflicts(Part $part, Build $build): array
     {
         $findings = [];
         foreach ($part->conflicts as $need) {
-            if (($need->when?->holds($state->situation) ?? true) && $need->that->holds($state->situation)) {
-                $findings[] = new Finding(
-                    FindingKind::Conflict, $part, $part->slots[0],
-                    "{$part->name} does not go with {$need->that->asks($state->situation)}: {$need->reason}",
-                );
+            if ($need->appliesIn($build->situation) && $need->that->holds($build->situation)) {
+                $findings[] = new Finding(FindingKind::Conflict, $part, $need);
             }
         }
 
@@ -118,24 +93,23 @@ final readonly class Inspector
     }
 
     /** @return list<Finding> */
-    private function coverage(FittedPart $mounted, StageState $state): array
+    private static function coverage(Part $part, Build $build): array
     {
-        $part = $mounted->part;
-        if ($state->covers($mounted)) {
+        if ($build->covers($part)) {
             return [];
         }
-        $map = $state->map();
-        $why = match (true) {
-            $map === null => 'the factory map does not know it',
-            $map->map?->kind->isCustom() => "it came after {$map->name}",
-            default => "{$map->name} does not list it",
+        $map = $build->map();
+        $gap = match (true) {
+            $map === null => CoverageGap::FactoryMap,
+            $map->map?->kind->isCustom() => CoverageGap::AfterMap,
+            default => CoverageGap::NotListed,
         };
         if (! $part->runsUnmapped) {
-            return [new Finding(FindingKind::Gated, $part, $part->slots[0], "{$part->name} must not see full load yet: {$why}. Drive gently to the map, and do not stop here.")];
+            return [new Finding(FindingKind::Gated, $part, gap: $gap, other: $map)];
         }
-        $gains = $part->gains !== [] && min(array_map(fn ($case): float => $case->unmapped, $part->gains)) < 1.0;
+        $waits = $part->gains !== [] && min(array_map(fn (GainCase $case): float => $case->unmapped, $part->gains)) < 1.0;
 
-        return $gains ? [new Finding(FindingKind::Uncovered, $part, $part->slots[0], "{$part->name} gives only part of its gain: {$why}.")] : [];
+        return $waits ? [new Finding(FindingKind::Uncovered, $part, gap: $gap, other: $map)] : [];
     }
 
     /**
@@ -143,26 +117,18 @@ final readonly class Inspector
      *
      * @return list<Finding>
      */
-    private function calibration(Part $part, StageState $state): array
+    private static function calibration(Part $part, Build $build): array
     {
         if ($part->map === null) {
             return [];
         }
-        $written = $part->map->flex ? $state->fuel : ($state->mappedFor ?? $state->fuel);
-        if ($written !== $state->fuel) {
-            return [new Finding(FindingKind::NotAllowed, $part, $part->slots[0], "{$part->name} was written on {$written->name} and does not allow {$state->fuel->name}: map again on the new fuel.", [[$part]])];
+        $written = $part->map->flex ? $build->fuel : ($build->mappedFor ?? $build->fuel);
+        if ($written !== $build->fuel) {
+            return [new Finding(FindingKind::NotAllowed, $part, writtenFor: $written)];
         }
 
-        return $part->gains !== [] && GainFinder::caseFor($part, $state) === null
-            ? [new Finding(FindingKind::NotAllowed, $part, $part->slots[0], "{$part->name} has no calibration for {$state->fuel->name} with this build.")]
+        return $part->gains !== [] && CaseSelector::of($part, $build->situationOf($part)) === null
+            ? [new Finding(FindingKind::NotAllowed, $part)]
             : [];
-    }
-
-    /** @return list<string> */
-    private function fuelFixes(Condition $that, Situation $situation): array
-    {
-        $fuels = array_filter($this->catalog->fuels, fn (Fuel $fuel): bool => $that->holds($situation->on($fuel)));
-
-        return array_values(array_map(fn (Fuel $fuel): string => $fuel->name, $fuels));
     }
 }

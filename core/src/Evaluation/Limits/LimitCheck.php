@@ -47,7 +47,7 @@ final readonly class LimitCheck
     {
         return array_map(function (Limit $limit) use ($model, $wheels, $engine): array {
             if ($limit->quantity === Quantity::Boost && $model->boost !== null) {
-                $demand = $model->boost->p90() * self::OVERSHOOT / $limit->movedBy($model->state->mapKind());
+                $demand = $model->boost->p90() * self::OVERSHOOT / $limit->movedBy($model->build->situation->mapKind());
 
                 return [$demand / $limit->safeAt(0.0), $demand / $limit->edgeAt(0.0)];
             }
@@ -58,7 +58,7 @@ final readonly class LimitCheck
             $safe = $this->share($limit, $model, $drawn, $limit->safeAt(...));
 
             return [$safe, $safe > 1.0 ? $this->share($limit, $model, $drawn, $limit->edgeAt(...)) : 0.0];
-        }, $this->standing($model));
+        }, $model->limits);
     }
 
     /**
@@ -71,7 +71,7 @@ final readonly class LimitCheck
     public function followed(StageModel $model, array $wheels, array $engine): array
     {
         $shares = [];
-        foreach (array_filter($this->standing($model), self::alongCurve(...)) as $limit) {
+        foreach (array_filter($model->limits, self::alongCurve(...)) as $limit) {
             $power = $limit->quantity->isCrank() ? $engine : $wheels;
             foreach ($this->lossesOf($limit) as $loss) {
                 if (self::isFollowed($limit, $loss)) {
@@ -100,7 +100,7 @@ final readonly class LimitCheck
             $limit->quantity === Quantity::ChargeTemperature && $soak !== null => self::temperature($limit, $soak->fifth),
             $limit->quantity === Quantity::ExhaustTemperature && $model->exhaust !== null => self::temperature($limit, $model->exhaust->quantile(0.9)),
             default => new LimitReading($limit, Status::Unknown, null, 0.0, $limit->safeAt(0.0), $limit->edgeAt(0.0), 0.0),
-        }, $this->standing($model), $used);
+        }, $model->limits, $used);
     }
 
     private static function alongCurve(Limit $limit): bool
@@ -110,7 +110,7 @@ final readonly class LimitCheck
 
     private static function flat(Limit $limit, StageModel $model, float $used, float $edge): LimitReading
     {
-        $moved = $limit->movedBy($model->state->mapKind());
+        $moved = $limit->movedBy($model->build->situation->mapKind());
         $safe = $limit->safeAt(0.0) * $moved;
 
         return new LimitReading($limit, self::status($used, $edge), $used, $used * $safe, $safe, $limit->edgeAt(0.0) * $moved, 0.0);
@@ -130,23 +130,8 @@ final readonly class LimitCheck
     private function perWatt(Limit $limit, StageModel $model): float
     {
         return $limit->quantity === Quantity::FuelFlow
-            ? Consumption::perJoule($model->state->fuel, $model->isBoosted($this->platform), $this->platform->direct)
+            ? Consumption::perJoule($model->build->fuel->blend, $model->build->isBoosted(), $this->platform->direct)
             : 1.0;
-    }
-
-    /** @return list<Limit> the platform's where the component is stock, a part's own where it brings some */
-    private function standing(StageModel $model): array
-    {
-        $own = $replaced = [];
-        foreach ($model->state->parts() as $mounted) {
-            if ($mounted->part->effects->limits !== []) {
-                array_push($own, ...$mounted->part->effects->limits);
-                array_push($replaced, ...$mounted->part->slots);
-            }
-        }
-        $stock = array_filter($this->platform->limits, fn (Limit $limit): bool => ! in_array($limit->slot, $replaced, true));
-
-        return [...array_values($stock), ...$own];
     }
 
     /**
@@ -163,7 +148,7 @@ final readonly class LimitCheck
         foreach ($this->lossesOf($limit) as $loss) {
             $used = max($used, self::isFollowed($limit, $loss)
                 ? Percentiles::of($drawn->curves->peaks($this->shareOf($limit, $loss, $model, $allowed)))->p90
-                : $loss->toCrank($peak) * $this->perWatt($limit, $model) * self::OVERSHOOT / ($allowed(0.0) * $limit->movedBy($model->state->mapKind())));
+                : $loss->toCrank($peak) * $this->perWatt($limit, $model) * self::OVERSHOOT / ($allowed(0.0) * $limit->movedBy($model->build->situation->mapKind())));
         }
 
         return $used;
@@ -188,7 +173,7 @@ final readonly class LimitCheck
      */
     private function shareOf(Limit $limit, Loss $loss, StageModel $model, callable $allowed): CurveQuantity
     {
-        $moved = $limit->movedBy($model->state->mapKind()) / self::OVERSHOOT;
+        $moved = $limit->movedBy($model->build->situation->mapKind()) / self::OVERSHOOT;
         $torque = $limit->quantity->isTorque();
         $perWatt = $this->perWatt($limit, $model);
         $scale = $shift = [];
@@ -207,7 +192,7 @@ final readonly class LimitCheck
     {
         $shares = $this->shareOf($limit, $this->lossesOf($limit)[0], $model, $limit->safeAt(...))->along($likely);
         $rpm = $this->rpms[(int) array_search(max([0.0, ...$shares]), $shares, true)];
-        $moved = $limit->movedBy($model->state->mapKind());
+        $moved = $limit->movedBy($model->build->situation->mapKind());
 
         return new LimitReading($limit, self::status($used, $edge), $used, $used * $limit->safeAt($rpm) * $moved, $limit->safeAt($rpm) * $moved, $limit->edgeAt($rpm) * $moved, $rpm);
     }

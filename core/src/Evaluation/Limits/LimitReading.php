@@ -50,4 +50,21 @@ final readonly class LimitReading
         return $other === null
             || [$this->status->severity(), $this->used] > [$other->status->severity(), $other->used];
     }
+
+    /**
+     * The weakest of several; null where none can be said.
+     *
+     * @param  list<self>  $readings
+     */
+    public static function weakest(array $readings): ?self
+    {
+        $weakest = null;
+        foreach ($readings as $reading) {
+            if ($reading->used !== null && $reading->isWeakerThan($weakest)) {
+                $weakest = $reading;
+            }
+        }
+
+        return $weakest;
+    }
 }

@@ -26,15 +26,4 @@ enum Status: string
             self::PastEdge => 4,
         };
     }
-
-    public function words(): string
-    {
-        return match ($this) {
-            self::Clear => 'clear',
-            self::Close => 'close',
-            self::Over => 'over',
-            self::PastEdge => 'past the edge',
-            self::Unknown => 'not estimated, watch it',
-        };
-    }
 }

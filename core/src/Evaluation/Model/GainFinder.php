@@ -3,21 +3,22 @@
 namespace Pebblerun\Core\Evaluation\Model;
 
 use Pebblerun\Core\Catalog\Parts\AmbiguousCase;
-use Pebblerun\Core\Catalog\Parts\EthanolLadder;
+use Pebblerun\Core\Catalog\Parts\CaseSelector;
 use Pebblerun\Core\Catalog\Parts\GainCase;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Parts\ReferenceBuild;
 use Pebblerun\Core\Catalog\Platform\Platform;
-use Pebblerun\Core\Evaluation\Timeline\FittedPart;
-use Pebblerun\Core\Evaluation\Timeline\StageState;
+use Pebblerun\Core\Evaluation\Memo;
 use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Math\Peak;
 use Pebblerun\Core\Units\Range;
 use Pebblerun\Core\Units\Rpm;
 
-/** Finds the gain cases that apply in a state and turns their figures into fractions of their reference. */
+/** Finds the gain cases that apply to a build and turns their figures into fractions of their reference. */
 final class GainFinder
 {
+    private const REMEMBERED = 4000;
+
     private readonly Curve $baseline;
 
     private readonly Peak $power;
@@ -26,12 +27,20 @@ final class GainFinder
 
     private readonly float $kneeRpm;
 
+    /** @var Memo<GainCase> by part, the cases that hold and the fuel */
+    private Memo $cases;
+
+    /** @var Memo<Gain> by everything that moves it */
+    private Memo $gains;
+
     public function __construct(private readonly Platform $platform)
     {
         $this->baseline = $platform->baseline;
         $this->power = $this->baseline->peakPower();
         $this->torque = $this->baseline->peakTorque();
         $this->kneeRpm = $this->baseline->torqueKnee();
+        $this->cases = new Memo(self::REMEMBERED);
+        $this->gains = new Memo(self::REMEMBERED);
     }
 
     /**
@@ -39,51 +48,53 @@ final class GainFinder
      *
      * @throws AmbiguousCase when two cases of one part apply equally.
      */
-    public function of(StageState $state): array
+    public function of(Build $build): array
     {
-        $gains = [];
-        foreach ($state->parts() as $mounted) {
-            $case = self::caseFor($mounted->part, $state);
-            if ($case !== null) {
-                $gains[] = $this->gain($mounted, $case, $state);
+        $gains = $ceilings = [];
+        $mapCase = null;
+        foreach ($build->parts as $part) {
+            if ($part->gains === []) {
+                continue;
             }
+            $situation = $build->situationOf($part);
+            $holding = CaseSelector::holding($part, $situation);
+            if ($holding === []) {
+                continue;
+            }
+            $name = "{$part->key}/".implode(',', $holding)."/{$situation->fuel->key}";
+            $case = $this->cases->get($name) ?? CaseSelector::best($part, $holding, $situation);
+            if ($case === null) {
+                continue;
+            }
+            $this->cases->put($name, $case);
+            // Parts stand with the map first, so that the others can be measured on what it gives.
+            $mapCase = $part->map === null ? $mapCase : [$name, $case];
+            $gains[] = $this->gain($part, $case, $name, $mapCase, $build, $ceilings);
         }
 
         return $gains;
     }
 
     /**
-     * The most specific case that holds, or null. Cases at several ethanol contents answer together, as far as they reach.
-     *
-     * @throws AmbiguousCase
+     * @param  ?array{string, GainCase}  $mapCase  of the map in the car
+     * @param  array<string, float>  $ceilings  of the families in this build, as far as they were asked for
      */
-    public static function caseFor(Part $part, StageState $state): ?GainCase
+    private function gain(Part $part, GainCase $case, string $name, ?array $mapCase, Build $build, array &$ceilings): Gain
     {
-        $situation = $state->situationOf($part);
-        $holding = array_filter($part->gains, fn (GainCase $case): bool => $case->when?->holds($situation) ?? true);
-        while ($holding !== []) {
-            $most = max(array_map(fn (GainCase $case): int => $case->terms(), $holding));
-            $best = array_values(array_filter($holding, fn (GainCase $case): bool => $case->terms() === $most));
-            $ladder = EthanolLadder::of($best);
-            if ($ladder === null) {
-                return count($best) === 1 ? $best[0] : throw AmbiguousCase::of($part, $situation);
-            }
-            $case = $ladder->at($situation->fuel->ethanol, $part->map !== null && $part->map->flex);
-            if ($case !== null) {
-                return $case;
-            }
-            $holding = array_filter($holding, fn (GainCase $case): bool => $case->terms() < $most);
-        }
+        $onMap = $case->reference === null && $mapCase !== null && $mapCase[1] !== $case && $case->wantsMap() ? $mapCase : null;
+        $covered = $build->covers($part);
+        $family = $part->isKit() ? null : $this->platform->families[$this->platform->slots[$part->slots[0]]->family];
+        $ceiling = $family === null ? INF : ($ceilings[$family->key] ??= $family->ceilingIn($build->situation));
+        $key = "{$name}|".($onMap[0] ?? '')."|{$ceiling}|{$covered}";
 
-        return null;
+        return $this->gains->get($key) ?? $this->gains->put($key, $this->make(
+            $part, $case, $this->reference($case, $onMap[1] ?? null),
+            $family === null ? "kit:{$part->key}" : $family->key, $ceiling, $family->driveline ?? false, $covered,
+        ));
     }
 
-    private function gain(FittedPart $mounted, GainCase $case, StageState $state): Gain
+    private function make(Part $part, GainCase $case, ReferenceBuild $reference, string $family, float $ceiling, bool $driveline, bool $covered): Gain
     {
-        $part = $mounted->part;
-        $covered = $state->covers($mounted);
-        [$family, $ceiling, $driveline] = $this->family($part, $state);
-        $reference = $this->reference($part, $case, $state);
         $torqueRatio = $reference->torque / $this->torque->value;
         $powerRatio = $reference->power / $this->power->value;
         [$rpms, $fractions, $ratios] = $case->anchors === []
@@ -99,27 +110,10 @@ final class GainFinder
         );
     }
 
-    /** @return array{string, float, bool} key, ceiling, whether it is of the driveline */
-    private function family(Part $part, StageState $state): array
-    {
-        if ($part->isKit()) {
-            return ["kit:{$part->key}", INF, false];
-        }
-        $family = $this->platform->families[$this->platform->slots[$part->slots[0]]->family];
-
-        return [$family->key, $family->ceilingIn($state->situation), $family->driveline];
-    }
-
     /** What the case was measured on; without a stated one, the baseline with the map that the case wants. */
-    private function reference(Part $part, GainCase $case, StageState $state): ReferenceBuild
+    private function reference(GainCase $case, ?GainCase $mapCase): ReferenceBuild
     {
-        $map = $state->map();
-        if ($case->reference !== null) {
-            return $case->reference;
-        }
-        $mapCase = $map !== null && $map !== $part && $case->wantsMap() ? self::caseFor($map, $state) : null;
-
-        return new ReferenceBuild(
+        return $case->reference ?? new ReferenceBuild(
             $this->power->value + ($mapCase->power->likely ?? 0.0),
             $this->torque->value + ($mapCase->torque->likely ?? 0.0),
         );

@@ -2,10 +2,8 @@
 
 namespace Pebblerun\Core\Evaluation\Money;
 
-use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Shop\Rates;
-use Pebblerun\Core\Evaluation\Timeline\StageState;
-use Pebblerun\Core\Job\Plan\Change;
+use Pebblerun\Core\Evaluation\Timeline\Purchase;
 use Pebblerun\Core\Job\Plan\PriceBasis;
 use Pebblerun\Core\Units\MoneyRange;
 
@@ -14,43 +12,26 @@ final readonly class Pricing
 {
     public function __construct(private Rates $rates, private PriceBasis $basis) {}
 
-    /**
-     * @param  list<StageState>  $states  as it came, then the stages
-     * @return list<StageCost> one for each state
-     */
-    public function of(array $states): array
-    {
-        $costs = [];
-        $cumulative = MoneyRange::exact(0);
-        foreach ($states as $state) {
-            $cost = $this->stage($state, $cumulative);
-            $cumulative = $cost->cumulative;
-            $costs[] = $cost;
-        }
-
-        return $costs;
-    }
-
-    private function stage(StageState $state, MoneyRange $before): StageCost
+    /** @param  list<Purchase>  $bought  in one stage: access groups are shared among them */
+    public function of(array $bought): StageCost
     {
         $lines = [];
         $net = $tax = $gross = MoneyRange::exact(0);
-        $hours = $this->hours($state->bought);
-        foreach ($state->bought as $i => [$part, $change]) {
-            $lines[] = $line = $this->line($part, $change, $hours[$i]);
+        $hours = $this->hours($bought);
+        foreach ($bought as $i => $purchase) {
+            $lines[] = $line = $this->line($purchase, $hours[$i]);
             $net = $net->plus($line->net);
             $tax = $tax->plus($line->tax);
             $gross = $gross->plus($line->gross);
         }
         $reserve = $gross->share($this->rates->reserve, 10_000);
-        $spend = $gross->plus($reserve);
-        $resale = array_sum(array_map(fn (Part $part): int => $part->price->resale, $state->replaced));
 
-        return new StageCost($lines, $net, $tax, $reserve, $spend, $before->plus($spend), array_sum($hours), $resale);
+        return new StageCost($lines, $net, $tax, $reserve, $gross->plus($reserve), array_sum($hours));
     }
 
-    private function line(Part $part, Change $change, int $hours): Line
+    private function line(Purchase $purchase, int $hours): Line
     {
+        [$part, $change] = [$purchase->part, $purchase->change];
         $basis = $change->basis ?? $this->basis;
         $piece = match (true) {
             $change->agreed !== null => MoneyRange::exact($change->agreed),
@@ -70,20 +51,22 @@ final readonly class Pricing
     /**
      * Hundredths of an hour for each line: of one access group, the longest access is paid once.
      *
-     * @param  list<array{Part, Change}>  $bought
+     * @param  list<Purchase>  $bought
      * @return list<int>
      */
     private function hours(array $bought): array
     {
         $longest = [];
-        foreach ($bought as $i => [$part]) {
+        foreach ($bought as $i => $purchase) {
+            $part = $purchase->part;
             $group = $part->price->accessGroup;
             if ($group !== null && $part->price->accessHours > ($longest[$group][1] ?? -1)) {
                 $longest[$group] = [$i, $part->price->accessHours];
             }
         }
         $hours = [];
-        foreach ($bought as $i => [$part]) {
+        foreach ($bought as $i => $purchase) {
+            $part = $purchase->part;
             $group = $part->price->accessGroup;
             $shared = $group !== null && $longest[$group][0] !== $i ? $part->price->accessHours : 0;
             $hours[] = max(0, $part->price->hours - $shared);

@@ -11,8 +11,7 @@ final readonly class StageCost
      * @param  list<Line>  $lines
      * @param  MoneyRange  $reserve  a line of its own
      * @param  MoneyRange  $spend  all lines with tax, and the reserve
-     * @param  MoneyRange  $cumulative  up to and with this stage
-     * @param  int  $resale  what the replaced aftermarket parts may bring; never netted
+     * @param  int  $hours  hundredths of an hour
      */
     public function __construct(
         public array $lines,
@@ -20,8 +19,6 @@ final readonly class StageCost
         public MoneyRange $tax,
         public MoneyRange $reserve,
         public MoneyRange $spend,
-        public MoneyRange $cumulative,
         public int $hours,
-        public int $resale,
     ) {}
 }

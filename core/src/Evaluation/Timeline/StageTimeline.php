@@ -3,160 +3,128 @@
 namespace Pebblerun\Core\Evaluation\Timeline;
 
 use Pebblerun\Core\Catalog\Catalog;
-use Pebblerun\Core\Catalog\Conditions\Situation;
-use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Platform\Car;
-use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Catalog\UnknownChoice;
+use Pebblerun\Core\Evaluation\Model\Build;
+use Pebblerun\Core\Evaluation\Model\Coverage;
+use Pebblerun\Core\Evaluation\Model\Fitting;
 use Pebblerun\Core\Job\Brief\AsReceived;
-use Pebblerun\Core\Job\Plan\Change;
 use Pebblerun\Core\Job\Plan\Plan;
 use Pebblerun\Core\Job\Plan\Stage;
 
-/** Plays a plan's changes and keeps the car's state after each stage. */
-final class StageTimeline
+/** Plays a plan's changes: the car as received, and the car after each stage. */
+final readonly class StageTimeline
 {
-    /** @var array<string, FittedPart> */
-    private array $mounted = [];
-
-    private ?int $mappedAt = null;
-
-    private ?Fuel $mappedFor = null;
-
-    private function __construct(private readonly Catalog $catalog, private readonly Car $car) {}
+    public function __construct(private Catalog $catalog, private Car $car) {}
 
     /**
-     * @return non-empty-list<StageState> as it came, then one for each stage
+     * @return non-empty-list<StageState> as received, then one for each stage
      *
      * @throws UnknownChoice for a part, slot or fuel that the catalog does not have.
      */
-    public static function of(Plan $plan, AsReceived $came, Catalog $catalog, Car $car): array
+    public function states(Plan $plan, AsReceived $received): array
     {
-        $timeline = new self($catalog, $car);
-        $states = [$timeline->came($came)];
-        foreach ($plan->stages as $i => $stage) {
-            $states[] = $timeline->after($i + 1, $stage);
+        return $this->from([$this->received($received)], $plan->stages);
+    }
+
+    /**
+     * The states of stages that follow on others.
+     *
+     * @param  non-empty-list<StageState>  $before
+     * @param  list<Stage>  $stages
+     * @return non-empty-list<StageState> those before, then one for each stage
+     */
+    public function from(array $before, array $stages): array
+    {
+        $states = $before;
+        foreach ($stages as $stage) {
+            $states[] = $this->after($states[count($states) - 1], $stage);
         }
 
         return $states;
     }
 
-    private function came(AsReceived $came): StageState
+    private function received(AsReceived $received): StageState
     {
-        foreach ($came->parts as $key) {
-            $this->fit($this->part($key), 0);
+        $fitting = new Fitting($this->catalog->parts);
+        $mappedAt = null;
+        foreach ($received->parts as $key) {
+            $part = $this->catalog->part($key);
+            $fitting->fit($part);
+            $mappedAt = $part->map === null ? $mappedAt : 0;
+        }
+        $since = [];
+        foreach ($fitting->fitted as $part) {
+            $since[$part->key] = 0;
         }
 
-        return $this->state(0, null, $came->fuel, [], []);
+        return $this->state(0, null, $received->fuel, $fitting, $since, $mappedAt, null, [], []);
     }
 
-    private function after(int $index, Stage $stage): StageState
+    /** @throws UnknownChoice */
+    public function after(StageState $before, Stage $stage): StageState
     {
+        $index = $before->index + 1;
+        $fitting = new Fitting($this->catalog->parts, $before->build->fitted, $before->build->kits);
+        $since = $before->since;
+        $mappedAt = $before->mappedAt;
         $bought = $replaced = [];
         foreach ($stage->changes as $change) {
-            $left = $change->part === null
-                ? $this->clear($this->slot((string) $change->slot), $index)
-                : $this->fit($this->part($change->part), $index);
-            array_push($replaced, ...$left);
-            if ($change->part !== null) {
-                $bought[] = [$this->part($change->part), $change];
+            if ($change->part === null) {
+                array_push($replaced, ...$fitting->clear($this->catalog->slot((string) $change->slot)));
+            } else {
+                $part = $this->catalog->part($change->part);
+                array_push($replaced, ...$fitting->fit($part));
+                $bought[] = new Purchase($part, $change);
+                $mappedAt = $part->map === null ? $mappedAt : $index;
             }
+            $since = self::since($fitting, $since, $index);
         }
 
-        return $this->state($index, $stage, $stage->fuel, $bought, $replaced);
-    }
-
-    /** @return list<Part> the parts that left */
-    private function fit(Part $part, int $index): array
-    {
-        $left = [];
-        $since = $index;
-        foreach ($part->slots as $slot) {
-            $there = $this->mounted[$slot] ?? null;
-            if ($there?->part === $part) {
-                $since = min($since, $there->since);
-
-                continue;
-            }
-            array_push($left, ...$this->clear($slot, $index));
-        }
-        foreach ($part->slots as $slot) {
-            $this->mounted[$slot] = new FittedPart($part, $since);
-        }
-        if ($part->map !== null) {
-            $this->mappedAt = $index;
-        }
-
-        return $left;
+        return $this->state($index, $stage, $stage->fuel, $fitting, $since, $mappedAt, $before->build, $bought, $replaced);
     }
 
     /**
-     * Empties a slot; a kit that loses one of its places falls back to its parts in the others.
+     * A part stands there since it was fitted; what a broken kit leaves behind, since the kit was.
      *
-     * @return list<Part>
+     * @param  array<string, int>  $since
+     * @return array<string, int>
      */
-    private function clear(string $slot, int $index): array
+    private static function since(Fitting $fitting, array $since, int $index): array
     {
-        $there = $this->mounted[$slot] ?? null;
-        if ($there === null) {
-            return [];
-        }
-        unset($this->mounted[$slot]);
-        if (! $there->part->isKit()) {
-            return [$there->part];
-        }
-        foreach ($there->part->slots as $other) {
-            unset($this->mounted[$other]);
-        }
-        $left = [];
-        foreach ($there->part->contains as $key) {
-            $single = $this->part($key);
-            if (in_array($slot, $single->slots, true)) {
-                $left[] = $single;
-
-                continue;
-            }
-            foreach ($single->slots as $other) {
-                $this->mounted[$other] = new FittedPart($single, $there->since, $there->part);
-            }
+        $now = [];
+        foreach ($fitting->fitted as $part) {
+            $kit = $fitting->kits[$part->key] ?? null;
+            $now[$part->key] = $since[$part->key] ?? ($kit === null ? $index : ($since[$kit->key] ?? $index));
         }
 
-        return $left;
+        return $now;
     }
 
     /**
-     * @param  list<array{Part, Change}>  $bought
-     * @param  list<Part>  $replaced
+     * @param  array<string, int>  $since
+     * @param  list<Purchase>  $bought
+     * @param  list<\Pebblerun\Core\Catalog\Parts\Part>  $replaced
      */
-    private function state(int $index, ?Stage $stage, string $fuel, array $bought, array $replaced): StageState
+    private function state(int $index, ?Stage $stage, string $fuel, Fitting $fitting, array $since, ?int $mappedAt, ?Build $before, array $bought, array $replaced): StageState
     {
-        $fuel = $this->catalog->fuels[$fuel] ?? throw UnknownChoice::fuel($fuel, array_keys($this->catalog->fuels));
-        if ($this->mappedAt === $index) {
-            $this->mappedFor = $fuel;
+        $fuel = $this->catalog->fuel($fuel);
+        $map = null;
+        foreach ($fitting->fitted as $part) {
+            $map ??= $part->map === null ? null : $part;
         }
-        $mounted = array_filter(array_replace(
-            array_fill_keys(array_keys($this->catalog->platform->slots), null),
-            $this->mounted,
-        ));
-        $situation = new Situation(
-            $this->catalog,
-            $this->car,
-            array_map(fn (FittedPart $there): Part => $there->part, $mounted),
-            $fuel,
+        $covered = [];
+        foreach ($fitting->fitted as $part) {
+            if (Coverage::of($map, $part, $since[$part->key] <= (int) $mappedAt)) {
+                $covered[$part->key] = true;
+            }
+        }
+        $build = new Build(
+            $this->catalog, $this->car, $fitting->fitted, $covered, $fuel,
+            $mappedAt === $index ? $fuel : $before?->mappedFor,
+            array_fill_keys(array_keys($since, 0, true), true), $fitting->kits, $index > 0,
         );
 
-        return new StageState($index, $stage, $fuel, $mounted, $this->mappedAt, $this->mappedFor, $bought, $replaced, $situation);
-    }
-
-    private function part(string $key): Part
-    {
-        return $this->catalog->parts[$key] ?? throw UnknownChoice::part($key);
-    }
-
-    private function slot(string $key): string
-    {
-        return isset($this->catalog->platform->slots[$key])
-            ? $key
-            : throw UnknownChoice::slot($key, array_keys($this->catalog->platform->slots));
+        return new StageState($index, $stage, $build, $since, $mappedAt, $bought, $replaced);
     }
 }

@@ -8,17 +8,17 @@ use Pebblerun\Core\Catalog\Platform\Car;
 final readonly class Brief
 {
     /**
-     * @param  array{float, float}  $range  rpm really used
+     * @param  array{float, float}  $rpmRange  rpm range in use
      * @param  ?list<string>  $fuels  keys of the fuels within reach; null when not asked yet
      */
     public function __construct(
         public Car $car,
-        public AsReceived $came,
+        public AsReceived $received,
         public ?Target $target,
         public Budget $budget,
-        public array $range,
+        public array $rpmRange,
         public ?array $fuels,
-        public Risk $appetite,
-        public CustomerConstraints $wishes = new CustomerConstraints,
+        public Risk $risk,
+        public CustomerConstraints $constraints = new CustomerConstraints,
     ) {}
 }

@@ -22,18 +22,4 @@ enum HealthCheck: string
             self::Cooling, self::Brakes, self::Tyres => false,
         };
     }
-
-    public function words(): string
-    {
-        return match ($this) {
-            self::Plugs => 'plugs',
-            self::Compression => 'compression or leak-down',
-            self::Leaks => 'boost and vacuum leaks',
-            self::Clutch => 'clutch slip',
-            self::Oil => 'oil',
-            self::Cooling => 'cooling',
-            self::Brakes => 'brakes',
-            self::Tyres => 'tyres',
-        };
-    }
 }

@@ -2,62 +2,32 @@
 
 namespace Pebblerun\Core\Job\Brief;
 
-/** How far the conversation has come: which questions have an answer, by the brief document itself. */
+/** How far the conversation has come: which questions have no answer yet, by the brief document itself. */
 final readonly class Readiness
 {
-    /** Questions in the order one asks them, with the places that answer them. */
-    private const QUESTIONS = [
-        ['purpose', 'what it is for', ['purpose']],
-        ['car', 'mileage', ['car.mileage_km']],
-        ['health', 'health check', ['came.checks', 'came.healthy']],
-        ['baseline', 'own baseline', ['came.baseline']],
-        ['target', 'target', ['target']],
-        ['budget', 'budget', ['budget.total']],
-        ['range', 'speeds really used', ['rpm_range']],
-        ['fuels', 'fuels within reach', ['fuels']],
-        ['use', 'road or track', ['use']],
-        ['noise', 'noise', ['noise']],
-        ['inspection', 'inspection', ['inspection']],
-        ['warranty', 'warranty', ['warranty']],
-        ['refuses', 'what is not accepted', ['refuses']],
-        ['risk', 'risk', ['appetite']],
-        ['told', 'warnings told', []],
-    ];
-
-    /** @param  list<array{key: string, words: string}>  $open  not answered yet */
-    private function __construct(public int $of, public array $open) {}
+    /** @param  list<Question>  $open  in the order one asks them */
+    private function __construct(public array $open) {}
 
     /** @param  array<string, mixed>  $brief  the brief document without its head */
     public static function of(array $brief): self
     {
-        $open = [];
-        foreach (self::QUESTIONS as [$key, $words, $places]) {
-            $answered = $key === 'told' ? self::allTold($brief) : array_filter($places, fn (string $place): bool => self::at($brief, $place) !== null) !== [];
-            if (! $answered) {
-                $open[] = ['key' => $key, 'words' => $words];
-            }
-        }
-
-        return new self(count(self::QUESTIONS), $open);
-    }
-
-    public function answered(): int
-    {
-        return $this->of - count($this->open);
-    }
-
-    /** @return array{answered: int, of: int, open: list<array{key: string, words: string}>} */
-    public function toArray(): array
-    {
-        return ['answered' => $this->answered(), 'of' => $this->of, 'open' => $this->open];
+        return new self(array_values(array_filter(Question::cases(), fn (Question $question): bool => ! self::isAnswered($question, $brief))));
     }
 
     /** @param  array<string, mixed>  $brief */
-    private static function allTold(array $brief): bool
+    private static function isAnswered(Question $question, array $brief): bool
     {
-        $told = is_array($brief['told'] ?? null) ? array_column($brief['told'], 'warning') : [];
+        return $question === Question::Warnings
+            ? self::allGiven($brief)
+            : array_filter($question->places(), fn (string $place): bool => self::at($brief, $place) !== null) !== [];
+    }
 
-        return array_diff(array_column(Warning::cases(), 'value'), $told) === [];
+    /** @param  array<string, mixed>  $brief */
+    private static function allGiven(array $brief): bool
+    {
+        $given = is_array($brief['warnings'] ?? null) ? array_column($brief['warnings'], 'warning') : [];
+
+        return array_diff(array_column(Warning::cases(), 'value'), $given) === [];
     }
 
     /** @param  array<string, mixed>  $brief */

@@ -23,15 +23,4 @@ enum Refusal: string
             self::Louder, self::HarderClutch, self::Smell => in_array($this->value, $part->tags, true),
         };
     }
-
-    public function words(): string
-    {
-        return match ($this) {
-            self::Louder => 'makes the car louder',
-            self::Cutting => 'needs cutting or grinding',
-            self::Lag => 'brings boost later',
-            self::HarderClutch => 'makes the clutch harder',
-            self::Smell => 'lets the exhaust smell',
-        };
-    }
 }

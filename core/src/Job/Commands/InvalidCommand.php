@@ -7,9 +7,10 @@ use Pebblerun\Core\CoreException;
 
 final class InvalidCommand extends InvalidArgumentException implements CoreException
 {
-    public static function unknown(string $do): self
+    /** @param  list<string>  $known */
+    public static function unknown(string $do, array $known): self
     {
-        return new self("There is no command \"{$do}\": use fit, clear, move, fuel, line, add-stage, remove-stage, rename-stage, split-stage, merge-stage, move-stage or settings.");
+        return new self("There is no command \"{$do}\": use one of ".implode(', ', $known).'.');
     }
 
     public static function noStage(string $key): self

@@ -10,13 +10,4 @@ enum Stacking: string
     case Compound = 'compound';
     /** Quoted figures add: 4 kW and 5 kW give 9 kW. */
     case Sum = 'sum';
-
-    public function words(): string
-    {
-        return match ($this) {
-            self::Diminishing => 'diminishing in each family',
-            self::Compound => 'compounding',
-            self::Sum => 'plainly added',
-        };
-    }
 }

@@ -10,4 +10,36 @@ final readonly class Stage
      * @param  list<Change>  $changes  in the order of the board
      */
     public function __construct(public string $key, public string $name, public string $fuel, public array $changes) {}
+
+    /**
+     * The same with only those of its changes, and some more behind them.
+     *
+     * @param  callable(Change): bool  $which
+     */
+    public function only(callable $which, Change ...$more): self
+    {
+        return new self($this->key, $this->name, $this->fuel, [...array_values(array_filter($this->changes, $which)), ...array_values($more)]);
+    }
+
+    /** The same with one change more behind the others. */
+    public function and(Change $more): self
+    {
+        return new self($this->key, $this->name, $this->fuel, [...$this->changes, $more]);
+    }
+
+    public function on(string $fuel): self
+    {
+        return new self($this->key, $this->name, $fuel, $this->changes);
+    }
+
+    public function fits(string $part): bool
+    {
+        foreach ($this->changes as $change) {
+            if ($change->part === $part) {
+                return true;
+            }
+        }
+
+        return false;
+    }
 }

@@ -2,16 +2,12 @@
 
 namespace Pebblerun\Core\Physics\Air;
 
-use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Physics\Fuel\Blend;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
 
-/** A platform's compressor and stock cooler on a warm day. */
+/** An engine's compressor and stock charge cooler. */
 final readonly class AirSide
 {
-    /** 25 °C. */
-    private const AMBIENT = 298.15;
-
     /** Air for a kilogram of fuel at full load: rich petrol, lean diesel. */
     private const PETROL_AIR = 14.7 * 0.87;
 
@@ -24,24 +20,24 @@ final readonly class AirSide
      * @param  float  $boost  Pa over ambient at the power peak
      * @param  float  $fuelFlow  kg/s at the power peak
      */
-    public function soak(?Cooler $fitted, float $boost, float $fuelFlow, Fuel $fuel): Soak
+    public function soak(Ambient $ambient, ?Cooler $fitted, float $boost, float $fuelFlow, Blend $blend): Soak
     {
-        $air = $fuelFlow * ($fuel->kind === FuelKind::Diesel ? self::DIESEL_AIR : self::PETROL_AIR / Blend::of($fuel)->perReference($fuel->kind));
-        $hot = $this->compressor->outlet(self::AMBIENT, Compressor::ratioOf($boost));
+        $air = $fuelFlow * ($blend->kind === FuelKind::Diesel ? self::DIESEL_AIR : self::PETROL_AIR / $blend->perReference());
+        $hot = $this->compressor->outlet($ambient->kelvin, 1.0 + $boost / $ambient->pressure);
 
-        return self::through($fitted ?? $this->cooler, $hot, $air);
+        return self::through($fitted ?? $this->cooler, $ambient->kelvin, $hot, $air);
     }
 
     /** The same air through another cooler. */
     public static function again(Soak $soak, Cooler $other): Soak
     {
-        return self::through($other, $soak->hot, $soak->air);
+        return self::through($other, $soak->ambient, $soak->hot, $soak->air);
     }
 
-    private static function through(Cooler $cooler, float $hot, float $air): Soak
+    private static function through(Cooler $cooler, float $ambient, float $hot, float $air): Soak
     {
-        $cores = $cooler->soak(self::AMBIENT, $hot, $air, new Pulls);
+        $cores = $cooler->soak($ambient, $hot, $air, new Pulls);
 
-        return new Soak($cooler->outlet($hot, $cores[0]), $cooler->outlet($hot, $cores[count($cores) - 1]), $hot, $air);
+        return new Soak($cooler->outlet($hot, $cores[0]), $cooler->outlet($hot, $cores[count($cores) - 1]), $hot, $air, $ambient);
     }
 }

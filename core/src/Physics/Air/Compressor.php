@@ -5,8 +5,6 @@ namespace Pebblerun\Core\Physics\Air;
 /** What compressing does to the air's temperature. */
 final readonly class Compressor
 {
-    private const AMBIENT = 101_325.0;
-
     /** @param  float  $efficiency  η, isentropic, 0–1 */
     public function __construct(public float $efficiency) {}
 
@@ -20,11 +18,5 @@ final readonly class Compressor
     public function outlet(float $inlet, float $ratio): float
     {
         return $inlet * (1.0 + ($ratio ** 0.2857 - 1.0) / $this->efficiency);
-    }
-
-    /** Pressure ratio of a boost over ambient in Pa. */
-    public static function ratioOf(float $boost): float
-    {
-        return 1.0 + $boost / self::AMBIENT;
     }
 }

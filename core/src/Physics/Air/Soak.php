@@ -13,8 +13,9 @@ final readonly class Soak
     /**
      * @param  float  $hot  K out of the compressor
      * @param  float  $air  kg/s
+     * @param  float  $ambient  K outside
      */
-    public function __construct(public float $first, public float $fifth, public float $hot, public float $air) {}
+    public function __construct(public float $first, public float $fifth, public float $hot, public float $air, public float $ambient) {}
 
     /** Share of the first pull's power that is gone by the fifth: thinner air, and timing above the knee. */
     public function lost(): float

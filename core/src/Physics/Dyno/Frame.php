@@ -12,7 +12,7 @@ final readonly class Frame
      * @param  ?Range  $factor  what its figures are multiplied by, with its doubt
      * @param  ?float  $loss  driveline share taken off a figure from the crank
      */
-    private function __construct(private ?string $dyno, private ?Range $factor, private ?float $loss) {}
+    private function __construct(public ?string $dyno, public ?Range $factor, public ?float $loss) {}
 
     public static function own(): self
     {
@@ -32,6 +32,12 @@ final readonly class Frame
         return new self($dyno, $factor, $crank ? $share : null);
     }
 
+    /** Whether it is the shop's own: nothing to convert. */
+    public function isOwn(): bool
+    {
+        return $this->factor === null && $this->loss === null;
+    }
+
     /** A gain in the shop's frame: wider by the factor's own range. */
     public function convert(Range $gain): Range
     {
@@ -49,16 +55,5 @@ final readonly class Frame
     public function likely(float $figure): float
     {
         return $figure * (1.0 - ($this->loss ?? 0.0)) * ($this->factor->likely ?? 1.0);
-    }
-
-    /** What was done to the figures, in words; empty when nothing was. */
-    public function words(): string
-    {
-        $done = array_filter([
-            $this->factor === null ? null : sprintf('from another dyno, %s (× %.2f to %.2f)', str_replace('-', ' ', (string) $this->dyno), $this->factor->low, $this->factor->high),
-            $this->loss === null ? null : sprintf('from the crank (− %.0f %%)', 100 * $this->loss),
-        ]);
-
-        return $done === [] ? '' : 'converted '.implode(' and ', $done);
     }
 }

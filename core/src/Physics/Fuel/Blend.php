@@ -2,8 +2,6 @@
 
 namespace Pebblerun\Core\Physics\Fuel;
 
-use Pebblerun\Core\Catalog\Shop\Fuel;
-
 /**
  * Petrol with ethanol, or diesel, as a burning fuel.
  *
@@ -21,26 +19,26 @@ final readonly class Blend
      * @param  float  $density  kg/m³
      * @param  float  $heating  J/kg, lower
      */
-    private function __construct(public float $density, public float $heating) {}
+    private function __construct(public FuelKind $kind, public float $density, public float $heating) {}
 
-    public static function of(Fuel $fuel): self
+    public static function diesel(): self
     {
-        return $fuel->kind === FuelKind::Diesel ? new self(...self::DIESEL) : self::withEthanol($fuel->ethanol->likely);
+        return new self(FuelKind::Diesel, ...self::DIESEL);
     }
 
-    /** @param  float  $percent  by volume, 0–100 */
-    public static function withEthanol(float $percent): self
+    /** @param  float  $ethanol  percent by volume, 0–100 */
+    public static function petrol(float $ethanol = 0.0): self
     {
-        $share = $percent / 100.0;
+        $share = $ethanol / 100.0;
         $density = (1.0 - $share) * self::PETROL[0] + $share * self::ETHANOL[0];
         $mass = $share * self::ETHANOL[0] / $density;
 
-        return new self($density, (1.0 - $mass) * self::PETROL[1] + $mass * self::ETHANOL[1]);
+        return new self(FuelKind::Petrol, $density, (1.0 - $mass) * self::PETROL[1] + $mass * self::ETHANOL[1]);
     }
 
     /** How much of it gives the heat of a kilogram of petrol (of diesel for diesel). */
-    public function perReference(FuelKind $kind): float
+    public function perReference(): float
     {
-        return ($kind === FuelKind::Diesel ? self::DIESEL[1] : self::PETROL[1]) / $this->heating;
+        return ($this->kind === FuelKind::Diesel ? self::DIESEL[1] : self::PETROL[1]) / $this->heating;
     }
 }

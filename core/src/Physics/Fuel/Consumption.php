@@ -2,8 +2,6 @@
 
 namespace Pebblerun\Core\Physics\Fuel;
 
-use Pebblerun\Core\Catalog\Shop\Fuel;
-
 /**
  * Fuel burnt for crank power at full load: brake specific consumption in g/kWh. Natural petrol 305, boosted
  * port-injected 365, boosted direct 330, diesel 235; scales with the inverse of the heating value.
@@ -13,16 +11,16 @@ final class Consumption
     private const GRAMS_PER_KWH = 3.6e9;
 
     /** @return float kg of this fuel for each joule at the crank */
-    public static function perJoule(Fuel $fuel, bool $boosted, bool $direct): float
+    public static function perJoule(Blend $blend, bool $boosted, bool $direct): float
     {
         $specific = match (true) {
-            $fuel->kind === FuelKind::Diesel => 235.0,
+            $blend->kind === FuelKind::Diesel => 235.0,
             ! $boosted => 305.0,
             $direct => 330.0,
             default => 365.0,
         };
 
-        return $specific / self::GRAMS_PER_KWH * Blend::of($fuel)->perReference($fuel->kind);
+        return $specific / self::GRAMS_PER_KWH * $blend->perReference();
     }
 
     /**

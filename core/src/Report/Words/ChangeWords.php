@@ -2,72 +2,92 @@
 
 namespace Pebblerun\Core\Report\Words;
 
-use Pebblerun\Core\Catalog\Catalog;
-use Pebblerun\Core\Job\Commands\Editor;
+use Pebblerun\Core\Job\Commands\Description;
 use Pebblerun\Core\Job\Plan\Stacking;
+use Pebblerun\Core\Report\Terms;
 
-/**
- * Names a change the way the history shows it.
- *
- * @phpstan-import-type Command from Editor
- * @phpstan-import-type PlanDocument from Editor
- */
-final readonly class ChangeWords
+/** Says what was done to a plan. A command without words of its own is said by its name and parameters. */
+final class ChangeWords
 {
-    /** @param  PlanDocument  $plan  as it was before */
-    private function __construct(private array $plan, private Catalog $catalog) {}
+    /** By code; parameters in braces. */
+    private const SENTENCES = [
+        'fit' => 'fit {part} in {stage}',
+        'clear' => 'clear the {slot} in {stage}',
+        'move' => 'move {part} from {stage} to {to}',
+        'fuel' => 'run {stage} on {fuel}',
+        'line' => 'change the price of {part} in {stage}',
+        'bought' => 'mark {part} in {stage} as bought',
+        'not-bought' => 'mark {part} in {stage} as not bought',
+        'add-stage' => 'add a stage',
+        'remove-stage' => 'remove {stage}',
+        'rename-stage' => 'rename {stage} to "{name}"',
+        'split-stage' => 'split {stage}',
+        'merge-stage' => 'merge {stage} into the one before',
+        'move-stage' => 'put {stage} in the place of {to}',
+        'stages' => '{count} stages',
+        'stage-removed' => '{stage} removed',
+        'place-part' => '{slot} in {stage}: {part}{details}',
+        'place-stock' => '{slot} in {stage}: back to stock',
+        'place-emptied' => '{slot} in {stage}: taken away',
+        'place-fuel' => '{stage} on {fuel}',
+        'place-name' => '{stage} is called "{name}"',
+        'start' => 'start',
+        'undo' => 'undo: {what}',
+        'redo' => 'redo: {what}',
+        'restore' => 'restore revision {number}: {what}',
+        'take' => 'take variant "{name}"',
+    ];
 
-    /**
-     * @param  list<Command>  $commands
-     * @param  PlanDocument  $plan
-     */
-    public static function of(array $commands, array $plan, Catalog $catalog): string
+    /** @param  list<Description>  $changes */
+    public static function of(array $changes): string
     {
-        $words = new self($plan, $catalog);
-
-        return ucfirst(Listing::join(array_map($words->say(...), $commands), 'and'));
+        return ucfirst(Listing::join(array_map(self::one(...), $changes), 'and'));
     }
 
-    /** @param  Command  $command */
-    private function say(array $command): string
+    public static function one(Description $change): string
     {
-        $stage = $this->stage($command['stage'] ?? '');
-        $part = $this->catalog->parts[$command['part'] ?? '']->name ?? ($command['part'] ?? 'part');
-        $slot = lcfirst($this->catalog->platform->slots[$command['slot'] ?? '']->name ?? 'slot');
+        $sentence = $change->code === 'settings' ? self::settings($change->parameters) : (self::SENTENCES[$change->code] ?? self::plainly($change));
+        $values = ['{details}' => self::details($change->parameters)];
+        foreach ($change->parameters as $name => $value) {
+            $values["{{$name}}"] = match ($name) {
+                'stage', 'to' => $value === null ? 'a stage' : "stage {$value}",
+                'slot' => str_starts_with($sentence, '{slot}') ? (string) $value : lcfirst((string) $value),
+                default => (string) $value,
+            };
+        }
 
-        return match ($command['do']) {
-            'fit' => "fit {$part} in {$stage}",
-            'clear' => "clear the {$slot} in {$stage}",
-            'move' => "move {$part} from {$stage} to {$this->stage($command['to'] ?? '')}",
-            'fuel' => "run {$stage} on ".($this->catalog->fuels[$command['fuel'] ?? '']->name ?? 'another fuel'),
-            'line' => array_key_exists('bought', $command) ? ($command['bought'] ? "mark {$part} in {$stage} as bought" : "mark {$part} in {$stage} as not bought") : "change the price of {$part} in {$stage}",
-            'add-stage' => 'add a stage',
-            'remove-stage' => "remove {$stage}",
-            'split-stage' => "split {$stage}",
-            'merge-stage' => "merge {$stage} into the one before",
-            'move-stage' => "put {$stage} in the place of {$this->stage($command['to'] ?? '')}",
-            'settings' => $this->settings($command),
-            'rename-stage' => "rename {$stage} to \"".($command['name'] ?? '').'"',
-            default => $command['do'],
-        };
+        return strtr($sentence, $values);
     }
 
-    /** @param  Command  $command */
-    private function settings(array $command): string
+    private static function plainly(Description $change): string
+    {
+        $said = array_map(fn (string $name): string => "{$name} {{$name}}", array_keys($change->parameters));
+
+        return str_replace('-', ' ', $change->code).($said === [] ? '' : ': '.implode(', ', $said));
+    }
+
+    /** @param  array<string, string|int|float|bool|null>  $given */
+    private static function settings(array $given): string
     {
         $said = array_filter([
-            isset($command['stacking']) ? 'stacking: '.(Stacking::tryFrom($command['stacking'])?->words() ?? $command['stacking']) : '',
-            isset($command['loss']) ? "loss: {$command['loss']}" : '',
-            isset($command['price_basis']) ? "prices: {$command['price_basis']}" : '',
+            isset($given['stacking']) ? 'gains '.(($rule = Stacking::tryFrom((string) $given['stacking'])) === null ? $given['stacking'] : Terms::stacking($rule)) : '',
+            isset($given['loss']) ? "{$given['loss']} loss" : '',
+            isset($given['price_basis']) ? "{$given['price_basis']} prices" : '',
         ]);
 
-        return 'reckon by '.implode(', ', $said);
+        return 'calculation settings: '.implode(', ', $said);
     }
 
-    private function stage(string $key): string
+    /** @param  array<string, string|int|float|bool|null>  $given */
+    private static function details(array $given): string
     {
-        $place = array_search($key, array_column($this->plan['stages'], 'key'), true);
+        $said = array_filter([
+            isset($given['basis']) ? (string) $given['basis'] : '',
+            isset($given['agreed']) ? "agreed at {$given['agreed']}" : '',
+            isset($given['quantity']) ? "{$given['quantity']} of them" : '',
+            isset($given['bought']) ? 'bought' : '',
+        ]);
 
-        return is_int($place) ? 'stage '.($place + 1) : 'a stage';
+        return $said === [] ? '' : ', '.implode(', ', $said);
     }
 }

@@ -5,6 +5,7 @@ namespace Pebblerun\Core\Report\Words;
 use Pebblerun\Core\Catalog\Parts\AddedPower;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Model\Gain;
+use Pebblerun\Core\Report\Terms;
 use Pebblerun\Core\Report\UnitFormatter;
 
 /** Says what a part does besides adding to the peaks. */
@@ -30,7 +31,7 @@ final readonly class EffectWords
     {
         return sprintf(
             'It adds %s to %s, likely %s, %s, after the soft ceilings and before the hard ones.',
-            $this->say->power($window->power->low), $this->say->sayPower($window->power->high), $this->say->power($window->power->likely),
+            $this->say->writePower($window->power->low), $this->say->sayPower($window->power->high), $this->say->writePower($window->power->likely),
             is_finite($window->to) ? "from {$this->say->sayRpm($window->from)} to {$this->say->sayRpm($window->to)}" : "from {$this->say->sayRpm($window->from)} on",
         );
     }
@@ -62,7 +63,7 @@ final readonly class EffectWords
     {
         $bears = [];
         foreach ($part->effects->limits as $limit) {
-            $bears[] = "{$this->say->sayLimit($limit->quantity, $limit->points[0][1])} of {$limit->quantity->words()}";
+            $bears[] = "{$this->say->sayLimit($limit->quantity, $limit->points[0][1])} of ".Terms::quantity($limit->quantity);
         }
 
         return $bears === [] ? '' : 'It is safe to '.implode(' and ', array_unique($bears)).'.';

@@ -2,11 +2,15 @@
 
 namespace Pebblerun\Core\Report\Words;
 
+use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Catalog\Parts\LadderReading;
 use Pebblerun\Core\Catalog\Platform\Platform;
+use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\Model\Gain;
 use Pebblerun\Core\Evaluation\PartShare;
-use Pebblerun\Core\Evaluation\Timeline\StageState;
 use Pebblerun\Core\Math\Peak;
+use Pebblerun\Core\Physics\Dyno\Frame;
+use Pebblerun\Core\Report\Terms;
 use Pebblerun\Core\Report\UnitFormatter;
 
 /** Explains a part's share of a stage: case, reference, fraction, coverage, stacking. */
@@ -14,30 +18,36 @@ final readonly class GainWords
 {
     private EffectWords $effects;
 
+    private ConditionWords $conditions;
+
+    private Platform $platform;
+
     private Peak $power;
 
     private Peak $torque;
 
-    public function __construct(private UnitFormatter $say, private Platform $platform)
+    public function __construct(private UnitFormatter $say, Catalog $catalog)
     {
+        $this->platform = $platform = $catalog->platform;
+        $this->conditions = new ConditionWords($catalog);
         $this->effects = new EffectWords($say);
         $this->power = $platform->baseline->peakPower();
         $this->torque = $platform->baseline->peakTorque();
     }
 
     /** @return list<string> */
-    public function of(PartShare $share, StageState $state): array
+    public function of(PartShare $share, Build $build): array
     {
-        $part = $share->mounted->part;
+        $part = $share->part;
         $effects = $this->effects->of($part, $share->gain);
         if ($part->isSupporting()) {
             return ['A supporting part: it adds nothing by itself and carries what others need.', ...$effects];
         }
         if ($share->gain !== null) {
             return array_values(array_filter([
-                $this->case($share->gain, $state),
+                $this->case($share->gain, $build),
                 $this->fraction($share->gain),
-                $this->coverage($share->gain, $state),
+                $this->coverage($share->gain, $build),
                 $this->stacking($share->gain),
                 ...$effects,
                 $this->worth($share),
@@ -45,27 +55,48 @@ final readonly class GainWords
         }
 
         return $part->gains !== []
-            ? ["None of its gain cases holds with this build on {$state->fuel->name}, so it counts as nothing.", ...$effects]
+            ? ["None of its gain cases holds with this build on {$build->fuel->name}, so it counts as nothing.", ...$effects]
             : [...$effects, $this->worth($share)];
     }
 
-    private function case(Gain $gain, StageState $state): string
+    private function case(Gain $gain, Build $build): string
     {
         $case = $gain->case;
-        $when = $case->when === null ? 'always' : "with {$case->when->asks($state->situationOf($gain->part))}";
-        $said = array_filter([$case->ladder, $case->note, $case->converted]);
+        $when = $case->when === null ? 'always' : "with {$this->conditions->of($case->when, $build->situationOf($gain->part))}";
+        $said = array_filter([$case->ladder === null ? '' : self::ladder($case->ladder), $case->note, $case->frame === null ? '' : self::frame($case->frame)]);
         $note = $said === [] ? '' : ' ('.implode('; ', $said).')';
 
         return $case->anchors === []
             ? sprintf(
                 'Case: %s. %s to %s at peak power, %s to %s at peak torque, likely %s and %s. Evidence: %s%s.',
                 $when,
-                $this->say->power($case->power->low), $this->say->sayPower($case->power->high),
-                $this->say->torque($case->torque->low), $this->say->sayTorque($case->torque->high),
-                $this->say->power($case->power->likely), $this->say->torque($case->torque->likely),
-                $case->evidence->words(), $note,
+                $this->say->writePower($case->power->low), $this->say->sayPower($case->power->high),
+                $this->say->writeTorque($case->torque->low), $this->say->sayTorque($case->torque->high),
+                $this->say->sayPower($case->power->likely), $this->say->sayTorque($case->torque->likely),
+                Terms::evidence($case->evidence), $note,
             )
-            : "Case: {$when}, stated over engine speed. Evidence: {$case->evidence->words()}{$note}.";
+            : "Case: {$when}, stated over engine speed. Evidence: ".Terms::evidence($case->evidence)."{$note}.";
+    }
+
+    /** What was done to figures from elsewhere. */
+    private static function frame(Frame $frame): string
+    {
+        $done = array_filter([
+            $frame->factor === null ? '' : sprintf('from another dyno, %s (× %.2f to %.2f)', str_replace('-', ' ', (string) $frame->dyno), $frame->factor->low, $frame->factor->high),
+            $frame->loss === null ? '' : sprintf('from the crank (− %.0f %%)', 100 * $frame->loss),
+        ]);
+
+        return 'converted '.implode(' and ', $done);
+    }
+
+    private static function ladder(LadderReading $reading): string
+    {
+        return sprintf(
+            'measured at %s ethanol, read at %d %% (%d–%d)%s',
+            implode(', ', array_map(fn (float $content): string => round($content).' %', $reading->contents)),
+            round($reading->at->likely), round($reading->at->low), round($reading->at->high),
+            $reading->follows ? ', followed by the sensor' : '',
+        );
     }
 
     private function fraction(Gain $gain): string
@@ -81,9 +112,9 @@ final readonly class GainWords
         );
     }
 
-    private function coverage(Gain $gain, StageState $state): string
+    private function coverage(Gain $gain, Build $build): string
     {
-        $map = $state->map();
+        $map = $build->map();
 
         return match (true) {
             $gain->part->map !== null => 'It is the map itself.',

@@ -3,30 +3,45 @@
 namespace Pebblerun\Core\Report\Words;
 
 use Pebblerun\Core\Catalog\Limits\Quantity;
+use Pebblerun\Core\Evaluation\Limits\LimitCheck;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
+use Pebblerun\Core\Report\Terms;
 use Pebblerun\Core\Report\UnitFormatter;
 
 /** Says where a component stands. */
-final class LimitWords
+final readonly class LimitWords
 {
-    public static function of(LimitReading $reading, UnitFormatter $say): string
+    public function __construct(private UnitFormatter $say) {}
+
+    public function of(LimitReading $reading): string
     {
         $quantity = $reading->limit->quantity;
-        $unit = $say->limitLabel($quantity);
-        $figure = fn (float $value): string => $say->writeLimit($quantity, $value);
+        $unit = $this->say->limitLabel($quantity);
+        $figure = fn (float $value): string => $this->say->writeLimit($quantity, $value);
         if ($reading->used === null) {
             return "{$reading->limit->name}: not estimated, watch it (safe to {$figure($reading->safe)} {$unit}).";
         }
-        $where = match ($quantity) {
-            Quantity::EngineSpeed, Quantity::Boost => '',
-            Quantity::ChargeTemperature => ' on the fifth pull',
-            Quantity::ExhaustTemperature => ' at full load',
-            default => " near {$say->sayRpm($reading->rpm)}",
-        };
-
         $room = $reading->room();
         $more = $room === null ? '' : "; room for {$figure($room)} {$unit} more";
 
-        return "{$reading->limit->name}, {$reading->status->words()}: nine cars in ten stay under {$figure($reading->demand)} {$unit}{$where}; safe to {$figure($reading->safe)}, edge {$figure($reading->edge)}{$more}.";
+        return "{$reading->limit->name}, ".Terms::status($reading->status).": {$this->demand($reading)}; safe to {$figure($reading->safe)}, edge {$figure($reading->edge)}{$more}.";
+    }
+
+    /** "90 % of cars stay below 332 lb-ft near 3,000 rpm (316 + 5 % margin)". */
+    private function demand(LimitReading $reading): string
+    {
+        $quantity = $reading->limit->quantity;
+        $demand = $this->say->sayLimit($quantity, $reading->demand);
+        $margin = $quantity->hasMargin()
+            ? sprintf(' (%s + %d %% margin)', $this->say->writeLimit($quantity, $reading->demand / LimitCheck::OVERSHOOT), round(100 * (LimitCheck::OVERSHOOT - 1.0)))
+            : '';
+
+        return match ($quantity) {
+            Quantity::EngineSpeed => "the limiter stands at {$demand}",
+            Quantity::Boost => "90 % of cars stay below {$demand}{$margin}",
+            Quantity::ChargeTemperature => "90 % of cars stay below {$demand} on the fifth pull",
+            Quantity::ExhaustTemperature => "90 % of cars stay below {$demand} at full load",
+            default => "90 % of cars stay below {$demand} near {$this->say->sayRpm($reading->rpm)}{$margin}",
+        };
     }
 }

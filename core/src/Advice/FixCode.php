@@ -1,0 +1,24 @@
+<?php
+
+namespace Pebblerun\Core\Advice;
+
+/** What a fix does. */
+enum FixCode: string
+{
+    /** part, peak W: fitted in the last stage and mapped in. */
+    case FitToReach = 'fit-to-reach';
+    /** total in minor units. */
+    case UsedPrices = 'used-prices';
+    /** part, total in minor units, lost W. */
+    case WithoutPart = 'without-part';
+    /** part, stage: every limit is within the accepted risk then. */
+    case BearsAll = 'bears-all';
+    /** part, stage, next StageLimit: another becomes the weakest link. */
+    case BearsMore = 'bears-more';
+    /** parts, stage. */
+    case FitMissing = 'fit-missing';
+    /** part, stage. */
+    case RemovePart = 'remove-part';
+    /** fuel, stage, peak W at the end. */
+    case OtherFuel = 'other-fuel';
+}

@@ -1,0 +1,115 @@
+<?php
+
+namespace Pebblerun\Core\Evaluation\Model;
+
+use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Catalog\Conditions\Situation;
+use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Platform\Car;
+use Pebblerun\Core\Catalog\Shop\Fuel;
+
+/**
+ * What stands on the car and what of it the map covers. The same parts give more mapped at once than with one fitted after
+ * the map, so coverage is part of a build.
+ */
+final readonly class Build
+{
+    /** @var array<string, Part> by slot, in gas-path order */
+    public array $fitted;
+
+    /** @var list<Part> each part once: the map first, then in gas-path order */
+    public array $parts;
+
+    /** What conditions look at. */
+    public Situation $situation;
+
+    /**
+     * @param  array<string, Part>  $fitted  by slot, in any order
+     * @param  array<string, true>  $covered  by key of the parts that the map covers
+     * @param  ?Fuel  $mappedFor  the fuel that the map was written on; null for the factory's map
+     * @param  array<string, true>  $received  by key of the parts that came with the car
+     * @param  array<string, Part>  $kits  the kit a part was taken out of when the kit was broken up, by the part's key
+     * @param  bool  $changed  false for the car as received
+     */
+    public function __construct(
+        private Catalog $catalog,
+        public Car $car,
+        array $fitted,
+        public array $covered,
+        public Fuel $fuel,
+        public ?Fuel $mappedFor = null,
+        public array $received = [],
+        public array $kits = [],
+        public bool $changed = true,
+    ) {
+        $ordered = $parts = [];
+        foreach ($catalog->platform->slots as $slot => $_) {
+            $part = $fitted[$slot] ?? null;
+            if ($part !== null) {
+                $ordered[$slot] = $part;
+                $parts[$part->key] = $part;
+            }
+        }
+        $this->fitted = $ordered;
+        $this->situation = new Situation($car, $ordered, $fuel);
+        $map = $this->situation->map;
+        if ($map !== null) {
+            unset($parts[$map->key]);
+            array_unshift($parts, $map);
+        }
+        $this->parts = array_values($parts);
+    }
+
+    public function map(): ?Part
+    {
+        return $this->situation->map;
+    }
+
+    public function covers(Part $part): bool
+    {
+        return isset($this->covered[$part->key]);
+    }
+
+    /** The same with one part more, covered, in place of what stood there. */
+    public function with(Part $part): self
+    {
+        $fitting = new Fitting($this->catalog->parts, $this->fitted, $this->kits);
+        $fitting->fit($part);
+        $fitted = [];
+        foreach ($fitting->fitted as $one) {
+            $fitted[$one->key] = true;
+        }
+        // What a kit leaves behind when it is broken up is covered as the kit was.
+        $broken = array_filter($fitting->kits, fn (Part $kit): bool => $this->covers($kit));
+        $covered = array_intersect_key($this->covered, $fitted) + array_fill_keys(array_keys($broken), true) + [$part->key => true];
+        $received = array_intersect_key($this->received, $fitted);
+
+        return new self($this->catalog, $this->car, $fitting->fitted, $covered, $this->fuel, $part->map === null ? $this->mappedFor : $this->fuel, $received, $fitting->kits);
+    }
+
+    /**
+     * What a part's gain cases look at: a map answers for the fuel it was written on, unless it follows the fuel itself.
+     */
+    public function situationOf(Part $part): Situation
+    {
+        return $part->map === null || $part->map->flex || $this->mappedFor === null || $this->mappedFor === $this->fuel
+            ? $this->situation
+            : $this->situation->on($this->mappedFor);
+    }
+
+    /** Whether the engine breathes under pressure: from the factory, or by a part. */
+    public function isBoosted(): bool
+    {
+        return $this->catalog->platform->boosted || $this->situation->hasTag('forced-induction');
+    }
+
+    /**
+     * Parts that must not be driven at full load until a map covers them.
+     *
+     * @return list<Part>
+     */
+    public function gating(): array
+    {
+        return array_values(array_filter($this->parts, fn (Part $part): bool => ! $part->runsUnmapped && ! $this->covers($part)));
+    }
+}

@@ -1,0 +1,31 @@
+<?php
+
+namespace Pebblerun\Core\Report\Words;
+
+use Pebblerun\Core\Advice\FixCode;
+use Pebblerun\Core\Advice\Message;
+use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Report\UnitFormatter;
+
+/** Says what a fix does. */
+final readonly class FixWords
+{
+    public function __construct(private UnitFormatter $say) {}
+
+    public function of(Message $message): string
+    {
+        assert($message->code instanceof FixCode);
+        $p = $message->parameters;
+
+        return match ($message->code) {
+            FixCode::FitToReach => "{$p['part']->name} in the last stage, mapped in, likely gives {$this->say->sayPower($p['peak'])}.",
+            FixCode::UsedPrices => "With second-hand prices it comes to {$this->say->sayMoney($p['total'])}.",
+            FixCode::WithoutPart => "Without {$p['part']->name} it comes to {$this->say->sayMoney($p['total'])}, for {$this->say->sayPower($p['lost'])}.",
+            FixCode::BearsAll => "{$p['part']->name} in stage {$p['stage']}, and every limit is within what was asked.",
+            FixCode::BearsMore => "{$p['part']->name} in stage {$p['stage']}, then {$p['next']->reading->limit->name} becomes the weakest link in stage {$p['next']->stage}.",
+            FixCode::FitMissing => Listing::join(array_values(array_map(fn (Part $part): string => $part->name, $p['parts'])), 'and')." in stage {$p['stage']}.",
+            FixCode::RemovePart => "Remove {$p['part']->name} from stage {$p['stage']}.",
+            FixCode::OtherFuel => "{$p['fuel']->name} from stage {$p['stage']} on, mapped for it, likely gives {$this->say->sayPower($p['peak'])} in the end.",
+        };
+    }
+}

@@ -1,0 +1,100 @@
+<?php
+
+namespace Pebblerun\Core\Report\Words;
+
+use Pebblerun\Core\Advice\Message;
+use Pebblerun\Core\Advice\VerdictCode;
+use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Job\Brief\Target;
+use Pebblerun\Core\Report\StageNotes;
+use Pebblerun\Core\Report\Terms;
+use Pebblerun\Core\Report\UnitFormatter;
+
+/** Says what a verdict says. */
+final readonly class VerdictWords
+{
+    private FindingWords $findings;
+
+    private LimitWords $limits;
+
+    private StageNotes $notes;
+
+    public function __construct(Catalog $catalog, private UnitFormatter $say)
+    {
+        $this->findings = new FindingWords($catalog);
+        $this->limits = new LimitWords($say);
+        $this->notes = new StageNotes($catalog->platform, $say);
+    }
+
+    public function of(Message $message): string
+    {
+        assert($message->code instanceof VerdictCode);
+        $p = $message->parameters;
+
+        return match ($message->code) {
+            VerdictCode::NoTarget => "{$this->say->sayPower($p['power'])} likely",
+            VerdictCode::TargetNotSet => 'target not set',
+            VerdictCode::Reaches => "{$this->figure($p['target'], $p['reached'])} likely, {$this->target($p['target'])} asked",
+            VerdictCode::FallsShort => "{$this->figure($p['target'], $p['reached'])} likely falls short of {$this->target($p['target'])}",
+            VerdictCode::Chance => sprintf('%d %% chance of reaching it', round(100 * $p['share'])),
+            VerdictCode::NoChance => 'no chance stated: not measured yet',
+            VerdictCode::NeedsBaseline => 'A chance needs this car’s own baseline and a passed health check.',
+            VerdictCode::Range => "80 % range (P10–P90): {$this->figure($p['target'], $p['p10'])} to {$this->figure($p['target'], $p['p90'])}.",
+            VerdictCode::PlainSum => "Quoted gains simply added up would promise {$this->say->sayPower($p['power'])}.",
+            VerdictCode::QuarterMile => "A quarter mile in {$this->say->numerals->write($p['seconds'], 1)} s asks about that much of this car’s mass with driver: a rule of thumb, for a closed course.",
+            VerdictCode::CeilingCosts => "{$p['ceiling']->name} costs {$this->say->sayPower($p['power'])}.",
+            VerdictCode::TorqueLoss => "Stage {$p['stage']}: ".lcfirst($this->notes->torqueLossSentence($p['loss'])),
+            VerdictCode::Total => "{$this->say->sayMoney($p['total'])} in all",
+            VerdictCode::TotalOfBudget => "{$this->say->sayMoney($p['total'])} of {$this->say->sayMoney($p['budget'])}",
+            VerdictCode::BudgetNotSet => 'budget not set',
+            VerdictCode::OverBudget => "{$this->say->sayMoney($p['money'])} too much",
+            VerdictCode::LeftOver => "{$this->say->sayMoney($p['money'])} left, reserve included",
+            VerdictCode::FirstStageOver => "Stage 1 costs {$this->say->sayMoney($p['spend'])}, more than the {$this->say->sayMoney($p['now'])} there is now.",
+            VerdictCode::FirstStageWithin => "Stage 1 costs {$this->say->sayMoney($p['spend'])} of the {$this->say->sayMoney($p['now'])} there is now.",
+            VerdictCode::BoughtAlready => "{$this->say->sayMoney($p['money'])} of it is for parts that are bought already.",
+            VerdictCode::AllIn => "All in: parts, labour, dyno time, tax and a reserve of {$p['reserve']} %. It may run from {$this->say->sayMoney($p['low'])} to {$this->say->sayMoney($p['high'])}.",
+            VerdictCode::NoStages => 'No stage to check yet',
+            VerdictCode::WeakestLink => "{$p['reading']->limit->name} at ".round(100 * (float) $p['reading']->used)." % in stage {$p['stage']}",
+            VerdictCode::AllowedAtRisk => Terms::status($p['status']).'; allowed at '.Terms::risk($p['risk']).' risk',
+            VerdictCode::Consequence => ucfirst($p['limit']->consequence),
+            VerdictCode::LimitNoted => "Stage {$p['stage']}: {$this->limits->of($p['reading'])}",
+            VerdictCode::AllLimitsClear => 'Every limit is clear at every stage.',
+            VerdictCode::Complete => 'Everything has what it needs',
+            VerdictCode::NoConflicts => 'no conflicts, all covered',
+            VerdictCode::ToConsider => "{$p['count']} to consider",
+            VerdictCode::OpenFaults => $p['count'] === 1 ? 'One thing is open' : "{$p['count']} things are open",
+            VerdictCode::FailedCheck => 'As received: the check of '.Terms::healthCheck($p['check']).' found something. Put that right before it gets more power.',
+            VerdictCode::FindingNoted => ($p['stage'] === 0 ? 'As received' : "Stage {$p['stage']}").": {$this->findings->of($p['finding'], $p['build'])}",
+            VerdictCode::FuelOutOfReach => "{$p['fuel']->name} is out of reach",
+            VerdictCode::RunsOn => $p['fuel']->name,
+            VerdictCode::StageFuelOutOfReach => "Stage {$p['stage']} runs on {$p['fuel']->name}, which is not within reach.",
+            VerdictCode::FuelsNotSet => 'fuels within reach not set',
+            VerdictCode::EthanolAtPump => sprintf('%d–%d %% ethanol at the pump', $p['fuel']->ethanol->low, $p['fuel']->ethanol->high),
+            VerdictCode::AtEveryPump => 'at every pump in reach',
+            VerdictCode::NotForRoad => 'Not for the road',
+            VerdictCode::TrackOnly => 'Track only',
+            VerdictCode::NeverOnRoad => 'never on a public road like this',
+            VerdictCode::RoadChecksDue => 'Road use, checks due',
+            VerdictCode::ChecksToShow => "{$p['count']} to show; check local rules",
+            VerdictCode::NothingForbidden => 'Nothing that the road forbids',
+            VerdictCode::CheckLocalRules => 'check local rules',
+            VerdictCode::LawNote => "{$p['part']->name}: {$p['part']->lawNote}",
+            VerdictCode::StrictInspection => 'Inspection is strict here: enter every one of these before the next date.',
+            VerdictCode::WarrantyEnds => Terms::warning($p['warning']),
+        };
+    }
+
+    private function figure(Target $target, float $value): string
+    {
+        return $target->power !== null ? $this->say->sayPower($value) : $this->say->sayTorque($value);
+    }
+
+    private function target(Target $target): string
+    {
+        return match (true) {
+            $target->seconds !== null => "{$this->say->sayPower($target->asked())} for {$this->say->numerals->write($target->seconds, 1)} s",
+            $target->power !== null => $this->say->sayPower($target->power),
+            default => $this->say->sayTorque((float) $target->torque).' at '.$this->say->sayRpm((float) $target->atRpm),
+        };
+    }
+}
