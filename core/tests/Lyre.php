@@ -20,22 +20,25 @@ use Pebblerun\Core\Catalog\Platform\Family;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Catalog\Platform\Slot;
 use Pebblerun\Core\Catalog\Shop\Fuel;
-use Pebblerun\Core\Evaluation\PlanEvaluator;
+use Pebblerun\Core\Catalog\Shop\Rates;
+use Pebblerun\Core\Catalog\Shop\Shop;
+use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\StageResult;
 use Pebblerun\Core\Job\Brief\AsReceived;
 use Pebblerun\Core\Job\Brief\Brief;
 use Pebblerun\Core\Job\Brief\Budget;
 use Pebblerun\Core\Job\Brief\Risk;
 use Pebblerun\Core\Job\Brief\Target;
+use Pebblerun\Core\Job\Bundle;
 use Pebblerun\Core\Job\Plan\Change;
 use Pebblerun\Core\Job\Plan\Plan;
-use Pebblerun\Core\Job\Plan\PriceBasis;
+use Pebblerun\Core\Job\Plan\Settings;
 use Pebblerun\Core\Job\Plan\Stacking;
 use Pebblerun\Core\Job\Plan\Stage;
 use Pebblerun\Core\Math\Curve;
-use Pebblerun\Core\Math\LatinDraws;
 use Pebblerun\Core\Physics\Air\AirSide;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
+use Pebblerun\Core\Units\Currency;
 use Pebblerun\Core\Units\Range;
 
 /** The small platform of the method's worked values: curve, parts and ceilings as the method states them, in kW and N·m. */
@@ -53,7 +56,10 @@ final class Lyre
     public Stacking $stacking = Stacking::Diminishing;
 
     /** @var list<string> */
-    public array $came = [];
+    public array $received = [];
+
+    /** @var array<string, Fuel> */
+    public array $fuels;
 
     public ?Curve $measured = null;
 
@@ -70,6 +76,7 @@ final class Lyre
 
     public function __construct()
     {
+        $this->fuels = ['pump' => new Fuel('pump', 'Pump 98', 98.0, Range::of(0.0, 5.0, 10.0))];
         $this->parts = [
             'map' => self::part('map', ['map'], [19, 25, 31], [45, 60, 78], map: new MapTraits(MapKind::Dyno, [], 3.0), reference: null),
             'intake' => self::part('intake', ['filter'], [2, 4, 6], [0, 3, 6]),
@@ -132,19 +139,46 @@ final class Lyre
         );
     }
 
-    /** @param  list<string>  ...$stages  part keys to fit */
-    public function estimator(array ...$stages): PlanEvaluator
+    /**
+     * @param  array<string, list<mixed>>  $known
+     * @param  list<string>  ...$stages  part keys fitted in each
+     */
+    public function estimateKnowing(array $known, array ...$stages): Estimate
     {
-        return $this->estimatorKnowing([], ...$stages);
+        return Estimate::of($this->bundle(...$stages), $known);
+    }
+
+    /** @param  list<string>  ...$stages */
+    public function estimate(array ...$stages): Estimate
+    {
+        return $this->estimateKnowing([], ...$stages);
     }
 
     /**
-     * @param  array<string, list<mixed>>  $known
      * @param  list<string>  ...$stages
+     * @return non-empty-list<StageResult> as received, then one for each stage
      */
-    public function estimatorKnowing(array $known, array ...$stages): PlanEvaluator
+    public function results(array ...$stages): array
     {
-        return new PlanEvaluator($this->catalog(), $this->brief(), $this->plan(...$stages), new LatinDraws, $known);
+        return $this->estimate(...$stages)->results;
+    }
+
+    /** @param  list<string>  ...$stages */
+    public function last(array ...$stages): StageResult
+    {
+        return $this->estimate(...$stages)->last();
+    }
+
+    /** @param  list<string>  ...$stages */
+    public function likelyPeak(array ...$stages): float
+    {
+        return $this->last(...$stages)->likely->peakPower()->value;
+    }
+
+    /** @param  list<string>  ...$stages */
+    public function bundle(array ...$stages): Bundle
+    {
+        return new Bundle($this->shop(), $this->catalog(), $this->brief(), $this->plan(...$stages));
     }
 
     /** @param  list<string>  ...$stages  part keys fitted in each */
@@ -155,29 +189,30 @@ final class Lyre
             $steps[] = new Stage("s{$i}", '', 'pump', array_map(fn (string $key): Change => Change::fit($key), $keys));
         }
 
-        return new Plan($this->stacking, false, PriceBasis::New, $steps);
+        return new Plan(new Settings($this->stacking), $steps);
+    }
+
+    public function shop(): Shop
+    {
+        return new Shop(Currency::of('EUR'), new Rates(8_500, 6_000, 2_000, 800), $this->fuels, []);
     }
 
     public function catalog(): Catalog
     {
-        return new Catalog($this->platform(), PartCollection::of($this->parts), ['pump' => new Fuel('pump', 'Pump 98', 98.0, Range::of(0.0, 5.0, 10.0))]);
+        return new Catalog($this->platform(), PartCollection::of($this->parts), $this->fuels);
+    }
+
+    public function car(): Car
+    {
+        return new Car(2021, 'manual', 'road', 'turbo', 'front');
     }
 
     public function brief(): Brief
     {
         return new Brief(
-            new Car(2021, 'manual', 'road', 'turbo', 'front'),
-            new AsReceived($this->came, 'pump', $this->measured, true),
-            $this->target, new Budget(null, null, null), [2500.0, 5500.0], null, Risk::Usual,
+            $this->car(), new AsReceived($this->received, 'pump', $this->measured, true),
+            $this->target, new Budget(null, null, null), [2500.0, 5500.0], null, Risk::Normal,
         );
-    }
-
-    /** @param  list<string>  ...$stages */
-    public function last(array ...$stages): StageResult
-    {
-        $results = $this->estimator(...$stages)->estimate();
-
-        return $results[count($results) - 1];
     }
 
     public const FULL = ['map', 'intake', 'pipe', 'cooler', 'downpipe', 'catback'];

@@ -101,9 +101,15 @@ final readonly class DocumentNode
     /** An amount as people write it, or three of them. */
     public function money(Currency $currency): MoneyRange
     {
-        $items = is_array($this->value) ? $this->three() : [$this, $this, $this];
+        [$low, $likely, $high] = array_map(fn (self $item): float => $item->amount(), is_array($this->value) ? $this->three() : [$this, $this, $this]);
+        $low <= $likely && $likely <= $high || $this->refuse("{$low} / {$likely} / {$high} is out of order: low ≤ likely ≤ high.");
 
-        return $this->guard(fn (): MoneyRange => MoneyRange::of(...array_map(fn (self $item): int => $item->minor($currency), $items)));
+        return MoneyRange::of($currency->minor($low), $currency->minor($likely), $currency->minor($high));
+    }
+
+    private function amount(): float
+    {
+        return $this->number() >= 0.0 ? $this->number() : $this->refuse("a price of {$this->number()} is negative: give 0 or more.");
     }
 
     /** An amount as people write it, in minor units. */

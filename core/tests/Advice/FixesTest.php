@@ -2,13 +2,17 @@
 
 namespace Pebblerun\Core\Tests\Advice;
 
+use Pebblerun\Core\Advice\Fix;
 use Pebblerun\Core\Advice\Fixes;
+use Pebblerun\Core\Advice\VerdictSubject;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Exchange\BundleReader;
-use Pebblerun\Core\Job\Commands\Editor;
+use Pebblerun\Core\Job\Commands\Commands;
 use Pebblerun\Core\Report\EstimateDocument;
 use Pebblerun\Core\Report\UnitFormatter;
+use Pebblerun\Core\Report\Words\FixWords;
 use Pebblerun\Core\Tests\Exchange\SmallBundle;
+use Pebblerun\Core\Units\Currency;
 use Pebblerun\Core\Units\UnitSystem;
 use PHPUnit\Framework\TestCase;
 
@@ -23,13 +27,17 @@ final class FixesTest extends TestCase
      */
     private static function fixes(array $document, string $subject): array
     {
-        return (new Fixes(Estimate::of(BundleReader::read($document)), $document['plan'], new UnitFormatter(new UnitSystem, 'EUR')))->of($subject);
+        $opened = BundleReader::read($document);
+        $fixes = new Fixes(Estimate::of($opened->bundle), $document['plan'], $opened->plan(...));
+        $words = new FixWords(new UnitFormatter(new UnitSystem, Currency::of('EUR')));
+
+        return array_map(fn (Fix $fix): array => ['sentence' => $words->of($fix->message), 'commands' => $fix->commands], $fixes->of(VerdictSubject::from($subject)));
     }
 
     /** @param  array<string, mixed>  $document */
     private static function statusOf(array $document, string $subject): string
     {
-        return EstimateDocument::of(Estimate::of(BundleReader::read($document)), new UnitSystem)['verdict'][self::LINES[$subject]]['status'];
+        return EstimateDocument::of(SmallBundle::estimate($document), new UnitSystem)['verdict'][self::LINES[$subject]]['status'];
     }
 
     /**
@@ -39,9 +47,9 @@ final class FixesTest extends TestCase
     private static function settled(array $document, string $subject): array
     {
         self::assertSame('over', self::statusOf($document, $subject), 'there is something to settle');
-        $catalog = BundleReader::read($document)->catalog;
+        $catalog = BundleReader::read($document)->bundle->catalog;
         foreach (self::fixes($document, $subject) as $fix) {
-            $after = ['plan' => Editor::apply($document['plan'], $fix['commands'], $catalog)] + $document;
+            $after = ['plan' => Commands::apply($document['plan'], $fix['commands'], $catalog)] + $document;
             self::assertNotSame('over', self::statusOf($after, $subject), $fix['sentence']);
         }
 
@@ -55,7 +63,7 @@ final class FixesTest extends TestCase
 
     public function test_what_the_road_forbids_is_taken_out(): void
     {
-        self::assertSame(['Take Filter out of stage 1.'], self::settled(SmallBundle::with('parts.1.law', ['track_only' => true, 'note' => 'no']), 'law'));
+        self::assertSame(['Remove Filter from stage 1.'], self::settled(SmallBundle::with('parts.1.law', ['track_only' => true, 'note' => 'no']), 'law'));
     }
 
     public function test_too_much_money_is_met_by_second_hand_or_by_what_is_missed_least(): void
@@ -74,11 +82,11 @@ final class FixesTest extends TestCase
         $document = SmallBundle::document();
         $document['parts'][1]['price'] = ['new' => 400];
         $document['parts'][3]['price'] = ['new' => 400];
-        $estimate = Estimate::of(BundleReader::read($document));
-        $document['brief']['budget']['total'] = $estimate->costs[2]->cumulative->likely / 100 - 50;
+        $estimate = SmallBundle::estimate($document);
+        $document['brief']['budget']['total'] = $estimate->cumulative(2)->likely / 100 - 50;
         $lost = [];
         foreach ($estimate->last()->shares as $share) {
-            $lost[$share->mounted->part->name] = $share->lost;
+            $lost[$share->part->name] = $share->lost;
         }
         self::assertGreaterThan($lost['Cooler'], $lost['Filter'], 'the uncovered cooler is missed less');
         self::assertStringStartsWith('Without Cooler', self::settled($document, 'budget')[0]);
@@ -86,7 +94,7 @@ final class FixesTest extends TestCase
 
     public function test_a_target_just_out_of_reach_is_met_by_the_cheapest_part_that_does(): void
     {
-        $likely = Estimate::of(BundleReader::read(SmallBundle::document()))->last()->power->p50 / 745.699872;
+        $likely = SmallBundle::estimate(SmallBundle::document())->last()->power->p50 / 745.699872;
         $document = SmallBundle::with('brief.target', ['power' => round($likely + 1.0)]);
         $document['parts'][] = ['key' => 'dear', 'name' => 'Dear pipe', 'maker' => 'Kolvane', 'slots' => ['pipe'], 'price' => ['new' => 900], 'gains' => [['power' => 9, 'torque' => 9, 'evidence' => ['kind' => 'maker']]]];
         $fixes = self::fixes($document, 'target');

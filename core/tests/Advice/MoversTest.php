@@ -2,8 +2,6 @@
 
 namespace Pebblerun\Core\Tests\Advice;
 
-use Pebblerun\Core\Evaluation\Estimate;
-use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Report\EstimateDocument;
 use Pebblerun\Core\Tests\Exchange\SmallBundle;
 use Pebblerun\Core\Units\UnitSystem;
@@ -22,22 +20,22 @@ final class MoversTest extends TestCase
         }
         $document['platform']['limits'] = [['key' => 'it', 'name' => 'It', 'slot' => 'pipe', 'consequence' => 'it breaks', 'evidence' => ['kind' => 'judgement', 'note' => 'two cars'], ...$limit]];
 
-        return EstimateDocument::of(Estimate::of(BundleReader::read($document)), new UnitSystem)['stages'][2]['limits'][0];
+        return EstimateDocument::of(SmallBundle::estimate($document), new UnitSystem)['stages'][2]['limits'][0];
     }
 
     /** A quantity, safe and edge so low that it is passed, what else must be known, and what would be shed. */
     public static function passed(): iterable
     {
         $air = ['platform.air' => ['compressor_efficiency' => 0.7, 'cooler' => ['effectiveness' => 0.6, 'capacity_kj_k' => 5, 'ua_w_k' => 150]], 'platform.boost' => ['at_torque' => 1.3, 'at_power' => 1.2]];
-        yield 'wheel torque' => [['quantity' => 'wheel-torque', 'safe' => 200, 'edge' => 210], [], '/^\d+ lb-ft less near [\d,]+ rpm stands at safe: (a softer ramp there|less torque up there)\.$/'];
+        yield 'wheel torque' => [['quantity' => 'wheel-torque', 'safe' => 200, 'edge' => 210], [], '/^\d+ lb-ft less near [\d,]+ rpm brings it back to safe: (a softer ramp there|less torque up there)\.$/'];
         yield 'crank torque' => [['quantity' => 'crank-torque', 'safe' => 220, 'edge' => 230], [], '/^\d+ lb-ft at the crank less near/'];
-        yield 'wheel power' => [['quantity' => 'wheel-power', 'safe' => 120, 'edge' => 130], [], '/^\d+ whp less stands at safe\.$/'];
-        yield 'crank power' => [['quantity' => 'crank-power', 'safe' => 140, 'edge' => 150], [], '/^\d+ hp at the crank less stands at safe\.$/'];
-        yield 'engine speed' => [['quantity' => 'engine-speed', 'safe' => 6200, 'edge' => 6300], [], '/^A limiter 300 rpm lower stands at safe\.$/'];
-        yield 'boost' => [['quantity' => 'boost', 'safe' => 1.1, 'edge' => 1.2], ['platform.boost' => ['at_torque' => 1.3, 'at_power' => 1.2]], '/^0\.\d\d bar less boost stands at safe\.$/'];
-        yield 'fuel flow' => [['quantity' => 'fuel-flow', 'safe' => 30, 'edge' => 32], [], '/^\d+ kg\/h less flow near [\d,]+ rpm stands at safe: less power there\.$/'];
-        yield 'charge temperature' => [['quantity' => 'charge-temperature', 'safe' => 40, 'edge' => 45], $air, '/^\d+ °C less stands at safe: less boost, or shorter pulls\.$/'];
-        yield 'exhaust temperature' => [['quantity' => 'exhaust-temperature', 'safe' => 700, 'edge' => 720], ['parts.0.gains.0.exhaust' => [760, 780, 800]], '/^\d+ °C less stands at safe/'];
+        yield 'wheel power' => [['quantity' => 'wheel-power', 'safe' => 120, 'edge' => 130], [], '/^\d+ whp less brings it back to safe\.$/'];
+        yield 'crank power' => [['quantity' => 'crank-power', 'safe' => 140, 'edge' => 150], [], '/^\d+ hp at the crank less brings it back to safe\.$/'];
+        yield 'engine speed' => [['quantity' => 'engine-speed', 'safe' => 6200, 'edge' => 6300], [], '/^A limiter 300 rpm lower brings it back to safe\.$/'];
+        yield 'boost' => [['quantity' => 'boost', 'safe' => 1.1, 'edge' => 1.2], ['platform.boost' => ['at_torque' => 1.3, 'at_power' => 1.2]], '/^0\.\d\d bar less boost brings it back to safe\.$/'];
+        yield 'fuel flow' => [['quantity' => 'fuel-flow', 'safe' => 30, 'edge' => 32], [], '/^\d+ kg\/h less flow near [\d,]+ rpm brings it back to safe: less power there\.$/'];
+        yield 'charge temperature' => [['quantity' => 'charge-temperature', 'safe' => 40, 'edge' => 45], $air, '/^\d+ °C less brings it back to safe: less boost, or shorter pulls\.$/'];
+        yield 'exhaust temperature' => [['quantity' => 'exhaust-temperature', 'safe' => 700, 'edge' => 720], ['parts.0.gains.0.exhaust' => [760, 780, 800]], '/^\d+ °C less brings it back to safe/'];
     }
 
     #[DataProvider('passed')]

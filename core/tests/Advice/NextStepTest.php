@@ -3,8 +3,6 @@
 namespace Pebblerun\Core\Tests\Advice;
 
 use Pebblerun\Core\Advice\NextStep;
-use Pebblerun\Core\Evaluation\Estimate;
-use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Job\Brief\Readiness;
 use Pebblerun\Core\Job\Brief\Warning;
 use Pebblerun\Core\Tests\Exchange\SmallBundle;
@@ -20,9 +18,9 @@ final class NextStepTest extends TestCase
         $document['brief'] = [
             ...$document['brief'],
             'purpose' => 'commutes', 'rpm_range' => ['from' => 2000, 'to' => 6000], 'fuels' => ['pump'], 'use' => 'road',
-            'noise' => 'open', 'inspection' => 'usual', 'warranty' => 'over', 'refuses' => [], 'appetite' => 'bold',
+            'noise' => 'open', 'inspection' => 'usual', 'warranty' => 'over', 'refuses' => [], 'risk' => 'bold',
             'target' => ['power' => 160], 'budget' => ['total' => 9000],
-            'told' => array_map(fn (Warning $one): array => ['warning' => $one->value, 'on' => '2026-11-01', 'by' => 'Ines'], Warning::cases()),
+            'warnings' => array_map(fn (Warning $one): array => ['warning' => $one->value, 'on' => '2026-11-01', 'by' => 'Ines'], Warning::cases()),
         ];
         $document['brief']['car']['mileage_km'] = 40_000;
         $document['plan']['stages'][1]['changes'] = [['fit' => 'cooler'], ['fit' => 'pipe']];
@@ -33,7 +31,7 @@ final class NextStepTest extends TestCase
     /** @param  array<string, mixed>  $document */
     private static function due(array $document): NextStep
     {
-        return NextStep::of(Readiness::of($document['brief']), Estimate::of(BundleReader::read($document)));
+        return NextStep::of(Readiness::of($document['brief']), SmallBundle::estimate($document));
     }
 
     private static function after(string $path, mixed $value): NextStep
@@ -49,7 +47,7 @@ final class NextStepTest extends TestCase
     public function test_each_rule_speaks_by_itself(): void
     {
         self::assertSame(NextStep::Brief, self::after('brief.noise', null));
-        self::assertSame(NextStep::Baseline, self::after('brief.came.healthy', false));
+        self::assertSame(NextStep::Baseline, self::after('brief.received.healthy', false));
         self::assertSame(NextStep::Open, self::after('plan.stages.1.changes', [['fit' => 'cooler']]));
         self::assertSame(NextStep::Limit, self::after('platform.limits.0.over_rpm', [['rpm' => 1500, 'safe' => 150, 'edge' => 160]]));
         self::assertSame(NextStep::Budget, self::after('brief.budget.total', 100));
@@ -61,13 +59,13 @@ final class NextStepTest extends TestCase
     {
         $all = self::ready();
         $all['brief']['noise'] = null;
-        $all['brief']['came']['healthy'] = false;
+        $all['brief']['received']['healthy'] = false;
         $all['brief']['budget']['total'] = 100;
         $all['brief']['target'] = ['power' => 400];
         self::assertSame(NextStep::Brief, self::due($all));
         $all['brief']['noise'] = 'open';
         self::assertSame(NextStep::Baseline, self::due($all));
-        $all['brief']['came']['healthy'] = true;
+        $all['brief']['received']['healthy'] = true;
         self::assertSame(NextStep::Budget, self::due($all));
         $all['brief']['budget']['total'] = 9000;
         self::assertSame(NextStep::Target, self::due($all));
@@ -76,14 +74,14 @@ final class NextStepTest extends TestCase
     public function test_a_missing_measurement_is_a_step_of_its_own_and_no_open_question(): void
     {
         $document = self::ready();
-        unset($document['brief']['came']['baseline'], $document['brief']['came']['healthy']);
+        unset($document['brief']['received']['baseline'], $document['brief']['received']['healthy']);
         self::assertSame(NextStep::Baseline, self::due($document));
     }
 
     public function test_the_oldest_price_that_counts_is_known(): void
     {
         $document = self::ready();
-        $oldest = fn (array $document): ?string => Estimate::of(BundleReader::read($document))->oldestPrice();
+        $oldest = fn (array $document): ?string => SmallBundle::estimate($document)->oldestPrice();
         self::assertNull($oldest($document));
         $document['parts'][0]['price']['as_of'] = '2026-06-01';
         $document['parts'][1]['price']['as_of'] = '2026-05-01';
@@ -91,12 +89,5 @@ final class NextStepTest extends TestCase
         self::assertSame('2026-05-01', $oldest($document), 'of parts that are bought');
         $document['plan']['stages'][0]['changes'][1]['agreed'] = 50;
         self::assertSame('2026-06-01', $oldest($document), 'an agreed price does not age');
-    }
-
-    public function test_every_step_has_words(): void
-    {
-        foreach (NextStep::cases() as $step) {
-            self::assertNotSame('', $step->words());
-        }
     }
 }

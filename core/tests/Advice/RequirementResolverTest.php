@@ -44,7 +44,7 @@ final class RequirementResolverTest extends TestCase
         foreach ($fitted as $key) {
             $parts[$this->lyre->parts[$key]->slots[0]] = $this->lyre->parts[$key];
         }
-        $ways = (new RequirementResolver($catalog, 8_500))->of($that, new Situation($catalog, $this->lyre->brief()->car, $parts, $catalog->fuels['pump']));
+        $ways = (new RequirementResolver($catalog, 8_500))->of($that, new Situation($this->lyre->car(), $parts, $catalog->fuels['pump']));
 
         return array_map(fn (array $way): string => implode('+', array_map(fn (Part $part): string => $part->key, $way)), $ways);
     }

@@ -2,12 +2,9 @@
 
 namespace Pebblerun\Core\Tests\Advice;
 
-use Pebblerun\Core\Advice\Verdict;
-use Pebblerun\Core\Advice\VerdictLine;
 use Pebblerun\Core\Evaluation\Estimate;
-use Pebblerun\Core\Evaluation\Limits\Status;
 use Pebblerun\Core\Exchange\BundleReader;
-use Pebblerun\Core\Report\UnitFormatter;
+use Pebblerun\Core\Report\EstimateDocument;
 use Pebblerun\Core\Units\UnitSystem;
 use PHPUnit\Framework\TestCase;
 
@@ -17,12 +14,12 @@ final class VerdictTest extends TestCase
     /**
      * @param  array<string, mixed>  $brief
      * @param  array<string, mixed>  $part
-     * @return array<string, VerdictLine> by subject
+     * @return array<string, array<string, mixed>> by subject
      */
     private static function verdict(array $brief, array $part = [], string $fuel = 'pump'): array
     {
         $evidence = ['kind' => 'judgement'];
-        $bundle = BundleReader::read([
+        $opened = BundleReader::read([
             'units' => ['power' => 'hp', 'torque' => 'lb-ft'],
             'shop' => ['currency' => 'EUR', 'labour_rate' => 80, 'dyno_rate' => 0, 'tax_percent' => 0, 'reserve_percent' => 0, 'fuels' => [
                 ['key' => 'pump', 'name' => 'Pump', 'octane' => 98, 'ethanol_percent' => 5],
@@ -39,66 +36,69 @@ final class VerdictTest extends TestCase
                 'ceilings' => [],
             ],
             'parts' => [['key' => 'map', 'name' => 'Map', 'maker' => 'M', 'slots' => ['map'], 'map' => ['kind' => 'dyno'], 'price' => ['new' => [900, 1000, 1100]], 'gains' => [['power' => [30, 40, 50], 'torque' => [30, 40, 50], 'evidence' => $evidence]], ...$part]],
-            'brief' => ['car' => ['year' => 2020, 'gearbox' => 'manual'], 'came' => ['parts' => [], 'fuel' => 'pump', 'healthy' => true, 'baseline' => ['points' => [['rpm' => 1500, 'torque' => 150], ['rpm' => 2500, 'torque' => 230], ['rpm' => 4500, 'torque' => 228], ['rpm' => 6000, 'torque' => 175.1], ['rpm' => 6500, 'torque' => 150]]]], ...$brief],
+            'brief' => ['car' => ['year' => 2020, 'gearbox' => 'manual'], 'received' => ['parts' => [], 'fuel' => 'pump', 'healthy' => true, 'baseline' => ['points' => [['rpm' => 1500, 'torque' => 150], ['rpm' => 2500, 'torque' => 230], ['rpm' => 4500, 'torque' => 228], ['rpm' => 6000, 'torque' => 175.1], ['rpm' => 6500, 'torque' => 150]]]], ...$brief],
             'plan' => ['name' => 'Plan', 'stages' => [['key' => 's1', 'name' => 'one', 'fuel' => $fuel, 'changes' => [['fit' => 'map']]]]],
         ]);
-        $sentences = (new Verdict(Estimate::of($bundle), new UnitFormatter(new UnitSystem, 'EUR')))->sentences();
+        $lines = [];
+        foreach (EstimateDocument::of(Estimate::of($opened->bundle), new UnitSystem)['verdict'] as $line) {
+            $lines[$line['subject']] = $line;
+        }
 
-        return array_combine(array_map(fn (VerdictLine $sentence): string => $sentence->subject, $sentences), $sentences);
+        return $lines;
     }
 
     public function test_a_target_within_reach_is_clear_an_even_one_close_and_a_far_one_over(): void
     {
-        self::assertSame(Status::Clear, self::verdict(['target' => ['power' => 220]])['target']->status);
+        self::assertSame('clear', self::verdict(['target' => ['power' => 220]])['target']['status']);
         $even = self::verdict(['target' => ['power' => 246]])['target'];
-        self::assertSame(Status::Close, $even->status);
-        self::assertMatchesRegularExpression('/^2\d\d whp likely, 246 whp asked$/', $even->headline);
-        self::assertMatchesRegularExpression('/^[56]\d in 100 such cars get there$/', $even->detail);
+        self::assertSame('close', $even['status']);
+        self::assertMatchesRegularExpression('/^2\d\d whp likely, 246 whp asked$/', $even['headline']);
+        self::assertMatchesRegularExpression('/^[56]\d % chance of reaching it$/', $even['detail']);
         $far = self::verdict(['target' => ['power' => 300]])['target'];
-        self::assertSame(Status::Over, $far->status);
-        self::assertStringContainsString('falls short of 300 whp', $far->headline);
+        self::assertSame('over', $far['status']);
+        self::assertStringContainsString('falls short of 300 whp', $far['headline']);
     }
 
     public function test_no_chance_is_stated_for_a_car_that_was_not_measured_or_not_checked(): void
     {
-        foreach ([['parts' => [], 'fuel' => 'pump', 'healthy' => true], ['parts' => [], 'fuel' => 'pump']] as $came) {
-            $target = self::verdict(['target' => ['power' => 220], 'came' => $came])['target'];
-            self::assertSame('no chance stated: not measured yet', $target->detail);
-            self::assertSame(Status::Close, $target->status);
+        foreach ([['parts' => [], 'fuel' => 'pump', 'healthy' => true], ['parts' => [], 'fuel' => 'pump']] as $received) {
+            $target = self::verdict(['target' => ['power' => 220], 'received' => $received])['target'];
+            self::assertSame('no chance stated: not measured yet', $target['detail']);
+            self::assertSame('close', $target['status']);
         }
     }
 
     public function test_a_budget_is_clear_close_by_its_range_or_over(): void
     {
-        self::assertSame(Status::Clear, self::verdict(['budget' => ['total' => 1100]])['budget']->status);
-        self::assertSame(Status::Close, self::verdict(['budget' => ['total' => 1050]])['budget']->status);
+        self::assertSame('clear', self::verdict(['budget' => ['total' => 1100]])['budget']['status']);
+        self::assertSame('close', self::verdict(['budget' => ['total' => 1050]])['budget']['status']);
         $over = self::verdict(['budget' => ['total' => 900, 'now' => 500]])['budget'];
-        self::assertSame(Status::Over, $over->status);
-        self::assertSame('€ 100 too much', $over->detail);
-        self::assertContains('Stage 1 costs € 1,000, more than the € 500 there is now.', $over->reasons);
+        self::assertSame('over', $over['status']);
+        self::assertSame('€ 100 too much', $over['detail']);
+        self::assertContains('Stage 1 costs € 1,000, more than the € 500 there is now.', array_column($over['reasons'], 'sentence'));
     }
 
-    public function test_the_weakest_limit_speaks_and_the_appetite_answers(): void
+    public function test_the_weakest_limit_speaks_and_the_accepted_risk_answers(): void
     {
-        $usual = self::verdict(['appetite' => 'usual'])['limits'];
-        self::assertSame(Status::Close, $usual->status);
-        self::assertSame('close; a usual plan allows it', $usual->detail);
-        self::assertSame('It breaks', self::verdict(['appetite' => 'cautious'])['limits']->detail);
+        $normal = self::verdict(['risk' => 'normal'])['limits'];
+        self::assertSame('close', $normal['status']);
+        self::assertSame('close to safe; allowed at normal risk', $normal['detail']);
+        self::assertSame('It breaks', self::verdict(['risk' => 'cautious'])['limits']['detail']);
     }
 
     public function test_fuel_out_of_reach_and_parts_for_closed_courses_are_said(): void
     {
-        self::assertSame('Strong is out of reach', self::verdict(['fuels' => ['pump']], [], 'strong')['fuel']->headline);
-        self::assertSame('43–57 % ethanol at the pump', self::verdict(['fuels' => ['strong']], [], 'strong')['fuel']->detail);
+        self::assertSame('Strong is out of reach', self::verdict(['fuels' => ['pump']], [], 'strong')['fuel']['headline']);
+        self::assertSame('43–57 % ethanol at the pump', self::verdict(['fuels' => ['strong']], [], 'strong')['fuel']['detail']);
         $track = ['law' => ['track_only' => true, 'note' => 'closed courses.']];
-        self::assertSame('Not for the road', self::verdict(['use' => 'road'], $track)['law']->headline);
-        self::assertSame('Track only', self::verdict(['use' => 'track'], $track)['law']->headline);
+        self::assertSame('Not for the road', self::verdict(['use' => 'road'], $track)['law']['headline']);
+        self::assertSame('Track only', self::verdict(['use' => 'track'], $track)['law']['headline']);
     }
 
     public function test_an_open_need_is_counted_with_its_stage(): void
     {
         $build = self::verdict([], ['requires' => [['that' => ['ethanol' => ['at_least' => 40]], 'reason' => 'it knocks.']]])['build'];
-        self::assertSame('One thing is open', $build->headline);
-        self::assertSame('Stage 1: Map needs a fuel with at least 40 % ethanol: it knocks.', $build->detail);
+        self::assertSame('One thing is open', $build['headline']);
+        self::assertSame('Stage 1: Map needs a fuel with at least 40 % ethanol: it knocks.', $build['detail']);
     }
 }

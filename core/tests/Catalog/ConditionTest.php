@@ -6,6 +6,7 @@ use Pebblerun\Core\Catalog\Conditions\Situation;
 use Pebblerun\Core\Exchange\ConditionReader;
 use Pebblerun\Core\Exchange\DocumentNode;
 use Pebblerun\Core\Exchange\InvalidBundle;
+use Pebblerun\Core\Report\Words\ConditionWords;
 use Pebblerun\Core\Tests\Lyre;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -20,7 +21,7 @@ final class ConditionTest extends TestCase
             $parts[$lyre->parts[$key]->slots[0]] = $lyre->parts[$key];
         }
 
-        return new Situation($lyre->catalog(), $lyre->brief()->car, $parts, $lyre->catalog()->fuels['pump']);
+        return new Situation($lyre->car(), $parts, $lyre->fuels['pump']);
     }
 
     /** With map and downpipe fitted, on pump fuel of 98 octane and 5 % ethanol, a manual front-drive road car of 2021. */
@@ -56,8 +57,9 @@ final class ConditionTest extends TestCase
     public function test_what_is_unmet_is_asked_for_in_words_and_what_is_met_is_not(): void
     {
         $condition = ConditionReader::read(new DocumentNode(['all' => [['map' => ['remote', 'dyno']], ['slot' => 'cooler', 'is' => 'upgraded'], ['ethanol' => ['at_least' => 30]]]], 'that'));
-        self::assertSame('upgraded cooler and a fuel with at least 30 % ethanol', $condition->asks(self::situation('map')));
-        self::assertSame('a remote map or a dyno map, upgraded cooler and a fuel with at least 30 % ethanol', $condition->asks(self::situation()));
+        $words = new ConditionWords((new Lyre)->catalog());
+        self::assertSame('upgraded cooler and a fuel with at least 30 % ethanol', $words->of($condition, self::situation('map')));
+        self::assertSame('a remote map or a dyno map, upgraded cooler and a fuel with at least 30 % ethanol', $words->of($condition, self::situation()));
     }
 
     public function test_an_unknown_word_is_refused_with_the_known_ones(): void

@@ -95,7 +95,7 @@ final class EthanolLadderTest extends TestCase
         $document['plan']['stages'] = [$document['plan']['stages'][0]];
         $document['plan']['stages'][0]['changes'] = [['fit' => 'map']];
 
-        return EstimateDocument::of(Estimate::of(BundleReader::read($document)), new UnitSystem)['stages'][1];
+        return EstimateDocument::of(SmallBundle::estimate($document), new UnitSystem)['stages'][1];
     }
 
     /** By hand: the stock peak is 157.2 whp; half way between + 20 and + 40 is + 30, and it says from what it was read. */

@@ -12,8 +12,8 @@ final class AsReceivedTest extends TestCase
     {
         $lyre = new Lyre;
         $lyre->measured = null;
-        $lyre->came = ['catback'];
-        $results = $lyre->estimator(Lyre::FULL)->estimate();
+        $lyre->received = ['catback'];
+        $results = $lyre->results(Lyre::FULL);
         // By hand: 4 of 184 kW at 0.3 of the gain is 0.652 %, so 159.13 · 1.00652 = 160.17 kW as it came.
         self::assertEqualsWithDelta(160.17, $results[0]->likely->peakPower()->value / 1000.0, 0.01);
         // And the full build is the stock car's, whatever it came with.
@@ -23,8 +23,8 @@ final class AsReceivedTest extends TestCase
     public function test_a_measured_car_divides_out_what_it_came_with(): void
     {
         $lyre = new Lyre;
-        $lyre->came = ['catback'];
-        $measured = $lyre->estimator([])->estimate();
+        $lyre->received = ['catback'];
+        $measured = $lyre->results([]);
         self::assertEqualsWithDelta(159.13, $measured[0]->likely->peakPower()->value / 1000.0, 0.005);
         self::assertEqualsWithDelta(159.13, $measured[1]->likely->peakPower()->value / 1000.0, 0.005);
         self::assertEqualsWithDelta(0.0, $measured[1]->usedGain, 1e-12);
@@ -42,7 +42,7 @@ final class AsReceivedTest extends TestCase
 
     public function test_as_it_came_carries_the_baselines_doubt_alone(): void
     {
-        $came = (new Lyre)->estimator(Lyre::FULL)->estimate()[0]->power;
+        $came = (new Lyre)->results(Lyre::FULL)[0]->power;
         // By hand: 1.5 % of 159.13 kW is 2.387 kW; P10 and P90 of a normal lie 1.2816 of it away.
         self::assertEqualsWithDelta(159.13 - 1.2816 * 2.387, $came->p10 / 1000.0, 0.03);
         self::assertEqualsWithDelta(159.13 + 1.2816 * 2.387, $came->p90 / 1000.0, 0.03);
@@ -51,7 +51,7 @@ final class AsReceivedTest extends TestCase
     public function test_a_part_taken_off_takes_its_gain_along(): void
     {
         $lyre = new Lyre;
-        $lyre->came = ['catback'];
+        $lyre->received = ['catback'];
         $with = $lyre->last(['map']);
         $lyre->parts['quiet'] = Lyre::part('quiet', ['catback'], [0, 0, 0], [0, 0, 0]);
         self::assertLessThan($with->likely->peakPower()->value, $lyre->last(['quiet', 'map'])->likely->peakPower()->value);

@@ -64,15 +64,15 @@ final class DrivelineTest extends TestCase
     public function test_a_car_that_came_with_them_passes_through_unchanged_and_its_engine_is_weaker(): void
     {
         $lyre = self::lyre();
-        $lyre->came = ['gears'];
+        $lyre->received = ['gears'];
         $lyre->limits = [new Limit('crank', 'crank', 'map', Quantity::CrankPower, [[0.0, 500e3, 600e3]], [], 'it breaks', Evidence::Judgement, '')];
-        $came = $lyre->estimator([])->estimate()[0];
+        $came = $lyre->results([])[0];
         foreach (Lyre::curve()->torque as $i => $torque) {
             self::assertEqualsWithDelta($torque, $came->likely->torque[$i], 1e-9);
         }
         $stock = new Lyre;
         $stock->limits = $lyre->limits;
-        $share = self::used($stock->estimator([])->estimate()[0], 'crank') / self::used($came, 'crank');
+        $share = self::used($stock->results([])[0], 'crank') / self::used($came, 'crank');
         self::assertEqualsWithDelta(1.0163, $share, 0.002);
     }
 

@@ -63,7 +63,7 @@ final class EffectsTest extends TestCase
     {
         self::assertSame(6900.0, self::with(new Effects(revLimit: 6900.0))->likely->last());
         self::assertSame(6000.0, self::with(new Effects(revLimit: 6000.0))->likely->last());
-        $results = (new Lyre)->estimator(['map'])->estimate();
+        $results = (new Lyre)->results(['map']);
         self::assertSame(6500.0, $results[1]->likely->last());
     }
 
@@ -71,7 +71,7 @@ final class EffectsTest extends TestCase
     {
         $result = self::capped(new Ceiling('t', 'T', false, true, false, [[0.0, Range::exact(350.0)]], null));
         self::assertEqualsWithDelta(350.0, max($result->likely->torque), 1e-6);
-        self::assertEqualsWithDelta(393.0 - 350.0, $result->bindings[0]->torque, 0.1);
+        self::assertEqualsWithDelta(393.0 - 350.0, $result->ceilings[0]->torque, 0.1);
     }
 
     public function test_a_crank_ceiling_is_brought_to_the_wheels(): void

@@ -2,10 +2,13 @@
 
 namespace Pebblerun\Core\Tests\Evaluation;
 
+use Pebblerun\Core\Advice\AdvisedFinding;
+use Pebblerun\Core\Advice\FindingAdvisor;
+use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Findings\FindingKind;
-use Pebblerun\Core\Exchange\BundleReader;
+use Pebblerun\Core\Report\Words\FindingWords;
 use Pebblerun\Core\Tests\Exchange\SmallBundle;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -13,9 +16,16 @@ use PHPUnit\Framework\TestCase;
 /** Every kind of finding, on the small bundle with one thing changed. */
 final class InspectorTest extends TestCase
 {
+    private static Estimate $last;
+
+    private static function sentence(AdvisedFinding $advised): string
+    {
+        return (new FindingWords(self::$last->bundle->catalog))->of($advised->finding, self::$last->last()->state->build);
+    }
+
     /**
      * @param  array<string, mixed>  $changes  by path
-     * @return list<Finding> of the last stage
+     * @return list<AdvisedFinding> of the last stage
      */
     private static function findings(array $changes): array
     {
@@ -23,7 +33,8 @@ final class InspectorTest extends TestCase
         foreach ($changes as $path => $value) {
             $document = SmallBundle::change($document, $path, $value);
         }
-        $findings = Estimate::of(BundleReader::read($document))->findings;
+        self::$last = SmallBundle::estimate($document);
+        $findings = FindingAdvisor::ofPlan(self::$last);
 
         return $findings[count($findings) - 1];
     }
@@ -46,21 +57,21 @@ final class InspectorTest extends TestCase
     #[DataProvider('cases')]
     public function test_a_finding_explains_itself_where_it_shows(array $changes, FindingKind $kind, string $sentence, string $slot): void
     {
-        $found = array_values(array_filter(self::findings($changes), fn (Finding $finding): bool => $finding->kind === $kind && $finding->sentence === $sentence));
-        self::assertCount(1, $found, implode("\n", array_map(fn (Finding $finding): string => $finding->sentence, self::findings($changes))));
+        $found = array_values(array_filter(self::findings($changes), fn (AdvisedFinding $one): bool => $one->finding->kind === $kind && self::sentence($one) === $sentence));
+        self::assertCount(1, $found, implode("\n", array_map(self::sentence(...), self::findings($changes))));
         self::assertSame($slot, $found[0]->slot);
     }
 
     public function test_faults_come_first(): void
     {
-        $faults = array_map(fn (Finding $finding): bool => $finding->kind->isFault(), self::findings([]));
+        $faults = array_map(fn (AdvisedFinding $one): bool => $one->finding->kind->isFault(), self::findings([]));
         self::assertSame([true, false, false], $faults);
     }
 
     public function test_a_need_with_a_when_holds_only_then(): void
     {
         $needs = [['that' => ['part' => 'pipe'], 'when' => ['ethanol' => ['at_least' => 40]], 'reason' => 'it swells.']];
-        $kinds = fn (array $changes): array => array_map(fn (Finding $finding): FindingKind => $finding->kind, self::findings(['parts.3.requires' => $needs, ...$changes]));
+        $kinds = fn (array $changes): array => array_map(fn (AdvisedFinding $one): FindingKind => $one->finding->kind, self::findings(['parts.3.requires' => $needs, ...$changes]));
         self::assertNotContains(FindingKind::Missing, $kinds([]));
         self::assertContains(FindingKind::Missing, $kinds(['plan.stages.0.fuel' => 'strong', 'plan.stages.1.fuel' => 'strong']));
     }
@@ -68,7 +79,7 @@ final class InspectorTest extends TestCase
     public function test_a_need_that_a_fuel_would_settle_names_it(): void
     {
         $findings = self::findings(['parts.3.requires' => [['that' => ['octane' => ['at_least' => 102]], 'reason' => 'it knocks.']]]);
-        self::assertSame(['Strong blend'], $findings[0]->fuels);
+        self::assertSame(['strong'], array_map(fn (Fuel $fuel): string => $fuel->key, $findings[0]->fuels));
         self::assertSame([], $findings[0]->fixes);
     }
 

@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Tests\Evaluation;
 
+use Pebblerun\Core\Advice\RiskRule;
 use Pebblerun\Core\Catalog\Evidence;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Limits\Quantity;
@@ -9,10 +10,8 @@ use Pebblerun\Core\Catalog\Parts\Boost;
 use Pebblerun\Core\Catalog\Parts\Effects;
 use Pebblerun\Core\Catalog\Parts\GainCase;
 use Pebblerun\Core\Catalog\Parts\Part;
-use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Evaluation\Limits\Status;
-use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Job\Brief\Risk;
 use Pebblerun\Core\Physics\Air\AirSide;
 use Pebblerun\Core\Physics\Air\Compressor;
@@ -106,7 +105,7 @@ final class LimitTest extends TestCase
         $own = self::limit(Quantity::WheelTorque, [[0.0, 600.0, 700.0]]);
         $lyre->limits = [self::limit(Quantity::WheelTorque, [[0.0, 300.0, 350.0]])];
         $lyre->parts['gears'] = Lyre::part('gears', ['gearbox'], null, null, effects: new Effects(limits: [$own]));
-        $results = $lyre->estimator(Lyre::FULL, ['gears'])->estimate();
+        $results = $lyre->results(Lyre::FULL, ['gears']);
         self::assertSame(Status::PastEdge, $results[1]->weakest()?->status);
         self::assertSame($own, $results[2]->readings[0]->limit);
         self::assertCount(1, $results[2]->readings);
@@ -122,13 +121,13 @@ final class LimitTest extends TestCase
         }
     }
 
-    public function test_the_appetite_says_what_a_plan_may_contain(): void
+    public function test_the_accepted_risk_says_what_a_plan_may_contain(): void
     {
-        self::assertFalse(Risk::Cautious->allows(Status::Close));
-        self::assertTrue(Risk::Usual->allows(Status::Close));
-        self::assertFalse(Risk::Usual->allows(Status::Over));
-        self::assertTrue(Risk::Bold->allows(Status::Over));
-        self::assertFalse(Risk::Bold->allows(Status::PastEdge));
+        self::assertFalse(RiskRule::allows(Risk::Cautious, Status::Close));
+        self::assertTrue(RiskRule::allows(Risk::Normal, Status::Close));
+        self::assertFalse(RiskRule::allows(Risk::Normal, Status::Over));
+        self::assertTrue(RiskRule::allows(Risk::Bold, Status::Over));
+        self::assertFalse(RiskRule::allows(Risk::Bold, Status::PastEdge));
     }
 
     public function test_fuel_flow_is_crank_power_times_consumption(): void
@@ -148,7 +147,7 @@ final class LimitTest extends TestCase
         $asks = new GainCase(null, $case->power, $case->torque, [], null, 0.3, $case->evidence, '', new Boost(Range::exact(140_000.0), Range::exact(120_000.0)));
         $lyre->parts['map'] = new Part('map', 'Map', 'Nullarc', ['map'], [], [], $map->map, [$asks], true, new Effects, [], [], [], $map->price, false, '', []);
         $lyre->limits = [self::limit(Quantity::Boost, [[0.0, 150_000.0, 160_000.0]])];
-        $results = $lyre->estimator(['map'])->estimate();
+        $results = $lyre->results(['map']);
         self::assertEqualsWithDelta(1.05 * 100.0 / 150.0, $results[0]->readings[0]->used, 1e-9);
         self::assertEqualsWithDelta(1.05 * 140.0 / 150.0, $results[1]->readings[0]->used, 1e-9);
         self::assertSame(Status::Close, $results[1]->readings[0]->status);
@@ -176,7 +175,7 @@ final class LimitTest extends TestCase
         $lyre->limits = [self::limit(Quantity::ExhaustTemperature, [[0.0, 870.0, 950.0]])];
         $lyre->exhaust = Range::exact(900.0);
         $lyre->parts['cold'] = Lyre::part('cold', ['turbo'], [1, 2, 3], [1, 2, 3], effects: new Effects(exhaust: Range::exact(-40.0)));
-        $reading = fn (string ...$parts): LimitReading => $lyre->last($parts)->readings[0];
+        $reading = fn (string ...$parts): LimitReading => $lyre->last(array_values($parts))->readings[0];
         self::assertSame([Status::Over, 903.0], [$reading()->status, $reading()->demand]);
         self::assertSame([Status::Close, 863.0], [$reading('cold')->status, $reading('cold')->demand]);
         self::assertSame([Status::Unknown, null], [$reading('map')->status, $reading('map')->used]);
@@ -189,7 +188,7 @@ final class LimitTest extends TestCase
     {
         $document = SmallBundle::with($path, $value);
         $document['platform']['limits'] = [['key' => 'it', 'name' => 'It', 'slot' => 'pipe', 'consequence' => 'it breaks', 'evidence' => ['kind' => 'judgement'], ...$limit]];
-        $stages = EstimateDocument::of(Estimate::of(BundleReader::read($document)), new UnitSystem)['stages'];
+        $stages = EstimateDocument::of(SmallBundle::estimate($document), new UnitSystem)['stages'];
 
         return array_column($stages[2]['limits'][0]['movers'], 'sentence');
     }
@@ -200,7 +199,7 @@ final class LimitTest extends TestCase
         $movers = self::movers('parts.2.effects', ['limits' => [$own]], ['quantity' => 'wheel-torque', 'safe' => 250, 'edge' => 350, 'moved' => ['dyno' => 0.9, 'remote' => 1.0]]);
         self::assertSame('Pipe: safe to 400 lb-ft.', $movers[0]);
         self::assertSame(['An off-the-shelf map moves it to 250 lb-ft.', 'A remote map moves it to 250 lb-ft.'], array_slice($movers, 1, 2));
-        self::assertMatchesRegularExpression('/^\d+ lb-ft less near [\d,]+ rpm stands at safe: a softer ramp there\.$/', $movers[3]);
+        self::assertMatchesRegularExpression('/^\d+ lb-ft less near [\d,]+ rpm brings it back to safe: a softer ramp there\.$/', $movers[3]);
         $weaker = self::movers('parts.2.effects', ['limits' => [[...$own, 'safe' => 200]]], ['quantity' => 'wheel-torque', 'safe' => 250, 'edge' => 350]);
         self::assertStringNotContainsString('Pipe', implode(' ', $weaker), 'a part that bears less moves nothing');
         self::assertSame([], self::movers('parts.2.price.new', 90, ['quantity' => 'wheel-torque', 'safe' => 900, 'edge' => 950]));
@@ -222,7 +221,7 @@ final class LimitTest extends TestCase
         $document['parts'][3]['effects'] = ['cooler' => ['effectiveness' => 0.8, 'capacity_kj_k' => 15, 'ua_w_k' => 700]];
         $document['plan']['stages'] = [$document['plan']['stages'][0]];
         $document['platform']['limits'] = [['key' => 'it', 'name' => 'It', 'slot' => 'cooler', 'quantity' => 'charge-temperature', 'safe' => 40, 'edge' => 45, 'consequence' => 'it knocks', 'evidence' => ['kind' => 'judgement']]];
-        $stage = EstimateDocument::of(Estimate::of(BundleReader::read($document)), new UnitSystem)['stages'][1];
+        $stage = EstimateDocument::of(SmallBundle::estimate($document), new UnitSystem)['stages'][1];
         self::assertMatchesRegularExpression('/^Cooler: fifth pull down to \d+ °C\.$/', $stage['limits'][0]['movers'][0]['sentence']);
         self::assertGreaterThan($stage['soak']['power'], $stage['power']['p50']);
     }

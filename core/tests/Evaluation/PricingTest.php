@@ -10,11 +10,12 @@ use Pebblerun\Core\Catalog\Parts\PartPrice;
 use Pebblerun\Core\Catalog\Shop\Rates;
 use Pebblerun\Core\Evaluation\Money\Pricing;
 use Pebblerun\Core\Evaluation\Money\StageCost;
+use Pebblerun\Core\Evaluation\Timeline\StageState;
 use Pebblerun\Core\Evaluation\Timeline\StageTimeline;
 use Pebblerun\Core\Job\Plan\Change;
 use Pebblerun\Core\Job\Plan\Plan;
 use Pebblerun\Core\Job\Plan\PriceBasis;
-use Pebblerun\Core\Job\Plan\Stacking;
+use Pebblerun\Core\Job\Plan\Settings;
 use Pebblerun\Core\Job\Plan\Stage;
 use Pebblerun\Core\Tests\Lyre;
 use Pebblerun\Core\Units\InvalidMoney;
@@ -39,14 +40,15 @@ final class PricingTest extends TestCase
      */
     private static function costs(Lyre $lyre, array ...$stages): array
     {
-        $plan = new Plan(Stacking::Diminishing, false, PriceBasis::New, array_map(
+        $plan = new Plan(new Settings, array_map(
             fn (array $changes, int $i): Stage => new Stage("s{$i}", '', 'pump', $changes),
             array_values($stages),
             array_keys(array_values($stages)),
         ));
-        $rates = new Rates('EUR', 8_500, 6_000, 2_000, 800);
+        $pricing = new Pricing(new Rates(8_500, 6_000, 2_000, 800), PriceBasis::New);
+        $states = (new StageTimeline($lyre->catalog(), $lyre->car()))->states($plan, $lyre->brief()->received);
 
-        return (new Pricing($rates, PriceBasis::New))->of(StageTimeline::of($plan, $lyre->brief()->came, $lyre->catalog(), $lyre->brief()->car));
+        return array_map(fn (StageState $state): StageCost => $pricing->of($state->bought), $states);
     }
 
     private static function lyre(): Lyre
@@ -73,7 +75,6 @@ final class PricingTest extends TestCase
     {
         $costs = self::costs(self::lyre(), [Change::fit('a')], [Change::fit('b')]);
         self::assertSame(400, $costs[1]->hours + $costs[2]->hours);
-        self::assertSame($costs[1]->spend->likely + $costs[2]->spend->likely, $costs[2]->cumulative->likely);
     }
 
     public function test_a_price_basis_and_an_agreed_price_are_per_line(): void
@@ -94,15 +95,6 @@ final class PricingTest extends TestCase
         self::assertSame([40_500, 40_500], [$costs[1]->net->likely, $costs[2]->net->likely]);
     }
 
-    public function test_resale_of_what_leaves_is_shown_and_never_netted(): void
-    {
-        $lyre = self::lyre();
-        $lyre->parts['c'] = self::part('c', 'downpipe', self::price(10_000, 0));
-        $costs = self::costs($lyre, [Change::fit('a')], [Change::fit('c')]);
-        self::assertSame(24_000, $costs[2]->resale);
-        self::assertSame(10_000, $costs[2]->net->likely);
-    }
-
     public function test_shares_round_half_up_in_integers(): void
     {
         self::assertSame(3, MoneyRange::round(5, 1, 2));
@@ -113,7 +105,7 @@ final class PricingTest extends TestCase
     public function test_a_negative_price_is_refused(): void
     {
         $this->expectException(InvalidMoney::class);
-        $this->expectExceptionMessage('a price of -4.00 is negative: give 0 or more.');
+        $this->expectExceptionMessage('a price of -400 minor units is negative: give 0 or more.');
         MoneyRange::exact(-400);
     }
 }

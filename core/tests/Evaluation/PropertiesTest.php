@@ -10,7 +10,11 @@ use Pebblerun\Core\Evaluation\Engine\CurveCache;
 use Pebblerun\Core\Evaluation\Engine\DrawnPeaks;
 use Pebblerun\Core\Evaluation\Engine\Engine;
 use Pebblerun\Core\Evaluation\Engine\SpeedGrid;
+use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Limits\LimitCheck;
+use Pebblerun\Core\Evaluation\Limits\LimitReading;
+use Pebblerun\Core\Evaluation\PartShare;
+use Pebblerun\Core\Evaluation\StageResult;
 use Pebblerun\Core\Job\Plan\Stacking;
 use Pebblerun\Core\Math\LatinDraws;
 use Pebblerun\Core\Physics\Driveline\Loss;
@@ -54,9 +58,9 @@ final class PropertiesTest extends TestCase
     public function test_diminishing_never_promises_more_than_compound(): void
     {
         foreach (self::builds(20) as [$lyre, $parts]) {
-            $diminishing = max($lyre->estimator($parts)->likelyPeaks()[1]);
+            $diminishing = $lyre->likelyPeak($parts);
             $lyre->stacking = Stacking::Compound;
-            self::assertLessThanOrEqual(max($lyre->estimator($parts)->likelyPeaks()[1]) + 1e-6, $diminishing);
+            self::assertLessThanOrEqual($lyre->likelyPeak($parts) + 1e-6, $diminishing);
         }
     }
 
@@ -82,9 +86,9 @@ final class PropertiesTest extends TestCase
     {
         foreach (self::builds(20) as [$lyre, $parts]) {
             $with = ['map', ...array_diff($parts, ['map'])];
-            $before = $lyre->estimator($with)->likelyPeaks()[1][0];
+            $before = $lyre->likelyPeak($with);
             foreach (array_diff(Lyre::FULL, $with) as $more) {
-                self::assertGreaterThanOrEqual($before - 1e-6, $lyre->estimator([...$with, $more])->likelyPeaks()[1][0], $more);
+                self::assertGreaterThanOrEqual($before - 1e-6, $lyre->likelyPeak([...$with, $more]), $more);
             }
         }
     }
@@ -99,8 +103,8 @@ final class PropertiesTest extends TestCase
     public function test_the_measured_car_passes_through_unchanged(): void
     {
         foreach (self::builds(8) as [$lyre, $parts]) {
-            $lyre->came = array_values(array_diff($parts, ['map']));
-            $result = $lyre->estimator([])->estimate();
+            $lyre->received = array_values(array_diff($parts, ['map']));
+            $result = $lyre->results([]);
             self::assertEqualsWithDelta(Lyre::curve()->torque, $result[0]->likely->torque, 1e-9);
             self::assertEqualsWithDelta(Lyre::curve()->torque, $result[1]->likely->torque, 1e-9);
         }
@@ -112,11 +116,11 @@ final class PropertiesTest extends TestCase
         $limit = new Limit('gears', 'Gears', 'gearbox', Quantity::WheelTorque, [[2000.0, 380.0, 450.0], [6500.0, 300.0, 380.0]], [], 'it breaks', Evidence::Judgement, '');
         foreach (self::builds(4) as [$lyre, $parts]) {
             $lyre->limits = [$limit];
-            [$came, $result] = $lyre->estimator($parts)->estimate();
+            [$received, $result] = $lyre->results($parts);
             $draws = new LatinDraws;
             $rpms = Lyre::curve()->rpms();
             $scales = array_map(fn (float $z): float => 1.0 + hypot(0.015, 0.025) * $z, $draws->curve());
-            $engine = new Engine(Lyre::curve(), true, Lyre::curve(), Loss::percentage(0.14), $came->model, Stacking::Diminishing, new CurveCache, $draws, $scales, $scales);
+            $engine = new Engine(Lyre::curve(), true, Lyre::curve(), Loss::percentage(0.14), $received->model, Stacking::Diminishing, new CurveCache, $draws, $scales, $scales);
             $drawn = DrawnPeaks::of($engine->power($result->model, new SpeedGrid($rpms)), $rpms);
             foreach ([[$drawn->power, $result->power], [$drawn->torque, $result->torque]] as [$fine, $coarse]) {
                 self::assertEqualsWithDelta(1.0, $coarse->p10 / $fine->p10, 0.002);
@@ -139,17 +143,26 @@ final class PropertiesTest extends TestCase
         self::assertSame($few->curve(), $many->curve());
     }
 
+    /** @return list<mixed> what each stage gives, its parts and limits apart from their objects */
+    private static function figuresOf(Estimate $estimate): array
+    {
+        return array_map(fn (StageResult $result): array => [
+            $result->likely, $result->power, $result->torque, $result->plainSum, $result->usedGain,
+            array_map(fn (PartShare $share): array => [$share->part->key, $share->adds, $share->lost, $share->again], $result->shares),
+            array_map(fn (LimitReading $reading): array => [$reading->used, $reading->rpm], $result->readings),
+        ], $estimate->results);
+    }
+
     public function test_figures_given_back_for_unchanged_stages_are_the_ones_that_would_be_computed(): void
     {
         $lyre = new Lyre;
-        $first = $lyre->estimator(['map', 'intake'], ['downpipe'], ['map']);
-        $first->estimate();
-        $known = json_decode((string) json_encode($first->figures()), true);
+        $first = $lyre->estimate(['map', 'intake'], ['downpipe'], ['map']);
+        $known = json_decode((string) json_encode($first->figures), true);
         $plan = [['map', 'intake'], ['downpipe', 'cooler'], ['map']];
-        $fresh = $lyre->estimator(...$plan)->estimate();
-        $again = $lyre->estimatorKnowing($known, ...$plan);
-        self::assertEquals($fresh, $again->estimate());
-        self::assertCount(6, $again->figures(), 'as it came and stage 1 were not computed anew, and the old ones are kept for an undo');
-        self::assertEquals($lyre->estimator(['map', 'intake'], ['downpipe'], ['map'])->estimate(), $lyre->estimatorKnowing($again->figures(), ['map', 'intake'], ['downpipe'], ['map'])->estimate());
+        $fresh = $lyre->estimate(...$plan);
+        $again = $lyre->estimateKnowing($known, ...$plan);
+        self::assertEquals(self::figuresOf($fresh), self::figuresOf($again));
+        self::assertCount(6, $again->figures, 'as received and stage 1 were not computed anew, and the old ones are kept for an undo');
+        self::assertEquals(self::figuresOf($first), self::figuresOf($lyre->estimateKnowing($again->figures, ['map', 'intake'], ['downpipe'], ['map'])));
     }
 }

@@ -2,7 +2,8 @@
 
 namespace Pebblerun\Core\Tests\Evaluation;
 
-use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Advice\AdvisedFinding;
+use Pebblerun\Core\Advice\FindingAdvisor;
 use Pebblerun\Core\Catalog\Conditions\All;
 use Pebblerun\Core\Catalog\Conditions\EthanolAtLeast;
 use Pebblerun\Core\Catalog\Conditions\MapIs;
@@ -15,20 +16,19 @@ use Pebblerun\Core\Catalog\Parts\MapKind;
 use Pebblerun\Core\Catalog\Parts\MapTraits;
 use Pebblerun\Core\Catalog\Parts\Need;
 use Pebblerun\Core\Catalog\Parts\Part;
-use Pebblerun\Core\Catalog\Parts\PartCollection;
 use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Catalog\UnknownChoice;
+use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Findings\FindingKind;
 use Pebblerun\Core\Evaluation\Findings\Inspector;
-use Pebblerun\Core\Evaluation\PlanEvaluator;
 use Pebblerun\Core\Evaluation\Timeline\StageState;
 use Pebblerun\Core\Evaluation\Timeline\StageTimeline;
 use Pebblerun\Core\Job\Plan\Change;
 use Pebblerun\Core\Job\Plan\Plan;
-use Pebblerun\Core\Job\Plan\PriceBasis;
-use Pebblerun\Core\Job\Plan\Stacking;
+use Pebblerun\Core\Job\Plan\Settings;
 use Pebblerun\Core\Job\Plan\Stage;
+use Pebblerun\Core\Report\Words\FindingWords;
 use Pebblerun\Core\Tests\Lyre;
 use Pebblerun\Core\Units\Range;
 use PHPUnit\Framework\TestCase;
@@ -41,23 +41,17 @@ final class TimelineTest extends TestCase
      */
     private static function play(Lyre $lyre, array ...$stages): array
     {
-        $plan = new Plan(Stacking::Diminishing, false, PriceBasis::New, array_map(fn (array $changes): Stage => new Stage('s', '', 'pump', $changes), array_values($stages)));
+        $plan = new Plan(new Settings, array_map(fn (array $changes): Stage => new Stage('s', '', 'pump', $changes), array_values($stages)));
 
-        return StageTimeline::of($plan, $lyre->brief()->came, $lyre->catalog(), $lyre->brief()->car);
-    }
-
-    /** @return list<string> */
-    private static function kinds(Lyre $lyre, StageState $state): array
-    {
-        return array_map(fn (Finding $finding): string => $finding->kind->value, (new Inspector($lyre->catalog(), 8_500))->of($state));
+        return (new StageTimeline($lyre->catalog(), $lyre->car()))->states($plan, $lyre->brief()->received);
     }
 
     public function test_a_custom_map_covers_what_stands_there_when_it_is_made(): void
     {
         $states = self::play(new Lyre, [Change::fit('intake'), Change::fit('map')], [Change::fit('downpipe')], [Change::fit('map')]);
-        self::assertTrue($states[1]->covers($states[1]->mounted['filter']));
-        self::assertFalse($states[2]->covers($states[2]->mounted['downpipe']));
-        self::assertTrue($states[3]->covers($states[3]->mounted['downpipe']));
+        self::assertTrue($states[1]->build->covers($states[1]->build->fitted['filter']));
+        self::assertFalse($states[2]->build->covers($states[2]->build->fitted['downpipe']));
+        self::assertTrue($states[3]->build->covers($states[3]->build->fitted['downpipe']));
     }
 
     public function test_an_off_the_shelf_map_covers_its_list_only(): void
@@ -65,15 +59,15 @@ final class TimelineTest extends TestCase
         $lyre = new Lyre;
         $lyre->parts['shelf'] = Lyre::part('shelf', ['map'], [10, 12, 14], [20, 25, 30], new MapTraits(MapKind::OffTheShelf, ['filter', 'catback'], 0.0));
         $state = self::play($lyre, [Change::fit('shelf'), Change::fit('intake'), Change::fit('catback'), Change::fit('downpipe')])[1];
-        self::assertTrue($state->covers($state->mounted['filter']), 'by slot');
-        self::assertTrue($state->covers($state->mounted['catback']), 'by key');
-        self::assertFalse($state->covers($state->mounted['downpipe']));
+        self::assertTrue($state->build->covers($state->build->fitted['filter']), 'by slot');
+        self::assertTrue($state->build->covers($state->build->fitted['catback']), 'by key');
+        self::assertFalse($state->build->covers($state->build->fitted['downpipe']));
     }
 
     public function test_removing_a_part_brings_the_slot_back_to_stock(): void
     {
         $states = self::play(new Lyre, [Change::fit('intake')], [Change::remove('filter')]);
-        self::assertArrayNotHasKey('filter', $states[2]->mounted);
+        self::assertArrayNotHasKey('filter', $states[2]->build->fitted);
         self::assertSame(['intake'], array_map(fn (Part $part): string => $part->key, $states[2]->replaced));
     }
 
@@ -81,11 +75,11 @@ final class TimelineTest extends TestCase
     {
         $lyre = new Lyre;
         $lyre->parts['turbo'] = Lyre::part('turbo', ['turbo'], [30, 40, 50], [0, 10, 20], runsUnmapped: false);
-        $results = $lyre->estimator(['map'], ['turbo'], ['map'])->estimate();
-        self::assertCount(1, $results[2]->gating());
-        self::assertSame([], $results[3]->gating());
+        $results = $lyre->results(['map'], ['turbo'], ['map']);
+        self::assertCount(1, $results[2]->state->build->gating());
+        self::assertSame([], $results[3]->state->build->gating());
         self::assertEqualsWithDelta($results[1]->likely->peakPower()->value, $results[2]->likely->peakPower()->value, 1e-6, 'no gain is promised before the map');
-        self::assertContains('gated', self::kinds($lyre, $results[2]->model->state));
+        self::assertContains(FindingKind::Gated, array_map(fn (Finding $finding): FindingKind => $finding->kind, $results[2]->findings));
     }
 
     public function test_an_unmet_need_names_what_would_settle_it_cheapest_first(): void
@@ -94,14 +88,16 @@ final class TimelineTest extends TestCase
         $need = new Need(new PartFitted('cooler'), null, 'it soaks.');
         $lyre->parts['hot'] = new Part('hot', 'Hot part', 'Kolvane', ['turbo'], [], [], null, [], true, new Effects, [$need], [], [new Need(new PartFitted('downpipe'), null, 'they touch.')], $lyre->parts['intake']->price, true, 'closed courses.', []);
         $state = self::play($lyre, [Change::fit('hot'), Change::fit('downpipe')])[1];
-        $findings = (new Inspector($lyre->catalog(), 8_500))->of($state);
-        $missing = array_values(array_filter($findings, fn (Finding $finding): bool => $finding->kind === FindingKind::Missing))[0];
-        self::assertSame('Hot part needs the Cooler: it soaks.', $missing->sentence);
+        $findings = (new Inspector)->of($state->build);
+        $missing = array_values(array_filter((new FindingAdvisor($lyre->catalog(), 8_500))->of($findings, $state->build->situation), fn (AdvisedFinding $one): bool => $one->finding->kind === FindingKind::Missing))[0];
         self::assertSame('cooler', $missing->fixes[0][0]->key);
         self::assertSame('cooler', $missing->slot);
-        $sentences = array_map(fn (Finding $finding): string => $finding->sentence, $findings);
-        self::assertContains('Hot part does not go with the Downpipe: they touch.', $sentences);
-        self::assertContains('Hot part is for closed courses only: closed courses.', $sentences);
+        $words = new FindingWords($lyre->catalog());
+        self::assertSame([
+            'Hot part needs the Cooler: it soaks.',
+            'Hot part does not go with the Downpipe: they touch.',
+            'Hot part is for closed courses only: closed courses.',
+        ], array_map(fn (Finding $finding): string => $words->of($finding, $state->build), array_values(array_filter($findings, fn (Finding $finding): bool => $finding->part->key === 'hot'))));
     }
 
     public function test_two_cases_that_apply_equally_are_a_data_fault(): void
@@ -129,15 +125,16 @@ final class TimelineTest extends TestCase
         $case = fn (float $ethanol, float $watts): GainCase => new GainCase(new EthanolAtLeast($ethanol), Range::exact($watts), Range::exact(60.0), [], null, 0.3, Evidence::ShopDyno, '');
         $map = fn (bool $flex): Part => new Part('map', 'Map', 'Nullarc', ['map'], [], [], new MapTraits(MapKind::Dyno, [], 0.0, $flex), [$case(0.0, 25_000.0), new GainCase(new All([new EthanolAtLeast(0.0), new EthanolAtLeast(25.0)]), Range::exact(40_000.0), Range::exact(80.0), [], null, 0.3, Evidence::ShopDyno, '')], true, new Effects, [], [], [], $lyre->parts['map']->price, false, '', []);
         $peaks = function (Part $map, bool $again) use ($lyre, $strong): array {
-            $catalog = new Catalog($lyre->platform(), PartCollection::of([...$lyre->parts, 'map' => $map]), [...$lyre->catalog()->fuels, 'strong' => $strong]);
-            $plan = new Plan(Stacking::Diminishing, false, PriceBasis::New, [
+            $lyre->parts['map'] = $map;
+            $lyre->fuels['strong'] = $strong;
+            $estimate = Estimate::of($lyre->bundle()->with(new Plan(new Settings, [
                 new Stage('a', '', 'pump', [Change::fit('map')]),
                 new Stage('b', '', 'strong', $again ? [Change::fit('map')] : []),
-            ]);
-            $results = (new PlanEvaluator($catalog, $lyre->brief(), $plan))->estimate();
-            $findings = (new Inspector($catalog, 8_500))->of($results[2]->model->state);
+            ])));
+            $words = new FindingWords($lyre->catalog());
+            $last = $estimate->last();
 
-            return [round(($results[2]->likely->peakPower()->value - 159_130.0) / 1000.0), array_map(fn (Finding $finding): string => $finding->sentence, $findings)];
+            return [round(($last->likely->peakPower()->value - 159_130.0) / 1000.0), array_map(fn (Finding $finding): string => $words->of($finding, $last->state->build), $last->findings)];
         };
         [$kept, $findings] = $peaks($map(false), false);
         self::assertSame(25.0, $kept);

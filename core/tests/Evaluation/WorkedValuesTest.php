@@ -53,7 +53,7 @@ final class WorkedValuesTest extends TestCase
         $shares = (new Lyre)->last(Lyre::FULL)->shares;
         self::assertCount(6, $shares);
         foreach ($shares as $share) {
-            $key = $share->mounted->part->key;
+            $key = $share->part->key;
             self::assertEqualsWithDelta($adds[$key], $share->adds / 1000.0, 0.0151, "{$key} adds");
             self::assertEqualsWithDelta($lost[$key], $share->lost / 1000.0, 0.0151, "{$key} lost");
         }
@@ -89,7 +89,7 @@ final class WorkedValuesTest extends TestCase
         $flat = array_filter($result->likely->power(), fn (float $watts): bool => abs($watts - 200_000.0) < 1e-6);
         $rpms = array_map(fn (int $i): float => $result->likely->first + 50.0 * $i, array_keys($flat));
         self::assertSame([5000.0, 6250.0], [min($rpms), max($rpms)]);
-        self::assertEqualsWithDelta(8_320.0, $result->bindings[0]->power, 5.0);
+        self::assertEqualsWithDelta(8_320.0, $result->ceilings[0]->power, 5.0);
     }
 
     public function test_a_soft_ceiling_bends_the_gain(): void
@@ -111,7 +111,7 @@ final class WorkedValuesTest extends TestCase
 
     public function test_stages_with_a_part_that_waits_for_its_map(): void
     {
-        $results = (new Lyre)->estimator(['map', 'intake'], ['downpipe'], ['map'])->estimate();
+        $results = (new Lyre)->results(['map', 'intake'], ['downpipe'], ['map']);
         self::assertEqualsWithDelta([159.13, 188.14, 190.90, 197.34], array_map(self::kilowatts(...), $results), 0.005);
         self::assertEqualsWithDelta(197.34 - 190.90, ($results[3]->shares[0]->again ?? 0.0) / 1000.0, 0.01, 'what the new map is worth');
     }
@@ -134,7 +134,7 @@ final class WorkedValuesTest extends TestCase
     public function test_as_it_came_with_the_cat_back_under_the_factory_map(): void
     {
         $lyre = new Lyre;
-        $lyre->came = ['catback'];
+        $lyre->received = ['catback'];
         $result = $lyre->last(Lyre::FULL);
         self::assertEqualsWithDelta(206.97, self::kilowatts($result), 0.005);
         self::assertEqualsWithDelta(391.1, $result->likely->peakTorque()->value, 0.05);

@@ -2,9 +2,18 @@
 
 namespace Pebblerun\Core\Tests\Exchange;
 
+use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Exchange\BundleReader;
+
 /** A small sound bundle to change one thing of: five slots, a kit, two maps, in hp and lb-ft. */
 final class SmallBundle
 {
+    /** @param  array<string, mixed>  $document */
+    public static function estimate(array $document): Estimate
+    {
+        return Estimate::of(BundleReader::read($document)->bundle);
+    }
+
     /** @return array<string, mixed> */
     public static function document(): array
     {
@@ -43,7 +52,7 @@ final class SmallBundle
                 $part('kit', ['filter', 'pipe'], ['contains' => ['filter', 'pipe'], 'gains' => [$gain([3, 6, 9], [2, 5, 8])]]),
                 $part('late', ['cooler'], ['unmapped' => 'do-not-run', 'gains' => [$gain([5, 8, 12], [4, 8, 12])]]),
             ],
-            'brief' => ['car' => ['year' => 2020, 'gearbox' => 'manual'], 'came' => ['parts' => [], 'fuel' => 'pump', 'healthy' => true, 'baseline' => ['points' => [['rpm' => 1500, 'torque' => 133], ['rpm' => 2500, 'torque' => 221], ['rpm' => 4500, 'torque' => 221], ['rpm' => 5800, 'torque' => 193], ['rpm' => 6500, 'torque' => 159]]]], 'target' => ['power' => 250], 'budget' => ['total' => 3000]],
+            'brief' => ['car' => ['year' => 2020, 'gearbox' => 'manual'], 'received' => ['parts' => [], 'fuel' => 'pump', 'healthy' => true, 'baseline' => ['points' => [['rpm' => 1500, 'torque' => 133], ['rpm' => 2500, 'torque' => 221], ['rpm' => 4500, 'torque' => 221], ['rpm' => 5800, 'torque' => 193], ['rpm' => 6500, 'torque' => 159]]]], 'target' => ['power' => 250], 'budget' => ['total' => 3000]],
             'plan' => ['name' => 'Plan', 'stages' => [
                 ['key' => 's1', 'name' => 'one', 'fuel' => 'pump', 'changes' => [['fit' => 'map'], ['fit' => 'filter']]],
                 ['key' => 's2', 'name' => 'two', 'fuel' => 'pump', 'changes' => [['fit' => 'cooler']]],

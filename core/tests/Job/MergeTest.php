@@ -2,8 +2,10 @@
 
 namespace Pebblerun\Core\Tests\Job;
 
-use Pebblerun\Core\Job\Commands\Editor;
+use Pebblerun\Core\Job\Commands\Commands;
 use Pebblerun\Core\Job\Commands\Merge;
+use Pebblerun\Core\Job\Commands\MergeField;
+use Pebblerun\Core\Report\Words\ChangeWords;
 use Pebblerun\Core\Tests\Lyre;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -40,9 +42,9 @@ final class MergeTest extends TestCase
     public function test_changes_disturb_each_other_where_they_touch_one_place(array $theirs, array $mine, bool $clash): void
     {
         $catalog = (new Lyre)->catalog();
-        $merge = Merge::of(self::BASE, Editor::apply(self::BASE, [$theirs], $catalog), [$mine], $catalog);
+        $merge = Merge::of(self::BASE, Commands::apply(self::BASE, [$theirs], $catalog), [$mine], $catalog);
         self::assertSame($clash, ! $merge->isFree());
-        self::assertSame($clash, $merge->fields[0]['theirs'] !== '');
+        self::assertSame($clash, $merge->fields[0]->clashes());
     }
 
     #[DataProvider('pairs')]
@@ -61,25 +63,39 @@ final class MergeTest extends TestCase
 
             return $plan;
         };
-        self::assertEquals($sorted(Editor::apply(self::BASE, [$theirs, $mine], $catalog)), $sorted(Editor::apply(self::BASE, [$mine, $theirs], $catalog)));
+        self::assertEquals($sorted(Commands::apply(self::BASE, [$theirs, $mine], $catalog)), $sorted(Commands::apply(self::BASE, [$mine, $theirs], $catalog)));
     }
 
     public function test_what_cannot_be_done_any_more_says_so_and_still_shows_the_other_side(): void
     {
         $catalog = (new Lyre)->catalog();
-        $theirs = Editor::apply(self::BASE, [['do' => 'clear', 'stage' => 's1', 'slot' => 'filter']], $catalog);
+        $theirs = Commands::apply(self::BASE, [['do' => 'clear', 'stage' => 's1', 'slot' => 'filter']], $catalog);
         $merge = Merge::of(self::BASE, $theirs, [['do' => 'move', 'stage' => 's1', 'to' => 's2', 'part' => 'intake'], ['do' => 'rename-stage', 'stage' => 's1', 'name' => 'x']], $catalog);
-        self::assertSame([false, true], array_column($merge->fields, 'can'));
-        self::assertSame(['Filter in stage 1: taken away', ''], array_column($merge->fields, 'theirs'));
-        $gone = Editor::apply(self::BASE, [['do' => 'remove-stage', 'stage' => 's2']], $catalog);
-        self::assertSame('what it needs is gone', Merge::of(self::BASE, $gone, [['do' => 'fit', 'stage' => 's2', 'part' => 'cooler']], $catalog)->fields[0]['theirs']);
+        self::assertSame([false, true], array_map(fn (MergeField $field): bool => $field->can, $merge->fields));
+        self::assertSame(['Filter in stage 1: taken away', ''], array_map(fn (MergeField $field): string => implode('; ', array_map(ChangeWords::one(...), $field->theirs)), $merge->fields));
+        $gone = Commands::apply(self::BASE, [['do' => 'remove-stage', 'stage' => 's2']], $catalog);
+        $field = Merge::of(self::BASE, $gone, [['do' => 'fit', 'stage' => 's2', 'part' => 'cooler']], $catalog)->fields[0];
+        self::assertSame([false, ['stage 2 removed']], [$field->can, array_map(ChangeWords::one(...), $field->theirs)]);
     }
 
     public function test_later_commands_may_rest_on_earlier_ones_of_the_same_hand(): void
     {
         $catalog = (new Lyre)->catalog();
-        $theirs = Editor::apply(self::BASE, [['do' => 'rename-stage', 'stage' => 's1', 'name' => 'x']], $catalog);
+        $theirs = Commands::apply(self::BASE, [['do' => 'rename-stage', 'stage' => 's1', 'name' => 'x']], $catalog);
         $mine = [['do' => 'add-stage', 'name' => ''], ['do' => 'fit', 'stage' => 's3', 'part' => 'cooler']];
         self::assertTrue(Merge::of(self::BASE, $theirs, $mine, $catalog)->isFree());
+    }
+
+    /** Their part went with the stage, without a word: removing a stage claims every place in it. */
+    public function test_a_stage_that_others_worked_in_meanwhile_is_not_removed_unasked(): void
+    {
+        $catalog = (new Lyre)->catalog();
+        $theirs = Commands::apply(self::BASE, [['do' => 'fit', 'stage' => 's2', 'part' => 'cooler']], $catalog);
+        foreach ([['do' => 'remove-stage', 'stage' => 's2'], ['do' => 'merge-stage', 'stage' => 's2']] as $mine) {
+            $merge = Merge::of(self::BASE, $theirs, [$mine], $catalog);
+            self::assertFalse($merge->isFree(), $mine['do']);
+            self::assertSame('Cooler in stage 2: Cooler', ChangeWords::one($merge->fields[0]->theirs[0]));
+        }
+        self::assertTrue(Merge::of(self::BASE, $theirs, [['do' => 'fit', 'stage' => 's1', 'part' => 'catback']], $catalog)->isFree());
     }
 }

@@ -2,7 +2,9 @@
 
 namespace Pebblerun\Core\Tests\Job;
 
-use Pebblerun\Core\Job\Plan\PlanPlaces;
+use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Job\Commands\PlanPlaces;
+use Pebblerun\Core\Report\Words\ChangeWords;
 use Pebblerun\Core\Tests\Lyre;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -15,6 +17,15 @@ final class PlanPlacesTest extends TestCase
         ['key' => 's2', 'name' => 'two', 'fuel' => 'pump', 'changes' => [['fit' => 'kit'], ['remove' => 'cooler']]],
     ]];
 
+    /**
+     * @param  array<string, mixed>  $after
+     * @return array<string, string> words by place
+     */
+    private static function changed(Catalog $catalog, array $after): array
+    {
+        return array_map(ChangeWords::one(...), (new PlanPlaces($catalog))->changed(self::PLAN, $after));
+    }
+
     /** A path that is set, its value, and the places with their words. */
     public static function changes(): iterable
     {
@@ -25,8 +36,8 @@ final class PlanPlacesTest extends TestCase
         yield 'back to stock' => ['stages.0.changes.1', ['remove' => 'filter'], ['s1/filter' => 'Filter in stage 1: back to stock']];
         yield 'a name' => ['stages.1.name', 'later', ['s2/@name' => 'stage 2 is called "later"']];
         yield 'a fuel' => ['stages.1.fuel', 'other', ['s2/@fuel' => 'stage 2 on other']];
-        yield 'a setting' => ['settings.stacking', 'sum', ['@stacking' => 'reckoned by sum']];
-        yield 'a new setting' => ['settings.loss', 'constant', ['@loss' => 'reckoned by constant']];
+        yield 'a setting' => ['settings.stacking', 'sum', ['@stacking' => 'calculation settings: gains plain sum']];
+        yield 'a new setting' => ['settings.loss', 'constant', ['@loss' => 'calculation settings: constant loss']];
     }
 
     /** @param  array<string, string>  $places */
@@ -41,7 +52,7 @@ final class PlanPlacesTest extends TestCase
             $at = &$at[$step];
         }
         $at = $value;
-        self::assertSame($places, (new PlanPlaces($lyre->catalog()))->changed(self::PLAN, $after));
+        self::assertSame($places, self::changed($lyre->catalog(), $after));
     }
 
     public function test_a_kit_is_every_place_it_spans(): void
@@ -51,16 +62,16 @@ final class PlanPlacesTest extends TestCase
         $after = self::PLAN;
         unset($after['stages'][1]['changes'][0]);
         $after['stages'][1]['changes'] = array_values($after['stages'][1]['changes']);
-        self::assertSame(['s2/inlet' => 'Inlet in stage 2: taken away', 's2/downpipe' => 'Downpipe in stage 2: taken away'], (new PlanPlaces($lyre->catalog()))->changed(self::PLAN, $after));
+        self::assertSame(['s2/inlet' => 'Inlet in stage 2: taken away', 's2/downpipe' => 'Downpipe in stage 2: taken away'], self::changed($lyre->catalog(), $after));
     }
 
     public function test_stages_are_one_row_and_each_its_own_places(): void
     {
-        $cells = new PlanPlaces((new Lyre)->catalog());
+        $catalog = (new Lyre)->catalog();
         $after = self::PLAN;
         $after['stages'] = array_reverse($after['stages']);
-        self::assertSame(['@stages' => '2 stages'], $cells->changed(self::PLAN, $after), 'another order changes the row alone');
+        self::assertSame(['@stages' => '2 stages'], self::changed($catalog, $after), 'another order changes the row alone');
         array_shift($after['stages']);
-        self::assertSame(['@stages', 's2/@fuel', 's2/@name', 's2/cooler'], array_keys($cells->changed(self::PLAN, $after)));
+        self::assertSame(['@stages', 's2/@fuel', 's2/@name', 's2/cooler', 's2/*'], array_keys(self::changed($catalog, $after)));
     }
 }

@@ -2,13 +2,13 @@
 
 namespace Pebblerun\Core\Tests\Physics;
 
-use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Physics\Air\AirSide;
+use Pebblerun\Core\Physics\Air\Ambient;
 use Pebblerun\Core\Physics\Air\Compressor;
 use Pebblerun\Core\Physics\Air\Cooler;
 use Pebblerun\Core\Physics\Air\Pulls;
 use Pebblerun\Core\Physics\Air\Soak;
-use Pebblerun\Core\Units\Range;
+use Pebblerun\Core\Physics\Fuel\Blend;
 use PHPUnit\Framework\TestCase;
 
 final class AirTest extends TestCase
@@ -43,19 +43,19 @@ final class AirTest extends TestCase
     public function test_heat_takes_air_and_above_the_knee_timing_too(): void
     {
         // By hand, below the knee: 1 − 310/320 = 3.125 %; above: 1 − (333.15/343.15)·(1 − 0.06)/(1 − 0.03) = 5.92 %.
-        self::assertEqualsWithDelta(0.03125, (new Soak(310.0, 320.0, 400.0, 0.2))->lost(), 1e-9);
-        self::assertEqualsWithDelta(0.0592, (new Soak(333.15, 343.15, 400.0, 0.2))->lost(), 1e-4);
-        self::assertSame(0.0, (new Soak(320.0, 320.0, 400.0, 0.2))->lost());
+        self::assertEqualsWithDelta(0.03125, (new Soak(310.0, 320.0, 400.0, 0.2, 298.15))->lost(), 1e-9);
+        self::assertEqualsWithDelta(0.0592, (new Soak(333.15, 343.15, 400.0, 0.2, 298.15))->lost(), 1e-4);
+        self::assertSame(0.0, (new Soak(320.0, 320.0, 400.0, 0.2, 298.15))->lost());
     }
 
     public function test_more_boost_and_more_power_soak_more_and_a_better_cooler_less(): void
     {
         $air = new AirSide(new Compressor(0.70), new Cooler(0.68, 3_500.0, 70.0));
-        $pump = new Fuel('p', 'P', 98.0, Range::exact(5.0));
-        $mild = $air->soak(null, 90_000.0, 0.018, $pump);
-        $wild = $air->soak(null, 130_000.0, 0.024, $pump);
+        $pump = Blend::petrol(5.0);
+        $mild = $air->soak(Ambient::standard(), null, 90_000.0, 0.018, $pump);
+        $wild = $air->soak(Ambient::standard(), null, 130_000.0, 0.024, $pump);
         self::assertGreaterThan($mild->fifth, $wild->fifth);
         self::assertGreaterThan($wild->first, $wild->fifth);
-        self::assertLessThan($wild->fifth, $air->soak(new Cooler(0.8, 9_000.0, 160.0), 130_000.0, 0.024, $pump)->fifth);
+        self::assertLessThan($wild->fifth, $air->soak(Ambient::standard(), new Cooler(0.8, 9_000.0, 160.0), 130_000.0, 0.024, $pump)->fifth);
     }
 }

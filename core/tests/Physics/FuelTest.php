@@ -2,32 +2,24 @@
 
 namespace Pebblerun\Core\Tests\Physics;
 
-use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Physics\Fuel\Blend;
 use Pebblerun\Core\Physics\Fuel\Consumption;
-use Pebblerun\Core\Physics\Fuel\FuelKind;
-use Pebblerun\Core\Units\Range;
 use PHPUnit\Framework\TestCase;
 
 final class FuelTest extends TestCase
 {
-    private static function fuel(float $ethanol, FuelKind $kind = FuelKind::Petrol): Fuel
-    {
-        return new Fuel('f', 'F', 98.0, Range::exact($ethanol), $kind);
-    }
-
     /** Source: the method's worked value, three injectors of 550 cm³/min at 85 %, petrol, 365 g/kWh. */
     public function test_port_injectors_carry_their_worked_power(): void
     {
-        $fuel = self::fuel(0.0);
-        $power = Consumption::powerOfInjectors(3, 550e-6 / 60.0, 1.0, Blend::of($fuel), 0.85, Consumption::perJoule($fuel, true, false));
+        $fuel = Blend::petrol();
+        $power = Consumption::powerOfInjectors(3, 550e-6 / 60.0, 1.0, $fuel, 0.85, Consumption::perJoule($fuel, true, false));
         self::assertEqualsWithDelta(171.8, $power / 1000.0, 0.05);
     }
 
     public function test_strong_fuel_asks_a_third_more_by_half_content(): void
     {
         // By hand: half by volume is 789/(745+789) = 0.5143 by mass; 43.4/(43.4 − 0.5143·16.6) = 1.245.
-        $ratio = Consumption::perJoule(self::fuel(50.0), true, true) / Consumption::perJoule(self::fuel(0.0), true, true);
+        $ratio = Consumption::perJoule(Blend::petrol(50.0), true, true) / Consumption::perJoule(Blend::petrol(), true, true);
         self::assertEqualsWithDelta(1.245, $ratio, 0.001);
     }
 
@@ -35,11 +27,11 @@ final class FuelTest extends TestCase
     {
         $before = 0.0;
         foreach ([0.0, 10.0, 30.0, 85.0, 100.0] as $ethanol) {
-            $flow = Consumption::perJoule(self::fuel($ethanol), false, false);
+            $flow = Consumption::perJoule(Blend::petrol($ethanol), false, false);
             self::assertGreaterThan($before, $flow);
             $before = $flow;
         }
-        self::assertEqualsWithDelta(26.8e6, Blend::withEthanol(100.0)->heating, 1e-3);
-        self::assertLessThan(Consumption::perJoule(self::fuel(0.0), false, false), Consumption::perJoule(self::fuel(0.0, FuelKind::Diesel), true, true));
+        self::assertEqualsWithDelta(26.8e6, Blend::petrol(100.0)->heating, 1e-3);
+        self::assertLessThan(Consumption::perJoule(Blend::petrol(), false, false), Consumption::perJoule(Blend::diesel(), true, true));
     }
 }

@@ -2,7 +2,6 @@
 
 namespace Pebblerun\Core\Tests\Physics;
 
-use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Exchange\InvalidBundle;
 use Pebblerun\Core\Physics\Road\QuarterMile;
@@ -31,10 +30,10 @@ final class QuarterMileTest extends TestCase
     {
         $document = SmallBundle::with('brief.target', ['quarter_mile' => 13.68]);
         $document['platform']['mass'] = 1350;
-        $written = EstimateDocument::of(Estimate::of(BundleReader::read($document)), new UnitSystem);
+        $written = EstimateDocument::of(SmallBundle::estimate($document), new UnitSystem);
         self::assertEqualsWithDelta(197.8, $written['target']['power'], 0.4);
         self::assertStringContainsString('whp for 13.7 s', $written['verdict'][0]['headline']);
-        self::assertStringContainsString('for a closed course', implode(' ', $written['verdict'][0]['reasons']));
+        self::assertStringContainsString('for a closed course', implode(' ', array_column($written['verdict'][0]['reasons'], 'sentence')));
     }
 
     public function test_without_a_mass_or_with_no_such_time_it_says_what_would_be_right(): void

@@ -2,11 +2,12 @@
 
 namespace Pebblerun\Core\Tests\Report;
 
+use Pebblerun\Core\Advice\Comparison;
 use Pebblerun\Core\Evaluation\Estimate;
-use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Report\ComparisonDocument;
 use Pebblerun\Core\Report\UnitFormatter;
 use Pebblerun\Core\Tests\Exchange\SmallBundle;
+use Pebblerun\Core\Units\Currency;
 use Pebblerun\Core\Units\UnitSystem;
 use PHPUnit\Framework\TestCase;
 
@@ -20,12 +21,12 @@ final class ComparisonTest extends TestCase
      */
     private static function compare(array $here, array $there, string $fuel = 'pump'): array
     {
-        $estimate = fn (array $stages, string $fuel): Estimate => Estimate::of(BundleReader::read(SmallBundle::with('plan.stages', array_map(
+        $estimate = fn (array $stages, string $fuel): Estimate => SmallBundle::estimate(SmallBundle::with('plan.stages', array_map(
             fn (array $parts, int $i): array => ['key' => "s{$i}", 'name' => '', 'fuel' => $fuel, 'changes' => array_map(fn (string $part): array => ['fit' => $part], $parts)],
             $stages,
             array_keys($stages),
-        ))));
-        $compared = (new ComparisonDocument($estimate($here, 'pump'), $estimate($there, $fuel), new UnitFormatter(new UnitSystem, 'EUR')))->toArray();
+        )));
+        $compared = ComparisonDocument::of(new Comparison($estimate($here, 'pump'), $estimate($there, $fuel)), new UnitFormatter(new UnitSystem, Currency::of('EUR')));
 
         return ['figures' => array_column($compared['figures'], null, 'name'), 'parts' => array_column($compared['parts'], null, 'slot')];
     }
@@ -33,12 +34,12 @@ final class ComparisonTest extends TestCase
     public function test_more_power_is_better_and_less_money_is(): void
     {
         $figures = self::compare([['map', 'filter', 'pipe', 'cooler']], [['map']])['figures'];
-        self::assertSame('here', $figures['Median wheel power']['better']);
-        self::assertSame('here', $figures['Torque over the speeds used']['better']);
-        self::assertSame('there', $figures['In all']['better']);
+        self::assertSame('here', $figures['Wheel power, median']['better']);
+        self::assertSame('here', $figures['Torque over the rpm range in use']['better']);
+        self::assertSame('there', $figures['Total']['better']);
         self::assertSame('there', $figures['Hours']['better']);
         self::assertSame('there', $figures['Weakest link']['better'], 'less torque spares the rods');
-        self::assertMatchesRegularExpression('/^Rods \d+ %, (clear|close)$/', $figures['Weakest link']['there']);
+        self::assertMatchesRegularExpression('/^Rods \d+ %, (clear|close to safe)$/', $figures['Weakest link']['there']);
     }
 
     public function test_turned_about_it_says_the_same(): void

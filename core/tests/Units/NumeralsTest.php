@@ -8,6 +8,7 @@ use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Report\EstimateDocument;
 use Pebblerun\Core\Report\UnitFormatter;
 use Pebblerun\Core\Tests\Exchange\SmallBundle;
+use Pebblerun\Core\Units\Currency;
 use Pebblerun\Core\Units\InvalidQuantity;
 use Pebblerun\Core\Units\MassUnit;
 use Pebblerun\Core\Units\Numerals;
@@ -38,7 +39,7 @@ final class NumeralsTest extends TestCase
 
     public function test_sentences_and_figures_of_a_document_follow_the_reader(): void
     {
-        $estimate = Estimate::of(BundleReader::read(SmallBundle::with('brief.budget.total', 123456)));
+        $estimate = SmallBundle::estimate(SmallBundle::with('brief.budget.total', 123456));
         $headline = fn (Numerals $numerals): string => EstimateDocument::of($estimate, new UnitSystem, $numerals)['verdict'][1]['headline'];
         self::assertStringEndsWith('of € 123,456', $headline(Numerals::Comma));
         self::assertStringEndsWith('of € 123.456', $headline(Numerals::Point));
@@ -58,7 +59,7 @@ final class NumeralsTest extends TestCase
     {
         $units = UnitSystem::parse($named);
         self::assertSame($named, $units->toArray());
-        $say = new UnitFormatter($units, 'EUR');
+        $say = new UnitFormatter($units, Currency::of('EUR'));
         self::assertEqualsWithDelta(200_000.0, $say->power(200_000.0) * $units->power->watts(), 0.06 * $units->power->watts());
         self::assertEqualsWithDelta(400.0, $say->torque(400.0) * $units->torque->newtonMetres(), 0.06 * $units->torque->newtonMetres());
         self::assertEqualsWithDelta(1300.0, $say->mass(1300.0) * $units->mass->kilograms(), 0.06);
@@ -78,10 +79,11 @@ final class NumeralsTest extends TestCase
         $document = SmallBundle::with('units.mass', 'lb');
         $document['platform']['mass'] = 3000;
         $document['parts'][1]['effects'] = ['mass' => -22];
-        $bundle = BundleReader::read($document);
+        $opened = BundleReader::read($document);
+        $bundle = $opened->bundle;
         self::assertEqualsWithDelta(1360.777, (float) $bundle->catalog->platform->mass, 1e-3);
         self::assertEqualsWithDelta(-9.979, $bundle->catalog->parts['filter']->effects->mass, 1e-3);
-        $mass = EstimateDocument::of(Estimate::of($bundle), $bundle->units)['stages'][1]['mass'];
+        $mass = EstimateDocument::of(Estimate::of($bundle), $opened->units)['stages'][1]['mass'];
         self::assertSame('Mass: -22 lb against stock, 2,978 lb with driver.', $mass['sentence']);
     }
 

@@ -60,7 +60,7 @@ final class UnitsTest extends TestCase
     public function test_a_unit_nobody_knows_is_refused_with_the_known_ones(): void
     {
         $this->expectException(InvalidQuantity::class);
-        $this->expectExceptionMessage('Nobody here knows the power unit "ponies": use one of hp, PS, kW.');
+        $this->expectExceptionMessage('Unknown power unit "ponies": use one of hp, PS, kW.');
         UnitSystem::parse(['power' => 'ponies']);
     }
 

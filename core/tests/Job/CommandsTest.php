@@ -3,13 +3,13 @@
 namespace Pebblerun\Core\Tests\Job;
 
 use Pebblerun\Core\Catalog\UnknownChoice;
-use Pebblerun\Core\Job\Commands\Editor;
+use Pebblerun\Core\Job\Commands\Commands;
 use Pebblerun\Core\Job\Commands\InvalidCommand;
 use Pebblerun\Core\Report\Words\ChangeWords;
 use Pebblerun\Core\Tests\Lyre;
 use PHPUnit\Framework\TestCase;
 
-final class EditorTest extends TestCase
+final class CommandsTest extends TestCase
 {
     private const PLAN = ['name' => 'Plan', 'stages' => [
         ['key' => 's1', 'name' => 'one', 'fuel' => 'pump', 'changes' => [['fit' => 'map'], ['fit' => 'intake', 'basis' => 'used']]],
@@ -18,7 +18,7 @@ final class EditorTest extends TestCase
 
     private static function apply(array ...$commands): array
     {
-        return Editor::apply(self::PLAN, $commands, (new Lyre)->catalog());
+        return Commands::apply(self::PLAN, $commands, (new Lyre)->catalog());
     }
 
     public function test_fitting_replaces_what_the_stage_fits_in_the_slot(): void
@@ -55,7 +55,7 @@ final class EditorTest extends TestCase
         $plan = self::apply($bought, ['do' => 'move', 'stage' => 's1', 'to' => 's2', 'part' => 'intake']);
         self::assertSame(['fit' => 'intake', 'basis' => 'used', 'bought' => true], $plan['stages'][1]['changes'][1]);
         self::assertSame(self::PLAN, self::apply($bought, ['bought' => null] + $bought));
-        $words = fn (?bool $mark): string => ChangeWords::of([['bought' => $mark] + $bought], self::PLAN, (new Lyre)->catalog());
+        $words = fn (?bool $mark): string => ChangeWords::of(Commands::describe([['bought' => $mark] + $bought], self::PLAN, (new Lyre)->catalog()));
         self::assertSame(['Mark Intake in stage 1 as bought', 'Mark Intake in stage 1 as not bought'], [$words(true), $words(null)]);
     }
 
@@ -73,7 +73,7 @@ final class EditorTest extends TestCase
         self::assertSame(['s1', 's3', 's2'], array_column($split['stages'], 'key'));
         self::assertSame([['fit' => 'map']], $split['stages'][0]['changes']);
         self::assertSame(['key' => 's3', 'name' => 'air', 'fuel' => 'pump', 'changes' => [['fit' => 'intake', 'basis' => 'used']]], $split['stages'][1]);
-        self::assertSame(self::PLAN, Editor::apply($split, [['do' => 'merge-stage', 'stage' => 's3']], (new Lyre)->catalog()));
+        self::assertSame(self::PLAN, Commands::apply($split, [['do' => 'merge-stage', 'stage' => 's3']], (new Lyre)->catalog()));
     }
 
     public function test_merging_keeps_the_later_of_two_parts_in_one_slot(): void
@@ -119,9 +119,9 @@ final class EditorTest extends TestCase
 
     public function test_the_history_names_a_change_in_words(): void
     {
-        $words = fn (array ...$commands): string => ChangeWords::of($commands, self::PLAN, (new Lyre)->catalog());
+        $words = fn (array ...$commands): string => ChangeWords::of(Commands::describe($commands, self::PLAN, (new Lyre)->catalog()));
         self::assertSame('Move Intake from stage 1 to stage 2', $words(['do' => 'move', 'stage' => 's1', 'to' => 's2', 'part' => 'intake']));
-        self::assertSame('Reckon by stacking: plainly added, loss: constant', $words(['do' => 'settings', 'stacking' => 'sum', 'loss' => 'constant']));
+        self::assertSame('Calculation settings: gains plain sum, constant loss', $words(['do' => 'settings', 'stacking' => 'sum', 'loss' => 'constant']));
         self::assertSame('Split stage 1 and merge stage 2 into the one before', $words(['do' => 'split-stage', 'stage' => 's1', 'parts' => ['map']], ['do' => 'merge-stage', 'stage' => 's2']));
         self::assertSame('Fit Cooler in stage 2 and add a stage', $words(['do' => 'fit', 'stage' => 's2', 'part' => 'cooler'], ['do' => 'add-stage']));
     }
