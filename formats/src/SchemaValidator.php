@@ -62,15 +62,30 @@ final class SchemaValidator
             return [$error];
         }
         if (in_array($error->keyword(), ['oneOf', 'anyOf'], true)) {
-            $deepest = array_map(fn (ValidationError $one): array => self::leaves($one), $below);
-            $depth = fn (array $leaves): int => max([0, ...array_map(fn (ValidationError $leaf): int => count($leaf->data()->fullPath()), $leaves)]);
-            $most = max(array_map($depth, $deepest));
-            $best = array_values(array_filter($deepest, fn (array $leaves): bool => $depth($leaves) === $most));
-
-            return $most > count($error->data()->fullPath()) && count($best) === 1 ? $best[0] : [$error];
+            return self::closest($error, array_map(fn (ValidationError $one): array => self::leaves($one), $below));
         }
 
         return array_merge(...array_map(self::leaves(...), $below));
+    }
+
+    /**
+     * The faults of the alternative that was meant: the one that takes such a value at all, or the one that got furthest.
+     *
+     * @param  list<list<ValidationError>>  $alternatives
+     * @return list<ValidationError>
+     */
+    private static function closest(ValidationError $error, array $alternatives): array
+    {
+        $here = count($error->data()->fullPath());
+        $depth = fn (array $leaves): int => max([0, ...array_map(fn (ValidationError $leaf): int => count($leaf->data()->fullPath()), $leaves)]);
+        $ofType = array_values(array_filter($alternatives, fn (array $leaves): bool => array_filter($leaves, fn (ValidationError $leaf): bool => $leaf->keyword() === 'type' && count($leaf->data()->fullPath()) === $here) === []));
+        if (count($ofType) === 1) {
+            return $ofType[0];
+        }
+        $most = max(array_map($depth, $alternatives));
+        $best = array_values(array_filter($alternatives, fn (array $leaves): bool => $depth($leaves) === $most));
+
+        return $most > $here && count($best) === 1 ? $best[0] : [$error];
     }
 
     /** @param  list<int|string>  $steps */

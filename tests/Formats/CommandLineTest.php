@@ -17,7 +17,7 @@ final class CommandLineTest extends TestCase
         $read = fn (string $file): array => json_decode((string) file_get_contents(self::ROOT."/demo/{$file}"), true);
 
         return [
-            'format' => 'pebblerun/bundle', 'version' => 1, 'units' => ['power' => 'hp', 'torque' => 'lb-ft'],
+            'format' => 'pebblerun/bundle', 'version' => 2, 'units' => ['power' => 'hp', 'torque' => 'lb-ft'],
             'shop' => $read('shop.json')['shop'],
             'platform' => $read('platforms/corvane-lyre-16t.json')['platform'],
             'parts' => $read('parts/corvane-lyre-16t.json')['parts'],
@@ -75,8 +75,8 @@ final class CommandLineTest extends TestCase
         yield 'a requirement nothing can satisfy' => [$set('parts.5.requires.0.that', ['part' => 'left-handed-turbo']), 'parts[5].requires[0].that: nothing in this catalog'];
         yield 'falling rpm' => [$set('platform.baseline.points.3.rpm', 1700), 'platform.baseline.points[3]: 1700 rpm comes after 2100 rpm: engine speed must rise'];
         yield 'power and torque that disagree' => [$set('platform.baseline.points.2.power', 76), 'platform.baseline.points[2]: Power and torque at 2100 rpm disagree'];
-        yield 'a negative price' => [$set('parts.0.price.new', -4), 'parts[0].price.new: a price of -4.00 is negative: give 0 or more.'];
-        yield 'an unknown unit' => [$set('units.torque', 'stone-feet'), 'units: Nobody here knows the torque unit "stone-feet": use one of lb-ft, Nm.'];
+        yield 'a negative price' => [$set('parts.0.price.new', -4), 'parts[0].price.new: -4 is too low: give 0 or more.'];
+        yield 'an unknown unit' => [$set('units.torque', 'stone-feet'), 'units: Unknown torque unit "stone-feet": use one of lb-ft, Nm.'];
         yield 'a misspelt property' => [$set('parts.0.prise', 3), 'parts[0]: "prise" is not known here'];
         yield 'a missing property' => [$set('shop.fuels', []), 'shop.fuels: needs at least 1 items'];
         yield 'a word not known' => [$set('plan.settings.stacking', 'hopeful'), 'plan.settings.stacking: "hopeful" is not known here: use one of diminishing, compound, sum.'];

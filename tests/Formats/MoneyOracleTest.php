@@ -32,7 +32,8 @@ final class MoneyOracleTest extends TestCase
         $random = new Randomizer(new Mt19937($seed));
         $catalog = array_column($bundle['parts'], null, 'key');
         $bundle['plan'] = $this->plan($random, array_keys($catalog), $bundle['plan']['stages'][0]['fuel']);
-        $stages = EstimateDocument::of($estimate = Estimate::of(DocumentReader::standard()->open($bundle)), $estimate->bundle->units)['stages'];
+        $opened = DocumentReader::standard()->open($bundle);
+        $stages = EstimateDocument::of(Estimate::of($opened->bundle), $opened->units)['stages'];
         $inAll = 0;
         foreach ($bundle['plan']['stages'] as $i => $stage) {
             $spend = $this->bill($stage['changes'], $catalog, $bundle['shop'], $bundle['plan']['settings']['price_basis']);

@@ -4,9 +4,9 @@ namespace Tests\Formats;
 
 use Pebblerun\Core\CoreException;
 use Pebblerun\Core\Job\Bundle;
-use Pebblerun\Core\Job\Commands\Editor;
+use Pebblerun\Core\Job\Commands\Commands;
 use Pebblerun\Core\Job\Commands\Merge;
-use Pebblerun\Core\Job\Plan\PlanPlaces;
+use Pebblerun\Core\Job\Commands\PlanPlaces;
 use Pebblerun\Core\Report\Words\ChangeWords;
 use Pebblerun\Formats\DocumentReader;
 use Pebblerun\Formats\Folder;
@@ -15,21 +15,27 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
-/** Two people at one demo plan, seeded: whatever they do, what merges does so in either order, and nothing is lost unseen. */
+/**
+ * Two people at one demo plan, seeded, each with several commands of every kind: what merges keeps what both did, and nothing is
+ * lost unseen.
+ */
 final class TwoHandsTest extends TestCase
 {
+    private const SEEDS = 240;
+
+    private static ?Bundle $bundle = null;
+
+    /** @return iterable<string, array{int}> */
     public static function seeds(): iterable
     {
-        for ($seed = 1; $seed <= 60; $seed++) {
+        for ($seed = 1; $seed <= self::SEEDS; $seed++) {
             yield "seed {$seed}" => [$seed];
         }
     }
 
     private static function bundle(): Bundle
     {
-        $root = __DIR__.'/../../demo';
-
-        return DocumentReader::standard()->open((new Folder($root, DocumentReader::standard()))->bundle('skarn-hill-commuter'));
+        return self::$bundle ??= DocumentReader::standard()->open((new Folder(__DIR__.'/../../demo', DocumentReader::standard()))->bundle('skarn-hill-commuter'))->bundle;
     }
 
     /** @return array<string, mixed> */
@@ -38,37 +44,89 @@ final class TwoHandsTest extends TestCase
         return json_decode((string) file_get_contents(__DIR__.'/../../demo/jobs/skarn-hill-commuter/plan.json'), true)['plan'];
     }
 
-    /** @return array<string, mixed> one command that can be done on the plan and changes it */
-    private static function command(Randomizer $random, Bundle $bundle): array
+    /**
+     * One to three commands that can be done on the plan one after another, of the kinds in turn.
+     *
+     * @return list<array<string, mixed>>
+     */
+    private static function hand(Randomizer $random, int $kind): array
     {
-        $stages = array_column(self::plan()['stages'], 'key');
-        $pick = fn (array $list): mixed => $list[$random->getInt(0, count($list) - 1)];
-        do {
-            $command = match ($random->getInt(0, 7)) {
-                0, 1, 2 => ['do' => 'fit', 'stage' => $pick($stages), 'part' => $pick(array_keys($bundle->catalog->parts->all()))],
-                3 => ['do' => 'clear', 'stage' => $pick($stages), 'slot' => $pick(array_keys($bundle->catalog->platform->slots))],
-                4 => ['do' => 'fuel', 'stage' => $pick($stages), 'fuel' => $pick(array_keys($bundle->catalog->fuels))],
-                5 => ['do' => 'rename-stage', 'stage' => $pick($stages), 'name' => $pick(['first', 'second', 'third'])],
-                6 => ['do' => 'move', 'stage' => $pick($stages), 'to' => $pick($stages), 'part' => $pick(['kolvane-top-large', 'brimstall-dp-cat', 'fjellvent-panel'])],
-                default => ['do' => 'settings', 'stacking' => $pick(['diminishing', 'compound', 'sum'])],
-            };
-            try {
-                if (self::sorted(Editor::apply(self::plan(), [$command], $bundle->catalog)) != self::sorted(self::plan())) {
-                    return $command;
-                }
-            } catch (CoreException) {
-                // Not there to be moved: another one.
+        $commands = [];
+        $plan = self::plan();
+        for ($i = 0, $count = $random->getInt(1, 3); $i < $count; $i++) {
+            $command = self::command($random, $plan, $kind + $i);
+            if ($command !== null) {
+                $commands[] = $command;
+                $plan = Commands::apply($plan, [$command], self::bundle()->catalog);
             }
-        } while (true);
+        }
+
+        return $commands;
+    }
+
+    /**
+     * A command of a kind, its fields drawn by its own schema.
+     *
+     * @param  array<string, mixed>  $plan
+     * @return ?array<string, mixed> null where none that can be done was found
+     */
+    private static function command(Randomizer $random, array $plan, int $kind): ?array
+    {
+        $kinds = array_values(Commands::all());
+        $class = $kinds[$kind % count($kinds)];
+        for ($try = 0; $try < 60; $try++) {
+            $command = ['do' => $class::name()];
+            foreach ($class::fields() as $field => $schema) {
+                if (! str_ends_with($field, '?') || $random->getInt(0, 1) === 1) {
+                    $command[rtrim($field, '?')] = self::value($random, rtrim($field, '?'), $schema, $plan);
+                }
+            }
+            try {
+                Commands::apply($plan, [$command], self::bundle()->catalog);
+
+                return $command;
+            } catch (CoreException) {
+                // Not there to be moved, or no stage before: another one.
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param  array<string, mixed>  $schema
+     * @param  array<string, mixed>  $plan
+     */
+    private static function value(Randomizer $random, string $field, array $schema, array $plan): mixed
+    {
+        $pick = fn (array $list): mixed => $list[$random->getInt(0, count($list) - 1)];
+        $catalog = self::bundle()->catalog;
+        $fitted = array_values(array_filter(array_merge(...array_map(fn (array $stage): array => array_column($stage['changes'], 'fit'), $plan['stages']))));
+
+        return match ($field) {
+            'stage', 'to' => $pick(array_column($plan['stages'], 'key')),
+            'part' => $random->getInt(0, 1) === 1 && $fitted !== [] ? $pick($fitted) : $pick(array_keys($catalog->parts->all())),
+            'parts' => $fitted === [] ? ['none'] : [$pick($fitted), $pick($fitted)],
+            'slot' => $pick(array_keys($catalog->platform->slots)),
+            'fuel' => $pick(array_keys($catalog->fuels)),
+            'name' => $pick(['first', 'second', 'third']),
+            'agreed' => $pick([null, 90, 450.5]),
+            'quantity' => $random->getInt(1, 3),
+            'bought' => $pick([true, null]),
+            default => $pick($schema['enum']),
+        };
     }
 
     /**
      * @param  array<string, mixed>  $plan
-     * @return array<string, mixed> with the changes of each stage in one order
+     * @return array<string, mixed> with the changes of each stage, their details and the settings in one order
      */
     private static function sorted(array $plan): array
     {
         foreach ($plan['stages'] as &$stage) {
+            foreach ($stage['changes'] as &$change) {
+                ksort($change);
+            }
             usort($stage['changes'], fn (array $a, array $b): int => json_encode($a) <=> json_encode($b));
         }
         if (isset($plan['settings'])) {
@@ -79,50 +137,64 @@ final class TwoHandsTest extends TestCase
     }
 
     #[DataProvider('seeds')]
-    public function test_what_merges_gives_the_same_whoever_was_first(int $seed): void
+    public function test_what_merges_keeps_what_both_did(int $seed): void
     {
-        $bundle = self::bundle();
+        $catalog = self::bundle()->catalog;
         $random = new Randomizer(new Mt19937($seed));
-        $theirs = self::command($random, $bundle);
-        $mine = self::command($random, $bundle);
+        $theirs = self::hand($random, $seed);
+        $mine = self::hand($random, intdiv($seed, 12));
         $base = self::plan();
-        $current = Editor::apply($base, [$theirs], $bundle->catalog);
-        $merge = Merge::of($base, $current, [$mine], $bundle->catalog);
-        if ($merge->isFree()) {
-            self::assertEquals(
-                self::sorted(Editor::apply($base, [$theirs, $mine], $bundle->catalog)),
-                self::sorted(Editor::apply($base, [$mine, $theirs], $bundle->catalog)),
-                json_encode([$theirs, $mine]),
-            );
-            self::assertSame('', $merge->fields[0]['theirs']);
-        } else {
-            self::assertNotSame('', $merge->fields[0]['theirs'], 'the other side is shown');
-            self::assertSame(ChangeWords::of([$mine], $base, $bundle->catalog), $merge->fields[0]['mine']);
+        $current = Commands::apply($base, $theirs, $catalog);
+        $merge = Merge::of($base, $current, $mine, $catalog);
+        if (! $merge->isFree()) {
+            $clashing = array_values(array_filter($merge->fields, fn ($field): bool => $field->clashes()));
+            self::assertNotSame([], $clashing);
+            self::assertTrue($clashing[0]->theirs !== [] || ! $clashing[0]->can, 'the other side is shown, or that it cannot be done');
+
+            return;
         }
+        $merged = Commands::apply($current, $mine, $catalog);
+        $alone = Commands::apply($base, $mine, $catalog);
+        $places = new PlanPlaces($catalog);
+        // Where a stage is added, it begins on the fuel of the stage before, whoever chose that.
+        $of = fn (array $from, array $to): array => array_filter($places->changed($from, $to), fn (string $place): bool => ! preg_match('#^s[4-9]/#', $place), ARRAY_FILTER_USE_KEY);
+        self::assertSame([], array_intersect_key($of($base, $current), $of($current, $merged)), 'what they did stands: '.json_encode([$theirs, $mine]));
+        self::assertSame([], array_intersect_key($of($base, $alone), $of($alone, $merged)), 'what I did stands: '.json_encode([$theirs, $mine]));
+        self::assertSame([], array_diff_key($of($base, $merged), $of($base, $current), $of($base, $alone)), 'and nothing else was done: '.json_encode([$theirs, $mine]));
     }
 
-    #[DataProvider('seeds')]
-    public function test_one_does_not_disturb_oneself(int $seed): void
+    /** Every kind is met on both sides, and some of them merge and some clash: else the test above says nothing. */
+    public function test_every_kind_of_command_is_tried_and_both_outcomes_are_met(): void
     {
-        $bundle = self::bundle();
-        $command = self::command(new Randomizer(new Mt19937($seed)), $bundle);
-        self::assertTrue(Merge::of(self::plan(), self::plan(), [$command, $command], $bundle->catalog)->isFree());
+        $kinds = $outcomes = [];
+        foreach (self::seeds() as [$seed]) {
+            $random = new Randomizer(new Mt19937($seed));
+            $theirs = self::hand($random, $seed);
+            $mine = self::hand($random, intdiv($seed, 12));
+            foreach (['theirs' => $theirs, 'mine' => $mine] as $hand => $commands) {
+                foreach ($commands as $command) {
+                    $kinds[$hand][$command['do']] = true;
+                }
+            }
+            $outcomes[(int) Merge::of(self::plan(), Commands::apply(self::plan(), $theirs, self::bundle()->catalog), $mine, self::bundle()->catalog)->isFree()] ??= $seed;
+        }
+        foreach (['theirs', 'mine'] as $hand) {
+            self::assertSame([], array_diff(array_keys(Commands::all()), array_keys($kinds[$hand])), $hand);
+        }
+        self::assertCount(2, $outcomes);
     }
 
     #[DataProvider('seeds')]
     public function test_what_changed_is_named_and_nothing_else(int $seed): void
     {
-        $bundle = self::bundle();
-        $cells = new PlanPlaces($bundle->catalog);
-        $command = self::command(new Randomizer(new Mt19937($seed)), $bundle);
-        $after = Editor::apply(self::plan(), [$command], $bundle->catalog);
-        self::assertSame([], $cells->changed($after, $after));
-        $changed = $cells->changed(self::plan(), $after);
-        self::assertNotSame([], $changed);
-        self::assertSame(array_keys($changed), array_keys($cells->changed($after, self::plan())), 'back it is the same places');
-        foreach ($changed as $place => $words) {
-            self::assertMatchesRegularExpression('#^(@\w+|s\d+/@?[\w-]+)$#', $place);
-            self::assertNotSame('', $words);
+        $catalog = self::bundle()->catalog;
+        $places = new PlanPlaces($catalog);
+        $after = Commands::apply(self::plan(), self::hand(new Randomizer(new Mt19937($seed)), $seed), $catalog);
+        $changed = $places->changed(self::plan(), $after);
+        self::assertSame(self::sorted($after) == self::sorted(self::plan()), $changed === []);
+        foreach ($changed as $place => $description) {
+            self::assertMatchesRegularExpression('#^(@\w+|s\d+/(@?[\w-]+|\*))$#', $place);
+            self::assertDoesNotMatchRegularExpression('/[{}]/', ChangeWords::one($description));
         }
     }
 }

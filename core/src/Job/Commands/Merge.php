@@ -26,15 +26,21 @@ final readonly class Merge
         $places = new PlanPlaces($catalog);
         $theirs = $places->changed($base, $current);
         $mine = $base;
+        $merged = $current;
         $fields = [];
         foreach ($commands as $command) {
-            $before = $mine;
-            $mine = self::tried($before, $command, $catalog) ?? $before;
-            $follows = self::tried($current, $command, $catalog) !== null || $before !== $base;
+            [$before, $beforeMerged] = [$mine, $merged];
+            $follows = self::tried($merged, $command, $catalog);
+            $mine = self::tried($mine, $command, $catalog) ?? $mine;
+            $merged = $follows ?? $merged;
+            $touched = $places->changed($before, $mine);
+            $shared = PlanPlaces::shared($theirs, $touched);
+            // On their plan it would do something else: it must not, unasked.
+            $differs = $follows !== null && self::differ($touched, $places->changed($beforeMerged, $merged));
             $fields[] = new MergeField(
                 Commands::describe([$command], $before, $catalog)[0],
-                array_values(PlanPlaces::shared($theirs, $places->changed($before, $mine))),
-                $follows,
+                array_values($shared === [] && $differs ? $theirs : $shared),
+                $follows !== null,
             );
         }
 
@@ -44,6 +50,15 @@ final readonly class Merge
     public function isFree(): bool
     {
         return array_filter($this->fields, fn (MergeField $field): bool => $field->clashes()) === [];
+    }
+
+    /**
+     * @param  array<string, Description>  $these
+     * @param  array<string, Description>  $those
+     */
+    private static function differ(array $these, array $those): bool
+    {
+        return array_diff_key($these, $those) !== [] || array_diff_key($those, $these) !== [];
     }
 
     /**

@@ -31,13 +31,17 @@ final readonly class PlanPlaces
         $was = $this->of($before);
         $is = $this->of($after);
         $changed = [];
+        $gone = self::stagesGone($before, $after);
         foreach (array_keys($was + $is) as $place) {
+            if (isset($gone[strtok($place, '/')])) {
+                continue;
+            }
             // By what stands there; its description also says in which stage, and that may only have moved.
             if (($was[$place][0] ?? null) !== ($is[$place][0] ?? null)) {
                 $changed[$place] = $is[$place][1] ?? new Description('place-emptied', $was[$place][1]->parameters);
             }
         }
-        foreach (self::stagesGone($before, $after) as $key => $number) {
+        foreach ($gone as $key => $number) {
             $changed[$key.self::WHOLE] = new Description('stage-removed', ['stage' => $number]);
         }
 

@@ -9,7 +9,7 @@ use Pebblerun\Formats\JsonFile;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-final class DoorTest extends TestCase
+final class DocumentReaderTest extends TestCase
 {
     public static function texts(): iterable
     {
@@ -38,9 +38,9 @@ final class DoorTest extends TestCase
         yield 'a time that nobody drives' => [['target' => ['quarter_mile' => 2]], 'target'];
         yield 'a noise nobody makes' => [['noise' => 'deafening'], 'noise: "deafening" is not known here: use one of as-stock, a-little, open.'];
         yield 'a refusal that is none' => [['refuses' => ['rain']], 'refuses[0]: "rain" is not known here'];
-        yield 'a check that is none' => [['came' => ['parts' => [], 'fuel' => 'pump', 'checks' => ['paint' => 'good']]], '"paint" is not known here'];
-        yield 'a finding that is none' => [['came' => ['parts' => [], 'fuel' => 'pump', 'checks' => ['oil' => 'so-so']]], 'came.checks.oil: "so-so" is not known here: use one of good, bad.'];
-        yield 'a warning without a day' => [['told' => [['warning' => 'law', 'by' => 'Ines']]], 'told[0]'];
+        yield 'a check that is none' => [['received' => ['parts' => [], 'fuel' => 'pump', 'checks' => ['paint' => 'good']]], '"paint" is not known here'];
+        yield 'a finding that is none' => [['received' => ['parts' => [], 'fuel' => 'pump', 'checks' => ['oil' => 'so-so']]], 'received.checks.oil: "so-so" is not known here: use one of good, bad.'];
+        yield 'a warning without a day' => [['warnings' => [['warning' => 'law', 'by' => 'Ines']]], 'warnings[0]'];
         yield 'a key with spaces' => [['fuels' => ['Pump 98']], 'fuels[0]: "Pump 98" is not well formed'];
     }
 
@@ -48,7 +48,7 @@ final class DoorTest extends TestCase
     public function test_a_brief_that_is_not_one_is_refused_with_its_place(array $change, string $words): void
     {
         try {
-            DocumentReader::standard()->section('brief', ['car' => ['year' => 2020, 'gearbox' => 'manual'], 'came' => ['parts' => [], 'fuel' => 'pump'], ...$change]);
+            DocumentReader::standard()->section('brief', ['car' => ['year' => 2020, 'gearbox' => 'manual'], 'received' => ['parts' => [], 'fuel' => 'pump'], ...$change]);
             self::fail('it was taken');
         } catch (InvalidDocument $fault) {
             self::assertStringContainsString($words, $fault->getMessage());
@@ -57,14 +57,14 @@ final class DoorTest extends TestCase
 
     public function test_a_brief_may_be_half_done(): void
     {
-        $brief = ['car' => ['year' => 2020, 'gearbox' => 'manual'], 'came' => ['parts' => [], 'fuel' => 'pump']];
+        $brief = ['car' => ['year' => 2020, 'gearbox' => 'manual'], 'received' => ['parts' => [], 'fuel' => 'pump']];
         self::assertSame($brief, DocumentReader::standard()->section('brief', $brief));
     }
 
     public function test_every_fault_of_a_document_is_told_at_once(): void
     {
         try {
-            DocumentReader::standard()->section('brief', ['car' => ['year' => 'new', 'gearbox' => 'six'], 'came' => ['parts' => [], 'fuel' => 'pump'], 'use' => 'moon']);
+            DocumentReader::standard()->section('brief', ['car' => ['year' => 'new', 'gearbox' => 'six'], 'received' => ['parts' => [], 'fuel' => 'pump'], 'use' => 'moon']);
             self::fail('it was taken');
         } catch (InvalidDocument $fault) {
             self::assertCount(3, $fault->faults);
