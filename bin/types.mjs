@@ -1,14 +1,12 @@
-// Writes TypeScript types from the schemas: `npm run types`.
+// Writes the page's types from the schemas: `npm run types`. Everything the server answers is in one file.
 import { compileFromFile } from 'json-schema-to-typescript';
 import { mkdirSync, writeFileSync } from 'node:fs';
 
 const target = 'resources/js/generated';
 mkdirSync(target, { recursive: true });
-for (const name of ['brief', 'plan', 'estimate']) {
-    const types = await compileFromFile(`schemas/${name}.json`, {
-        cwd: 'schemas',
-        declareExternallyReferenced: true,
-        style: { singleQuote: true, tabWidth: 4 },
-    });
-    writeFileSync(`${target}/${name}.ts`, types);
-}
+const types = await compileFromFile('schemas/answers.json', {
+    cwd: 'schemas',
+    declareExternallyReferenced: true,
+    style: { singleQuote: true, tabWidth: 4 },
+});
+writeFileSync(`${target}/answers.ts`, types);

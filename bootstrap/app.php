@@ -6,6 +6,7 @@ use App\Actions\OutdatedRevision;
 use App\Actions\Overtaken;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\SharePageData;
+use App\Queries\ConflictAnswer;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
@@ -27,19 +28,8 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withExceptions(function (Exceptions $exceptions): void {
         $refused = fn (Throwable $fault): JsonResponse => response()->json(['message' => $fault->getMessage()], 422);
         $exceptions->dontReport([OutdatedRevision::class, OutdatedBrief::class, Overtaken::class, NothingToUndo::class, InvalidDocument::class]);
-        $exceptions->render(fn (OutdatedRevision $fault): JsonResponse => response()->json([
-            'message' => $fault->getMessage(),
-            'revision' => $fault->plan->revision,
-            'theirs' => $fault->theirs(),
-            'fields' => $fault->fields,
-        ], 409));
-        $exceptions->render(fn (OutdatedBrief $fault): JsonResponse => response()->json([
-            'message' => "{$fault->author()} saved this brief meanwhile.",
-            'revision' => $fault->job->brief_revision,
-            'brief' => $fault->job->brief,
-            'title' => $fault->job->title,
-            'customer' => $fault->job->customer,
-        ], 409));
+        $exceptions->render(fn (OutdatedRevision $fault): JsonResponse => response()->json(ConflictAnswer::ofPlan($fault), 409));
+        $exceptions->render(fn (OutdatedBrief $fault): JsonResponse => response()->json(ConflictAnswer::ofBrief($fault), 409));
         $exceptions->render(fn (Overtaken $fault): JsonResponse => response()->json(['message' => $fault->getMessage()], 503));
         $exceptions->render(fn (NothingToUndo $fault): JsonResponse => $refused($fault));
         $exceptions->render(fn (InvalidDocument $fault): JsonResponse => $refused($fault));

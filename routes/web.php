@@ -7,6 +7,7 @@ use App\Http\Controllers\PersonController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\SignInController;
 use App\Http\Controllers\VariantController;
+use App\Models\CustomerJob;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware('guest')->group(function (): void {
@@ -16,20 +17,20 @@ Route::middleware('guest')->group(function (): void {
 
 Route::middleware('auth')->group(function (): void {
     Route::post('/sign-out', [SignInController::class, 'destroy']);
-    Route::get('/', [CounterController::class, 'show']);
-    Route::post('/jobs', [CounterController::class, 'start']);
+    Route::get('/', [CounterController::class, 'show'])->can('viewAny', CustomerJob::class);
+    Route::post('/jobs', [CounterController::class, 'start'])->can('create', CustomerJob::class);
     Route::get('/me', [PersonController::class, 'show']);
     Route::put('/me', [PersonController::class, 'update']);
 
     Route::get('/jobs/{job}/brief', [BriefController::class, 'show'])->can('view', 'job');
     Route::put('/jobs/{job}/brief', [BriefController::class, 'update'])->can('update', 'job');
-    Route::post('/jobs/{job}/wish', [BriefController::class, 'wish'])->can('update', 'job');
+    Route::post('/jobs/{job}/target', [BriefController::class, 'changeTarget'])->can('update', 'job');
     Route::get('/jobs/{job}/bench', BenchController::class)->can('view', 'job');
 
     Route::get('/plans/{plan}', [PlanController::class, 'show'])->can('view', 'plan');
     Route::get('/plans/{plan}/bundle', [PlanController::class, 'bundle'])->can('view', 'plan');
     Route::get('/plans/{plan}/candidates', [PlanController::class, 'candidates'])->can('view', 'plan');
-    Route::get('/plans/{plan}/fixes/{subject}', [PlanController::class, 'fixes'])->can('view', 'plan');
+    Route::get('/plans/{plan}/fixes', [PlanController::class, 'fixes'])->can('view', 'plan');
     Route::get('/plans/{plan}/revisions', [PlanController::class, 'revisions'])->can('view', 'plan');
     Route::get('/plans/{plan}/revisions/{number}', [PlanController::class, 'past'])->whereNumber('number')->can('view', 'plan');
     Route::post('/plans/{plan}/revisions/{number}/restore', [PlanController::class, 'restore'])->whereNumber('number')->can('update', 'plan');

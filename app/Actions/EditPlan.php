@@ -2,24 +2,25 @@
 
 namespace App\Actions;
 
-use App\Assembly\Benches;
 use App\Assembly\Bundles;
+use App\Assembly\Estimates;
 use App\Models\CustomerJob;
 use App\Models\Plan;
 use App\Models\PlanRevision;
 use App\Models\PlanVariant;
 use Closure;
 use Illuminate\Support\Facades\DB;
-use Pebblerun\Core\Job\Bundle;
-use Pebblerun\Core\Job\Commands\Editor;
+use Pebblerun\Core\Exchange\OpenedBundle;
+use Pebblerun\Core\Job\Commands\Commands;
+use Pebblerun\Core\Job\Commands\Description;
 use Pebblerun\Core\Job\Commands\Merge;
-use Pebblerun\Core\Report\Words\ChangeWords;
+use Pebblerun\Core\Job\Commands\PlanDraft;
 
 /**
  * Changes a plan by commands, undo, redo or restoring. Each writes a new revision; one made on an outdated revision follows
  * when it disturbs nothing, and is refused with both sides otherwise.
  *
- * @phpstan-import-type Command from Editor
+ * @phpstan-import-type PlanDocument from PlanDraft
  */
 final readonly class EditPlan
 {
@@ -29,43 +30,42 @@ final readonly class EditPlan
     public function __construct(private SavePlan $save) {}
 
     /**
-     * @param  list<Command>  $commands
+     * @param  list<array<string, mixed>>  $commands  that their schemas take
      *
      * @throws OutdatedRevision
      */
     public function commands(Plan $plan, Edit $edit, array $commands): SavedPlan
     {
-        return $this->hold($plan, $edit, function (Bundle $bundle) use ($plan, $edit, $commands): SavedPlan {
-            $this->follow($plan, $edit->basedOn, $commands, $bundle);
-            $label = ChangeWords::of($commands, $plan->document, $bundle->catalog);
-            $document = Editor::apply($plan->document, $commands, $bundle->catalog);
+        return $this->hold($plan, $edit, function (OpenedBundle $opened) use ($plan, $edit, $commands): SavedPlan {
+            $catalog = $opened->bundle->catalog;
+            $this->follow($plan, $edit->basedOn, $commands, $opened);
+            $change = new PlanChange(Commands::describe($commands, $plan->document, $catalog));
 
-            return $this->save->next($plan, $bundle, $document, $label, $edit, null, []);
+            return $this->save->next($plan, $opened, new NextContent(Commands::apply($plan->document, $commands, $catalog), $change), $edit);
         });
     }
 
     /** @throws OutdatedRevision|NothingToUndo */
     public function undo(Plan $plan, Edit $edit): SavedPlan
     {
-        return $this->hold($plan, $edit, function (Bundle $bundle) use ($plan, $edit): SavedPlan {
+        return $this->hold($plan, $edit, function (OpenedBundle $opened) use ($plan, $edit): SavedPlan {
             $this->mustBeCurrent($plan, $edit->basedOn);
             $content = $this->revision($plan, $this->revision($plan, $plan->revision)->content_of);
             $before = $this->revision($plan, $content->previous ?? throw NothingToUndo::atStart());
-            $label = 'Undo: '.lcfirst($content->label);
 
-            return $this->save->next($plan, $bundle, $before->document, $label, $edit, $before, [...$plan->redo, $content->number]);
+            return $this->save->next($plan, $opened, new NextContent($before->document, PlanChange::step('undo', $content), $before, [...$plan->redo, $content->number]), $edit);
         });
     }
 
     /** @throws OutdatedRevision|NothingToUndo */
     public function redo(Plan $plan, Edit $edit): SavedPlan
     {
-        return $this->hold($plan, $edit, function (Bundle $bundle) use ($plan, $edit): SavedPlan {
+        return $this->hold($plan, $edit, function (OpenedBundle $opened) use ($plan, $edit): SavedPlan {
             $this->mustBeCurrent($plan, $edit->basedOn);
             $redo = $plan->redo;
             $again = $this->revision($plan, array_pop($redo) ?? throw NothingToUndo::nothingUndone());
 
-            return $this->save->next($plan, $bundle, $again->document, 'Redo: '.lcfirst($again->label), $edit, $again, $redo);
+            return $this->save->next($plan, $opened, new NextContent($again->document, PlanChange::step('redo', $again), $again, $redo), $edit);
         });
     }
 
@@ -76,11 +76,11 @@ final readonly class EditPlan
      */
     public function restore(Plan $plan, Edit $edit, int $number): SavedPlan
     {
-        return $this->hold($plan, $edit, function (Bundle $bundle) use ($plan, $edit, $number): SavedPlan {
+        return $this->hold($plan, $edit, function (OpenedBundle $opened) use ($plan, $edit, $number): SavedPlan {
             $this->mustBeCurrent($plan, $edit->basedOn);
             $old = $this->revision($plan, $number);
 
-            return $this->save->next($plan, $bundle, $old->document, "Restore revision {$number}: ".lcfirst($old->label), $edit, null, []);
+            return $this->save->next($plan, $opened, new NextContent($old->document, PlanChange::step('restore', $old)), $edit);
         });
     }
 
@@ -91,10 +91,11 @@ final readonly class EditPlan
      */
     public function take(Plan $plan, Edit $edit, PlanVariant $variant): SavedPlan
     {
-        return $this->hold($plan, $edit, function (Bundle $bundle) use ($plan, $edit, $variant): SavedPlan {
+        return $this->hold($plan, $edit, function (OpenedBundle $opened) use ($plan, $edit, $variant): SavedPlan {
             $this->mustBeCurrent($plan, $edit->basedOn);
+            $change = new PlanChange([new Description('take', ['name' => $variant->name])]);
 
-            return $this->save->next($plan, $bundle, $variant->document, "Take variant \"{$variant->name}\"", $edit, null, []);
+            return $this->save->next($plan, $opened, new NextContent($variant->document, $change), $edit);
         });
     }
 
@@ -109,17 +110,17 @@ final readonly class EditPlan
     /**
      * Commands on an outdated revision follow when they touch nothing that was changed meanwhile.
      *
-     * @param  list<Command>  $commands
+     * @param  list<array<string, mixed>>  $commands
      *
      * @throws OutdatedRevision when they do, with both sides of every one.
      */
-    private function follow(Plan $plan, int $basedOn, array $commands, Bundle $bundle): void
+    private function follow(Plan $plan, int $basedOn, array $commands, OpenedBundle $opened): void
     {
         if ($plan->revision === $basedOn) {
             return;
         }
         $base = PlanRevision::query()->where('plan_id', $plan->id)->where('number', $basedOn)->first();
-        $merge = $base === null ? null : Merge::of($base->document, $plan->document, $commands, $bundle->catalog);
+        $merge = $base === null ? null : Merge::of($base->document, $plan->document, $commands, $opened->bundle->catalog);
         if ($merge === null || ! $merge->isFree()) {
             throw new OutdatedRevision($plan, $basedOn, $merge->fields ?? []);
         }
@@ -129,13 +130,13 @@ final readonly class EditPlan
      * Keeps all or nothing. No lock is held while the plan is estimated: the save says which plan and brief it was worked out
      * from, and where somebody was faster it is worked out again from what they left. What was done already is not done again.
      *
-     * @param  Closure(Bundle): SavedPlan  $change
+     * @param  Closure(OpenedBundle): SavedPlan  $change
      */
     private function hold(Plan $plan, Edit $edit, Closure $change): SavedPlan
     {
         for ($try = 1; ; $try++) {
             if ($this->isDone($plan, $edit)) {
-                return Benches::current($plan);
+                return SavedPlan::current($plan, Estimates::of(Bundles::of($plan), $plan->figures));
             }
             try {
                 return DB::transaction(fn (): SavedPlan => $change(Bundles::of($plan)));

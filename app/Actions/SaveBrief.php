@@ -6,6 +6,7 @@ use App\Assembly\Bundles;
 use App\Assembly\Estimates;
 use App\Assembly\Summaries;
 use App\Models\CustomerJob;
+use App\Models\Plan;
 use App\Models\User;
 use Closure;
 use Illuminate\Support\Facades\DB;
@@ -31,10 +32,10 @@ final readonly class SaveBrief
         });
     }
 
-    /** A line dragged on the run changes its one answer, whatever else was answered meanwhile. */
-    public function wish(CustomerJob $job, ?float $power, ?float $budget, User $author): Estimates
+    /** Target or budget dragged on the run change their one answer, whatever else was answered meanwhile. */
+    public function changeTarget(CustomerJob $job, ?float $power, ?float $budget, User $author): Plan
     {
-        return $this->hold($job, function () use ($job, $power, $budget, $author): Estimates {
+        return $this->hold($job, function () use ($job, $power, $budget, $author): Plan {
             $brief = $job->brief;
             if ($power !== null) {
                 $brief['target'] = ['power' => $power];
@@ -43,16 +44,21 @@ final readonly class SaveBrief
                 $brief['budget'] = [...($brief['budget'] ?? []), 'total' => $budget];
             }
 
-            return $this->write($job, $brief, $author);
+            $this->write($job, $brief, $author);
+
+            return $job->benchPlan();
         });
     }
 
     /**
-     * @param  Closure(): Estimates  $change
+     * @template T
+     *
+     * @param  Closure(): T  $change
+     * @return T
      */
-    private function hold(CustomerJob $job, Closure $change): Estimates
+    private function hold(CustomerJob $job, Closure $change): mixed
     {
-        return DB::transaction(function () use ($job, $change): Estimates {
+        return DB::transaction(function () use ($job, $change): mixed {
             $row = CustomerJob::query()->lockForUpdate()->findOrFail($job->id);
             $job->setRawAttributes($row->getAttributes(), true);
 
@@ -74,7 +80,7 @@ final readonly class SaveBrief
     }
 
     /**
-     * Who told a warning, and when, is written here and not by the page; what was told before stays as it was.
+     * Who gave a warning, and when, is written here and not by the page; what was given before stays as it was.
      *
      * @param  array<string, mixed>  $brief
      * @param  array<string, mixed>  $before
@@ -82,14 +88,14 @@ final readonly class SaveBrief
      */
     private static function stamped(array $brief, array $before, User $author): array
     {
-        if (! isset($brief['told']) || ! is_array($brief['told'])) {
+        if (! isset($brief['warnings']) || ! is_array($brief['warnings'])) {
             return $brief;
         }
         /** @var array<string, array<string, string>> $known */
-        $known = array_column(is_array($before['told'] ?? null) ? $before['told'] : [], null, 'warning');
-        $brief['told'] = array_map(
-            fn (array $told): array => $known[$told['warning']] ?? ['warning' => $told['warning'], 'on' => now()->toDateString(), 'by' => $author->name],
-            $brief['told'],
+        $known = array_column(is_array($before['warnings'] ?? null) ? $before['warnings'] : [], null, 'warning');
+        $brief['warnings'] = array_map(
+            fn (array $given): array => $known[$given['warning']] ?? ['warning' => $given['warning'], 'on' => $author->shop->today(), 'by' => $author->name],
+            $brief['warnings'],
         );
 
         return $brief;

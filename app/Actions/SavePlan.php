@@ -12,7 +12,8 @@ use App\Models\PlanRevision;
 use App\Models\User;
 use Illuminate\Contracts\Database\Query\Expression;
 use Illuminate\Support\Facades\DB;
-use Pebblerun\Core\Job\Bundle;
+use Pebblerun\Core\Exchange\OpenedBundle;
+use Pebblerun\Core\Job\Commands\Description;
 
 /** Writes a plan as its next revision, with its estimate. Call it inside a transaction. */
 final readonly class SavePlan
@@ -22,48 +23,45 @@ final readonly class SavePlan
     /** @param  array<string, mixed>  $document */
     public function first(CustomerJob $job, LibraryVersion $library, array $document, User $author): Plan
     {
-        $estimate = Estimates::of(Bundles::read($job, $library, $document));
+        $estimates = Estimates::of(Bundles::read($job, $library, $document));
         $plan = Plan::create([
             'customer_job_id' => $job->id,
             'library_version_id' => $library->id,
             'document' => $document,
             'revision' => 1,
             'redo' => [],
-            'summary' => Summaries::of($estimate->document),
-            'figures' => $estimate->figures,
+            'summary' => Summaries::of($estimates->document),
+            'figures' => $estimates->figures,
         ]);
-        $this->revision($plan, $document, 'Start', new Edit(0, $author), 1, null);
-        $this->mark->mark($job, $estimate);
+        $this->revision($plan, $document, new PlanChange([new Description('start')]), new Edit(0, $author), 1, null);
+        $this->mark->mark($job, $estimates);
 
         return $plan;
     }
 
     /**
-     * @param  Bundle  $bundle  of the plan as it was
-     * @param  array<string, mixed>  $document  as it becomes
-     * @param  ?PlanRevision  $shows  the revision whose content is shown again; null for an edit
-     * @param  list<int>  $redo
+     * @param  OpenedBundle  $opened  of the plan as it was
      *
      * @throws Overtaken when plan or brief were saved since they were read.
      */
-    public function next(Plan $plan, Bundle $bundle, array $document, string $label, Edit $edit, ?PlanRevision $shows, array $redo): SavedPlan
+    public function next(Plan $plan, OpenedBundle $opened, NextContent $content, Edit $edit): SavedPlan
     {
-        $estimate = Estimates::of($bundle->withPlan($document), $plan->figures);
+        $estimates = Estimates::of($opened->withPlan($content->document), $plan->figures);
         $number = $plan->revision + 1;
-        $previous = $shows === null ? self::contentOf($plan) : null;
+        $previous = $content->shows === null ? self::contentOf($plan) : null;
         // The job's row first: a brief's save takes them in the same order, so neither waits for the other for ever.
-        $this->mark->mark($plan->job, $estimate);
+        $this->mark->mark($plan->job, $estimates);
         $this->write($plan, [
-            'document' => json_encode($document, JSON_THROW_ON_ERROR),
+            'document' => json_encode($content->document, JSON_THROW_ON_ERROR),
             'revision' => $number,
-            'redo' => json_encode($redo, JSON_THROW_ON_ERROR),
-            'summary' => json_encode(Summaries::of($estimate->document), JSON_THROW_ON_ERROR),
-            'figures' => json_encode($estimate->figures, JSON_THROW_ON_ERROR),
+            'redo' => json_encode($content->redo, JSON_THROW_ON_ERROR),
+            'summary' => json_encode(Summaries::of($estimates->document), JSON_THROW_ON_ERROR),
+            'figures' => json_encode($estimates->figures, JSON_THROW_ON_ERROR),
             'updated_at' => now()->toDateTimeString(),
         ]);
-        $revision = $this->revision($plan, $document, $label, $edit, $shows->number ?? $number, $previous);
+        $revision = $this->revision($plan, $content->document, $content->change, $edit, $content->shows->number ?? $number, $previous);
 
-        return new SavedPlan($plan, $revision, $shows === null || $shows->previous !== null, $estimate);
+        return new SavedPlan($plan, $revision, $content->shows === null || $content->shows->previous !== null, $estimates);
     }
 
     /** The content that the plan's revision shows, asked for within the next statement. */
@@ -87,7 +85,7 @@ final readonly class SavePlan
     }
 
     /** @param  array<string, mixed>  $document */
-    private function revision(Plan $plan, array $document, string $label, Edit $edit, int $contentOf, ?Expression $previous): PlanRevision
+    private function revision(Plan $plan, array $document, PlanChange $change, Edit $edit, int $contentOf, ?Expression $previous): PlanRevision
     {
         $revision = PlanRevision::create([
             'plan_id' => $plan->id,
@@ -95,7 +93,7 @@ final readonly class SavePlan
             'content_of' => $contentOf,
             'previous' => $previous,
             'document' => $document,
-            'label' => mb_strimwidth($label, 0, 480, '…'),
+            'change' => $change->stored(),
             'author_id' => $edit->author->id,
             'request' => $edit->request,
         ]);

@@ -6,7 +6,7 @@ use App\Models\CustomerJob;
 use App\Models\LibraryVersion;
 use App\Models\Plan;
 use Pebblerun\Core\Exchange\BundleReader;
-use Pebblerun\Core\Job\Bundle;
+use Pebblerun\Core\Exchange\OpenedBundle;
 
 /** The one place where rows become a bundle, and the bundle core objects. */
 final class Bundles
@@ -23,7 +23,7 @@ final class Bundles
 
         return [
             'format' => 'pebblerun/bundle',
-            'version' => 1,
+            'version' => 2,
             'units' => $job->shop->units,
             'shop' => $job->shop->document,
             'platform' => $content['platform'],
@@ -33,13 +33,13 @@ final class Bundles
         ];
     }
 
-    public static function of(Plan $plan): Bundle
+    public static function of(Plan $plan): OpenedBundle
     {
         return self::read($plan->job, $plan->library, $plan->document);
     }
 
     /** @param  array<string, mixed>  $plan  the plan document */
-    public static function read(CustomerJob $job, LibraryVersion $library, array $plan): Bundle
+    public static function read(CustomerJob $job, LibraryVersion $library, array $plan): OpenedBundle
     {
         return BundleReader::trusted(self::document($job, $library, $plan));
     }

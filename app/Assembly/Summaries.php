@@ -8,6 +8,9 @@ use App\Models\User;
 /** What the counter shows of a plan, picked from its estimate document. */
 final class Summaries
 {
+    /** What the counter shows of a line of the verdict. */
+    private const LINE = ['subject', 'status', 'headline', 'detail'];
+
     /**
      * @param  array<string, mixed>  $estimate  the estimate document
      * @return array<string, mixed>
@@ -21,7 +24,7 @@ final class Summaries
             'labels' => $estimate['labels'],
             'target' => $estimate['target'],
             'budget' => $estimate['budget'],
-            'verdict' => $estimate['verdict'],
+            'verdict' => array_map(fn (array $line): array => array_intersect_key($line, array_flip(self::LINE)), $estimate['verdict']),
             'run' => array_map(fn (array $stage): array => [
                 'money' => $stage['money']['cumulative']['likely'],
                 'power' => ['p10' => $stage['power']['p10'], 'p50' => $stage['power']['p50'], 'p90' => $stage['power']['p90']],

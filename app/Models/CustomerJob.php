@@ -38,6 +38,12 @@ final class CustomerJob extends Model
         return ['brief' => 'array', 'due' => NextStep::class];
     }
 
+    /** "Corvane Lyre 1.6T, 2021, manual". */
+    public function car(): string
+    {
+        return "{$this->platform->name}, {$this->brief['car']['year']}, {$this->brief['car']['gearbox']}";
+    }
+
     /** @return BelongsTo<Shop, $this> */
     public function shop(): BelongsTo
     {

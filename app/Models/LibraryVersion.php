@@ -2,6 +2,7 @@
 
 namespace App\Models;
 
+use App\Assembly\Libraries;
 use Illuminate\Database\Eloquent\Model;
 
 /**

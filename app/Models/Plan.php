@@ -6,10 +6,10 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
 use Illuminate\Support\Carbon;
-use Pebblerun\Core\Job\Commands\Editor;
+use Pebblerun\Core\Job\Commands\PlanDraft;
 
 /**
- * @phpstan-import-type PlanDocument from Editor
+ * @phpstan-import-type PlanDocument from PlanDraft
  *
  * @property int $id
  * @property int $customer_job_id

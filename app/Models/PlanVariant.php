@@ -5,12 +5,12 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Support\Carbon;
-use Pebblerun\Core\Job\Commands\Editor;
+use Pebblerun\Core\Job\Commands\PlanDraft;
 
 /**
  * A plan as it once stood, kept under a name to be compared with.
  *
- * @phpstan-import-type PlanDocument from Editor
+ * @phpstan-import-type PlanDocument from PlanDraft
  *
  * @property int $id
  * @property int $plan_id

@@ -12,6 +12,18 @@ use Illuminate\Database\Eloquent\Model;
  */
 final class Shop extends Model
 {
+    /** The zone that its days are counted in, of the IANA database. */
+    public function timeZone(): string
+    {
+        return $this->document['time_zone'] ?? 'UTC';
+    }
+
+    /** Today's date there, ISO 8601. */
+    public function today(): string
+    {
+        return now($this->timeZone())->toDateString();
+    }
+
     protected function casts(): array
     {
         return ['units' => 'array', 'document' => 'array'];

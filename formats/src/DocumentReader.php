@@ -6,6 +6,7 @@ use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Exchange\CatalogCheck;
 use Pebblerun\Core\Exchange\InvalidBundle;
 use Pebblerun\Core\Exchange\OpenedBundle;
+use Pebblerun\Core\Job\Commands\Commands;
 
 /** What strangers send: held against its schema, read by the core, checked as a whole. */
 final readonly class DocumentReader
@@ -46,6 +47,44 @@ final readonly class DocumentReader
         $this->gate->check("defs.json#/\$defs/{$definition}", json_decode((string) json_encode($section)));
 
         return $section;
+    }
+
+    /**
+     * Commands as they were sent, each held against the schema of its own "do": errors of alternatives say nothing.
+     *
+     * @param  mixed  $sent  JSON decoded with objects
+     * @return non-empty-list<array<string, mixed>>
+     *
+     * @throws InvalidDocument
+     */
+    public function commands(mixed $sent): array
+    {
+        $faults = [];
+        foreach (is_array($sent) ? $sent : [] as $i => $command) {
+            array_push($faults, ...$this->commandFaults($command, "commands[{$i}]"));
+        }
+        if (! is_array($sent) || $sent === []) {
+            $faults[] = new Fault('commands', 'must be a list with at least one command.');
+        }
+
+        /** @var non-empty-list<array<string, mixed>> */
+        return $faults === [] ? json_decode((string) json_encode($sent), true) : throw new InvalidDocument($faults);
+    }
+
+    /** @return list<Fault> */
+    private function commandFaults(mixed $command, string $path): array
+    {
+        $do = is_object($command) && is_string($command->do ?? null) ? $command->do : '';
+        if (! isset(Commands::all()[$do])) {
+            return [new Fault("{$path}.do", "\"{$do}\" is no command: use one of ".implode(', ', array_keys(Commands::all())).'.')];
+        }
+        try {
+            $this->gate->check("commands.json#/\$defs/{$do}", $command);
+        } catch (InvalidDocument $invalid) {
+            return array_map(fn (Fault $fault): Fault => new Fault(rtrim("{$path}.{$fault->path}", '.'), $fault->message), $invalid->faults);
+        }
+
+        return [];
     }
 
     /** @throws InvalidDocument */

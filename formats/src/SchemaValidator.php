@@ -62,7 +62,7 @@ final class SchemaValidator
             return [$error];
         }
         if (in_array($error->keyword(), ['oneOf', 'anyOf'], true)) {
-            return self::closest($error, array_map(fn (ValidationError $one): array => self::leaves($one), $below));
+            return self::closest($error, array_values(array_map(fn (ValidationError $one): array => self::leaves($one), $below)));
         }
 
         return array_merge(...array_map(self::leaves(...), $below));
@@ -82,7 +82,7 @@ final class SchemaValidator
         if (count($ofType) === 1) {
             return $ofType[0];
         }
-        $most = max(array_map($depth, $alternatives));
+        $most = max([0, ...array_map($depth, $alternatives)]);
         $best = array_values(array_filter($alternatives, fn (array $leaves): bool => $depth($leaves) === $most));
 
         return $most > $here && count($best) === 1 ? $best[0] : [$error];

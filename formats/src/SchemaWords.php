@@ -25,10 +25,11 @@ final class SchemaWords
             'minimum' => "{$value} is too low: give {$args['min']} or more.",
             'exclusiveMinimum' => "{$value} is too low: give more than {$args['min']}.",
             'maximum' => "{$value} is too high: give {$args['max']} or less.",
-            'pattern' => "{$value} is not well formed: a key has lower case letters, digits and hyphens; a currency three capitals.",
+            'pattern' => "{$value} is not well formed: ".self::pattern((string) ($args['pattern'] ?? '')),
             'minItems' => 'needs at least '.($args['min'] ?? 1).' items.',
             'maxItems' => 'has too many items: '.($args['max'] ?? '').' at most.',
-            'minLength', 'maxLength' => "{$value} is too short or too long.",
+            'minLength' => "{$value} is too short: {$args['min']} letters or more.",
+            'maxLength' => "{$value} is too long: {$args['max']} letters at most.",
             'format' => "{$value} is not a date like 2026-05-31.",
             default => "{$value} fits none of the forms allowed here; see docs/formats.md.",
         };
@@ -48,6 +49,15 @@ final class SchemaWords
         $known = is_object($schema) ? array_keys((array) ($schema->properties ?? [])) : [];
 
         return array_values(array_diff((array) ($error->args()['properties'] ?? []), $known));
+    }
+
+    private static function pattern(string $pattern): string
+    {
+        return match (true) {
+            str_contains($pattern, '[A-Z]{3}') => 'a currency is three capital letters, such as EUR.',
+            str_contains($pattern, '[A-Za-z]+(/') => 'a time zone has a name such as Etc/UTC.',
+            default => 'use lower case letters, digits and hyphens.',
+        };
     }
 
     private static function allowed(ValidationError $error): string

@@ -4,29 +4,48 @@ namespace Tests\Feature;
 
 use App\Models\Shop;
 use App\Models\User;
+use Illuminate\Support\Facades\Route;
 use Inertia\Testing\AssertableInertia;
 use Tests\TestCase;
 
 final class AccessTest extends TestCase
 {
-    /** @return list<array{string, string}> */
+    /** Open to everybody, and those that are about the person alone: every other route asks a policy. */
+    private const OPEN = ['GET sign-in', 'POST sign-in'];
+
+    private const OWN = ['POST sign-out', 'GET me', 'PUT me'];
+
+    /** @return array<string, array{string, string, list<string>}> method, address and middleware of every route of the application, by name */
     private function routes(): array
     {
-        $job = $this->job()->id;
-        $plan = $this->plan()->id;
+        $plan = $this->plan();
+        $variant = $plan->variants()->firstOrCreate(['name' => 'kept'], ['document' => $plan->document, 'summary' => $plan->summary, 'author_id' => $this->person('owner')->id, 'created_at' => now()]);
+        $values = ['{job}' => $this->job()->id, '{plan}' => $plan->id, '{variant}' => $variant->id, '{number}' => 1];
+        $routes = [];
+        foreach (Route::getRoutes()->getRoutes() as $route) {
+            if (str_starts_with($route->getActionName(), 'App\\')) {
+                $method = array_values(array_diff($route->methods(), ['HEAD']))[0];
+                $address = strtr('/'.ltrim($route->uri(), '/'), $values);
+                self::assertStringNotContainsString('{', $address, "this test has no value for {$route->uri()}");
+                $routes["{$method} {$route->uri()}"] = [$method, $address, array_values($route->gatherMiddleware())];
+            }
+        }
 
-        return [
-            ['GET', "/jobs/{$job}/brief"], ['PUT', "/jobs/{$job}/brief"], ['GET', "/jobs/{$job}/bench"], ['GET', "/plans/{$plan}"],
-            ['GET', "/plans/{$plan}/bundle"], ['POST', "/jobs/{$job}/wish"], ['GET', "/plans/{$plan}/variants"], ['POST', "/plans/{$plan}/variants"], ['GET', "/plans/{$plan}/candidates"], ['GET', "/plans/{$plan}/revisions"], ['GET', "/plans/{$plan}/revisions/1"],
-            ['POST', "/plans/{$plan}/commands"], ['POST', "/plans/{$plan}/revisions/1/restore"], ['POST', "/plans/{$plan}/presence"], ['POST', "/plans/{$plan}/undo"], ['POST', "/plans/{$plan}/redo"],
-        ];
+        return $routes;
+    }
+
+    public function test_every_route_but_a_few_asks_a_policy(): void
+    {
+        $unasked = array_filter($this->routes(), fn (array $route): bool => array_filter($route[2], fn (mixed $one): bool => is_string($one) && str_starts_with($one, 'can:')) === []);
+        self::assertEqualsCanonicalizing([...self::OPEN, ...self::OWN], array_keys($unasked));
+        self::assertGreaterThan(20, count($this->routes()));
     }
 
     public function test_strangers_are_sent_to_sign_in(): void
     {
         $this->get('/')->assertRedirect('/sign-in');
-        foreach ($this->routes() as [$method, $url]) {
-            $this->json($method, $url)->assertStatus(401);
+        foreach (array_diff_key($this->routes(), array_flip(self::OPEN)) as $name => [$method, $address]) {
+            self::assertSame(401, $this->json($method, $address)->status(), $name);
         }
     }
 
@@ -34,9 +53,12 @@ final class AccessTest extends TestCase
     {
         $shop = Shop::create(['name' => 'Dunlin Works', 'units' => [], 'document' => []]);
         $other = User::create(['shop_id' => $shop->id, 'name' => 'Pell', 'email' => 'pell@dunlin.test', 'password' => 'x', 'role' => 'owner']);
-        foreach ($this->routes() as [$method, $url]) {
-            $this->actingAs($other)->json($method, $url)->assertStatus(403);
+        $before = [$this->plan()->revision, $this->job()->brief_revision];
+        $common = array_flip([...self::OPEN, ...self::OWN, 'GET /', 'POST jobs']);
+        foreach (array_diff_key($this->routes(), $common) as $name => [$method, $address]) {
+            self::assertSame(403, $this->actingAs($other)->json($method, $address)->status(), $name);
         }
+        self::assertSame($before, [$this->plan()->revision, $this->job()->brief_revision]);
         $this->actingAs($other)->get('/')->assertInertia(fn (AssertableInertia $page) => $page->component('Counter')->has('jobs', 0));
     }
 

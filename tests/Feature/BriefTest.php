@@ -45,37 +45,37 @@ final class BriefTest extends TestCase
 
     public function test_no_chance_is_stated_without_a_health_check(): void
     {
-        $came = $this->job()->brief['came'];
-        $this->save(1, ['came' => [...$came, 'healthy' => false]])->assertOk()
+        $received = $this->job()->brief['received'];
+        $this->save(1, ['received' => [...$received, 'healthy' => false]])->assertOk()
             ->assertJsonPath('measured', false)->assertJsonPath('verdict.0.detail', 'no chance stated: not measured yet');
     }
 
     public function test_a_warning_told_is_noted_with_who_and_when_by_the_server(): void
     {
-        $told = fn (string ...$warnings): array => array_map(fn (string $warning): array => ['warning' => $warning, 'on' => '1999-01-01', 'by' => 'somebody else'], $warnings);
-        $this->save(1, ['told' => []])->assertOk();
-        $first = $this->save(2, ['told' => $told('reserve')])->assertOk();
-        self::assertSame([['warning' => 'reserve', 'on' => now()->toDateString(), 'by' => 'Ines Harrow']], $first->json('told'));
+        $given = fn (string ...$warnings): array => array_map(fn (string $warning): array => ['warning' => $warning, 'on' => '1999-01-01', 'by' => 'somebody else'], $warnings);
+        $this->save(1, ['warnings' => []])->assertOk();
+        $first = $this->save(2, ['warnings' => $given('reserve')])->assertOk();
+        self::assertSame([['warning' => 'reserve', 'on' => now()->toDateString(), 'by' => 'Ines Harrow']], $first->json('warnings_given'));
         $this->travel(3)->days();
-        $second = $this->save(3, ['told' => $told('reserve', 'law')], 'owner')->assertOk()->json('told');
+        $second = $this->save(3, ['warnings' => $given('reserve', 'law')], 'owner')->assertOk()->json('warnings_given');
         self::assertSame(['Ines Harrow', 'Odd Lindqvar'], array_column($second, 'by'), 'the first note stays as it was');
         self::assertNotSame($second[0]['on'], $second[1]['on']);
     }
 
     public function test_each_answer_says_what_it_changes_and_how_far_the_conversation_is(): void
     {
-        $saved = $this->save(1, ['noise' => 'a-little', 'told' => []])->assertOk();
+        $saved = $this->save(1, ['noise' => 'a-little', 'warnings' => []])->assertOk();
         self::assertStringContainsString('Pump 98: the same parts, mapped for it, likely give 276 whp, 14 whp short', $saved->json('means.fuels.0'));
         self::assertStringContainsString('The plan is there after stage 3', $saved->json('means.target.1'));
         self::assertNotContains('noise', array_column($saved->json('readiness.open'), 'key'));
-        self::assertContains('told', array_column($saved->json('readiness.open'), 'key'));
+        self::assertContains('warnings', array_column($saved->json('readiness.open'), 'key'));
     }
 
     public function test_what_the_customer_will_not_have_is_a_fault_of_the_plan(): void
     {
         $before = $this->save(1, ['refuses' => []])->assertOk();
         self::assertSame('clear', $before->json('verdict.3.status'));
-        $after = $this->save(2, ['came' => [...$this->job()->brief['came'], 'checks' => ['compression' => 'bad']]])->assertOk();
+        $after = $this->save(2, ['received' => [...$this->job()->brief['received'], 'checks' => ['compression' => 'bad']]])->assertOk();
         self::assertSame('over', $after->json('verdict.3.status'));
         self::assertStringContainsString('compression or leak-down found something', $after->json('verdict.3.detail'));
         self::assertFalse($after->json('measured'));

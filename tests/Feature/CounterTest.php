@@ -53,7 +53,7 @@ final class CounterTest extends TestCase
         $this->actingAs($this->person('advisor'))->postJson("/plans/{$plan->id}/commands", ['revision' => 1, 'commands' => [['do' => 'add-stage', 'name' => '']]])->assertOk();
         self::assertSame('Natural first', $this->titles('')[0]);
         $job = $this->job();
-        $this->putJson("/jobs/{$job->id}/brief", ['revision' => 1, 'title' => 'Renamed', 'customer' => 'Maren Tollef', 'brief' => [...$job->brief, 'came' => [...$job->brief['came'], 'healthy' => false], 'told' => [], 'noise' => 'open']])->assertOk();
+        $this->putJson("/jobs/{$job->id}/brief", ['revision' => 1, 'title' => 'Renamed', 'customer' => 'Maren Tollef', 'brief' => [...$job->brief, 'received' => [...$job->brief['received'], 'healthy' => false], 'warnings' => [], 'noise' => 'open']])->assertOk();
         self::assertSame(['Renamed'], $this->titles('?q=renamed'));
         self::assertSame('brief', $this->job('Renamed')->due->value);
     }
@@ -63,7 +63,7 @@ final class CounterTest extends TestCase
         $platform = Platform::query()->where('key', 'brackmoor-stag-28d')->firstOrFail();
         $this->actingAs($this->person('advisor'))->post('/jobs', ['platform' => $platform->id, 'customer' => 'Wil Ostrand', 'title' => 'Yard truck'])->assertRedirect();
         $job = $this->job('Yard truck');
-        self::assertSame('diesel', $job->brief['came']['fuel']);
+        self::assertSame('diesel', $job->brief['received']['fuel']);
         self::assertSame('brief', $job->due->value);
         $this->get("/jobs/{$job->id}/brief")->assertOk();
         $this->get("/jobs/{$job->id}/bench")->assertOk();

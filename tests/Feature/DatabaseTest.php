@@ -17,8 +17,9 @@ final class DatabaseTest extends TestCase
     public static function badRows(): iterable
     {
         yield 'a role nobody has' => ["insert into users (shop_id, name, email, password, role) select id, 'X', 'x@x.test', 'x', 'emperor' from shops limit 1", 'users_role_known'];
-        yield 'a revision number twice' => ['insert into plan_revisions (plan_id, number, content_of, document, label, author_id, created_at) select plan_id, number, content_of, document, label, author_id, now() from plan_revisions limit 1', 'plan_revisions_plan_id_number_unique'];
-        yield 'a revision that shows a later one' => ['insert into plan_revisions (plan_id, number, content_of, document, label, author_id, created_at) select plan_id, 77, 78, document, label, author_id, now() from plan_revisions limit 1', 'plan_revisions_order'];
+        yield 'a revision number twice' => ['insert into plan_revisions (plan_id, number, content_of, document, change, author_id, created_at) select plan_id, number, content_of, document, change, author_id, now() from plan_revisions limit 1', 'plan_revisions_plan_id_number_unique'];
+        yield 'a revision that shows a later one' => ['insert into plan_revisions (plan_id, number, content_of, document, change, author_id, created_at) select plan_id, 77, 78, document, change, author_id, now() from plan_revisions limit 1', 'plan_revisions_order'];
+        yield 'a revision that says nothing of what it did' => ['update plan_revisions set change = null', 'plan_revisions_named'];
         yield 'a plan without a revision' => ['update plans set revision = 0', 'plans_revision_positive'];
         yield 'a library version twice' => ['insert into library_versions (platform_id, number, platform, parts, fingerprint, created_at) select platform_id, number, platform, parts, fingerprint, now() from library_versions limit 1', 'library_versions_platform_id_number_unique'];
         yield 'a platform key twice in a shop' => ["insert into platforms (shop_id, key, name) select shop_id, key, 'again' from platforms limit 1", 'platforms_shop_id_key_unique'];
@@ -64,7 +65,7 @@ final class DatabaseTest extends TestCase
             return array_values(array_unique(array_map(fn (string $read, string $written): string => $read.$written, $found[1], $found[2])));
         };
         self::assertSame(['customer_jobs', 'plans'], $taken("/plans/{$this->plan()->id}/commands", ['revision' => 1, 'commands' => [['do' => 'add-stage', 'name' => '']]]));
-        self::assertSame(['customer_jobs', 'plans'], $taken("/jobs/{$this->job()->id}/wish", ['budget' => 5000]));
+        self::assertSame(['customer_jobs', 'plans'], $taken("/jobs/{$this->job()->id}/target", ['budget' => 5000]));
     }
 
     public function test_a_change_that_was_overtaken_while_it_was_worked_out_is_worked_out_again(): void

@@ -43,14 +43,14 @@ final class PersonTest extends TestCase
 
         $this->actingAs($this->person('advisor'))->postJson("/plans/{$this->plan()->id}/commands", ['revision' => 1, 'commands' => [['do' => 'remove-stage', 'stage' => 's3']]])->assertOk();
         self::assertCount(3, $shown('owner')['run'], 'an edit is seen');
-        $this->postJson("/jobs/{$this->job()->id}/wish", ['power' => 250])->assertOk();
+        $this->postJson("/jobs/{$this->job()->id}/target", ['power' => 250])->assertOk();
         self::assertStringContainsString('of 250 wheel kW', $shown('owner')['verdict'][0]['headline'], 'and so is an answer');
     }
 
     public function test_a_target_dragged_in_kilowatts_is_kept_in_the_shops_unit(): void
     {
         $this->actingAs($this->person('owner'))->put('/me', self::METRIC);
-        $answer = $this->postJson("/jobs/{$this->job()->id}/wish", ['power' => 220])->assertOk();
+        $answer = $this->postJson("/jobs/{$this->job()->id}/target", ['power' => 220])->assertOk();
         self::assertEqualsWithDelta(220, $answer->json('estimate.target.power'), 0.05);
         self::assertEqualsWithDelta(295.0, $this->job()->brief['target']['power'], 0.05);
     }
@@ -66,10 +66,10 @@ final class PersonTest extends TestCase
     {
         $this->actingAs($this->person('advisor'));
         $plan = $this->plan('Caravan along the coast');
-        $fixes = $this->getJson("/plans/{$plan->id}/fixes/limits")->assertOk()->json();
+        $fixes = $this->getJson("/plans/{$plan->id}/fixes?subject=limits")->assertOk()->json();
         self::assertCount(1, $fixes);
         $answer = $this->postJson("/plans/{$plan->id}/commands", ['revision' => 1, 'commands' => $fixes[0]['commands']])->assertOk();
         self::assertNotSame('Gearbox', $answer->json('estimate.stages.2.weakest.name'));
-        self::assertSame([], $this->getJson("/plans/{$plan->id}/fixes/nonsense")->json());
+        $this->getJson("/plans/{$plan->id}/fixes?subject=nonsense")->assertStatus(422);
     }
 }

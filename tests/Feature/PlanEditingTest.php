@@ -32,7 +32,9 @@ final class PlanEditingTest extends TestCase
         self::assertLessThan($before['money']['spend']['likely'], $after['money']['spend']['likely']);
         self::assertLessThan($before['limits'][0]['used_percent'], $after['limits'][0]['used_percent']);
         self::assertSame(2, $answer->json('revision'));
-        $this->assertDatabaseHas('plan_revisions', ['plan_id' => $this->plan()->id, 'number' => 2, 'label' => 'Move Top cooler, 6 L from stage 2 to stage 3', 'previous' => 1]);
+        self::assertSame('Move Top cooler, 6 L from stage 2 to stage 3', $answer->json('label'));
+        $this->assertDatabaseHas('plan_revisions', ['plan_id' => $this->plan()->id, 'number' => 2, 'previous' => 1, 'label' => null]);
+        self::assertEquals([['code' => 'move', 'parameters' => ['part' => 'Top cooler, 6 L', 'stage' => 2, 'to' => 3]]], $this->plan()->revisions()->where('number', 2)->firstOrFail()->change);
     }
 
     public function test_a_save_from_an_outdated_revision_follows_when_it_touches_nothing_that_changed(): void
@@ -78,7 +80,7 @@ final class PlanEditingTest extends TestCase
     {
         $plan = $this->plan();
         $plan->load('job');
-        $this->actingAs($this->person('owner'))->postJson("/jobs/{$plan->job->id}/wish", ['budget' => 100])->assertOk();
+        $this->actingAs($this->person('owner'))->postJson("/jobs/{$plan->job->id}/target", ['budget' => 100])->assertOk();
         $saved = app(EditPlan::class)->commands($plan, new Edit(1, $this->person('advisor')), [['do' => 'rename-stage', 'stage' => 's1', 'name' => 'x']]);
         self::assertSame('over', $saved->estimates->document['verdict'][1]['status'], 'not under the one that was loaded before');
         self::assertSame('budget', $this->job()->due->value);
@@ -126,10 +128,10 @@ final class PlanEditingTest extends TestCase
         $this->postJson($url, ['revision' => 1])->assertExactJson(['others' => [], 'revision' => 1]);
     }
 
-    public function test_the_school_is_a_change_like_any_other(): void
+    public function test_a_calculation_setting_is_a_change_like_any_other(): void
     {
         $answer = $this->edit(1, ['do' => 'settings', 'stacking' => 'sum', 'loss' => 'constant', 'price_basis' => 'used'])->assertOk();
-        self::assertSame('sum', $answer->json('estimate.reckoned.stacking'));
+        self::assertSame('sum', $answer->json('estimate.settings.stacking'));
         self::assertEqualsWithDelta($answer->json('estimate.stages.3.power.plain_sum'), $answer->json('estimate.stages.3.power.likely'), 0.1);
         $this->edit(2, ['do' => 'settings', 'stacking' => 'hope'])->assertStatus(422);
     }
@@ -165,34 +167,39 @@ final class PlanEditingTest extends TestCase
     public static function badCommands(): iterable
     {
         $line = ['do' => 'line', 'stage' => 's2', 'part' => 'kolvane-top-large'];
-        yield 'not a command' => ['fit', '"do" must be one of fit, clear'];
-        yield 'a kind that is none' => [['do' => 'explode'], '"do" must be one of fit, clear'];
-        yield 'a key in capitals' => [['do' => 'clear', 'stage' => 'S2', 'slot' => 'turbo'], '"stage" must be a key of small letters'];
-        yield 'a line break after a key' => [['do' => 'clear', 'stage' => "s2\n", 'slot' => 'turbo'], '"stage" must be a key of small letters'];
-        yield 'parts that are one text' => [['do' => 'split-stage', 'stage' => 's2', 'parts' => 'kolvane-h2'], '"parts" must be a list of up to 40'];
-        yield 'a name too long' => [['do' => 'add-stage', 'name' => str_repeat('x', 61)], '"name" must be a text of up to 60'];
-        yield 'a price below nothing' => [[...$line, 'agreed' => -1], '"agreed" must be a price from 0'];
-        yield 'half a piece' => [[...$line, 'quantity' => 1.5], '"quantity" must be a whole number'];
-        yield 'a basis that is none' => [[...$line, 'basis' => 'stolen'], '"basis" must be new, used, owned or null'];
-        yield 'perhaps bought' => [[...$line, 'bought' => 'perhaps'], '"bought" must be true, false or null'];
-        yield 'a field that is none' => [[...$line, 'colour' => 'red'], '"colour" must be left out'];
+        yield 'not a command' => ['fit', '.do: "" is no command: use one of fit, clear'];
+        yield 'a kind that is none' => [['do' => 'explode'], '.do: "explode" is no command: use one of fit, clear'];
+        yield 'a key in capitals' => [['do' => 'clear', 'stage' => 'S2', 'slot' => 'turbo'], '.stage: "S2" is not well formed: use lower case letters, digits and hyphens.'];
+        yield 'a line break after a key' => [['do' => 'clear', 'stage' => "s2\n", 'slot' => 'turbo'], 'is not well formed: use lower case letters, digits and hyphens.'];
+        yield 'parts that are one text' => [['do' => 'split-stage', 'stage' => 's2', 'parts' => 'kolvane-h2'], '.parts: "kolvane-h2" must be a list.'];
+        yield 'a name too long' => [['do' => 'add-stage', 'name' => str_repeat('x', 61)], 'is too long: 60 letters at most.'];
+        yield 'a price below nothing' => [[...$line, 'agreed' => -1], '.agreed: -1 is too low: give 0 or more.'];
+        yield 'half a piece' => [[...$line, 'quantity' => 1.5], '.quantity: 1.5 must be a whole number.'];
+        yield 'a basis that is none' => [[...$line, 'basis' => 'stolen'], '.basis: "stolen" is not known here: use one of new, used, owned, null.'];
+        yield 'perhaps bought' => [[...$line, 'bought' => 'perhaps'], '.bought: "perhaps" must be true or false or nothing.'];
+        yield 'a list for an object' => [[], '.do: "" is no command'];
+        yield 'a field of another kind of command' => [['do' => 'remove-stage', 'stage' => 's2', 'part' => 'kolvane-h2'], '"part" is not known here'];
+        yield 'a field that is missing' => [['do' => 'fit', 'stage' => 's2'], '"part" is missing'];
+        yield 'a field that is none' => [[...$line, 'colour' => 'red'], ': "colour" is not known here: check the spelling, or leave it out.'];
     }
 
     #[DataProvider('badCommands')]
     public function test_a_bad_command_says_which_field_and_what_would_be_right(mixed $command, string $words): void
     {
         $answer = $this->actingAs($this->person('advisor'))->postJson("/plans/{$this->plan()->id}/commands", ['revision' => 1, 'commands' => [['do' => 'add-stage', 'name' => ''], $command]]);
-        self::assertStringContainsString("commands.1: {$words}", $answer->assertStatus(422)->json('message'));
+        $message = $answer->assertStatus(422)->json('message');
+        self::assertStringStartsWith('commands[1]', $message);
+        self::assertStringContainsString($words, $message);
         self::assertSame(1, $this->plan()->revision, 'nothing was written');
     }
 
-    public function test_candidates_say_what_each_adds_costs_and_drags_in(): void
+    public function test_candidates_say_gain_cost_and_what_they_also_need(): void
     {
         $answer = $this->actingAs($this->person('advisor'))->getJson("/plans/{$this->plan()->id}/candidates?slot=turbo&stage=2")->assertOk();
         $hybrid = collect($answer->json())->firstWhere('part', 'kolvane-h2');
         self::assertMatchesRegularExpression('/^\+\d+ whp$/', $hybrid['adds']);
         self::assertMatchesRegularExpression('/^€ [\d,]+$/', $hybrid['costs']);
-        self::assertStringContainsString('Hybrid H3, 52 mm needs upgraded injectors', str_replace('an ', '', collect($answer->json())->firstWhere('part', 'kolvane-h3')['drags'][0]['sentence']));
+        self::assertStringContainsString('Hybrid H3, 52 mm needs upgraded injectors', str_replace('an ', '', collect($answer->json())->firstWhere('part', 'kolvane-h3')['also_needs'][0]['sentence']));
         $fuels = $this->getJson("/plans/{$this->plan()->id}/candidates?slot=fuel-in-tank&stage=3")->assertOk();
         self::assertTrue(collect($fuels->json())->firstWhere('part', 'blend-30')['chosen']);
         $this->getJson("/plans/{$this->plan()->id}/candidates?slot=moon&stage=3")->assertStatus(422);

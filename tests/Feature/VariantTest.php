@@ -22,8 +22,8 @@ final class VariantTest extends TestCase
         $compared = $this->getJson($this->url("/{$kept[0]['id']}"))->assertOk()->json();
         self::assertSame([['slot' => 'Intercooler', 'here' => 'Front cooler, 9 L, stage 2', 'there' => 'Top cooler, 6 L, stage 2']], $compared['parts']);
         $figures = array_column($compared['figures'], null, 'name');
-        self::assertSame('here', $figures['Median wheel power']['better']);
-        self::assertSame('there', $figures['In all']['better']);
+        self::assertSame('here', $figures['Wheel power, median']['better']);
+        self::assertSame('there', $figures['Total']['better']);
         self::assertSame('neither', $figures['Stages']['better']);
 
         $this->postJson($this->url("/{$kept[0]['id']}/take"), ['revision' => 1])->assertStatus(409);
@@ -54,14 +54,14 @@ final class VariantTest extends TestCase
     {
         $this->actingAs($this->person('advisor'));
         $job = $this->job();
-        $answer = $this->postJson("/jobs/{$job->id}/wish", ['power' => 310])->assertOk();
+        $answer = $this->postJson("/jobs/{$job->id}/target", ['power' => 310])->assertOk();
         self::assertEquals(310, $answer->json('estimate.target.power'));
         self::assertSame('over', $answer->json('estimate.verdict.0.status'));
-        $this->postJson("/jobs/{$job->id}/wish", ['budget' => 9000])->assertOk()->assertJsonPath('estimate.budget.total', 9000);
+        $this->postJson("/jobs/{$job->id}/target", ['budget' => 9000])->assertOk()->assertJsonPath('estimate.budget.total', 9000);
         $brief = $this->job()->brief;
         self::assertSame([310, 9000], [(int) $brief['target']['power'], (int) $brief['budget']['total']]);
         self::assertSame(3, $this->job()->brief_revision);
-        $this->postJson("/jobs/{$job->id}/wish", [])->assertStatus(422);
-        $this->postJson("/jobs/{$job->id}/wish", ['power' => -1])->assertStatus(422);
+        $this->postJson("/jobs/{$job->id}/target", [])->assertStatus(422);
+        $this->postJson("/jobs/{$job->id}/target", ['power' => -1])->assertStatus(422);
     }
 }

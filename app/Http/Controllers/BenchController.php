@@ -2,21 +2,16 @@
 
 namespace App\Http\Controllers;
 
-use App\Assembly\Benches;
+use App\Http\Requests\PersonRequest;
 use App\Models\CustomerJob;
-use App\Models\User;
-use Illuminate\Http\Request;
+use App\Queries\BenchPage;
 use Inertia\Inertia;
 use Inertia\Response;
 
 final class BenchController
 {
-    public function __invoke(Request $request, CustomerJob $job): Response
+    public function __invoke(PersonRequest $request, CustomerJob $job): Response
     {
-        /** @var User $reader */
-        $reader = $request->user();
-        $plan = $job->load('shop', 'platform')->benchPlan();
-
-        return Inertia::render('Bench', Benches::page($plan, $reader));
+        return Inertia::render('Bench', BenchPage::of($job, $request->person()));
     }
 }

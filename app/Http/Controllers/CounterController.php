@@ -3,9 +3,9 @@
 namespace App\Http\Controllers;
 
 use App\Actions\StartJob;
-use App\Assembly\Counter;
 use App\Http\Requests\CounterRequest;
 use App\Http\Requests\StartJobRequest;
+use App\Queries\CounterPage;
 use Illuminate\Http\RedirectResponse;
 use Inertia\Inertia;
 use Inertia\Response;
@@ -14,12 +14,12 @@ final class CounterController
 {
     public function show(CounterRequest $request): Response
     {
-        return Inertia::render('Counter', (new Counter($request->author()))->page($request->words(), $request->due(), $request->sort(), $request->page()));
+        return Inertia::render('Counter', (new CounterPage($request->person()))->of($request->words(), $request->due(), $request->sort(), $request->page()));
     }
 
     public function start(StartJobRequest $request, StartJob $start): RedirectResponse
     {
-        $job = $start->start($request->platform(), $request->string('customer')->value(), $request->string('title')->value(), $request->author());
+        $job = $start->start($request->platform(), $request->string('customer')->value(), $request->string('title')->value(), $request->person());
 
         return redirect("/jobs/{$job->id}/brief");
     }

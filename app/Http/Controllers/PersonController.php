@@ -2,26 +2,24 @@
 
 namespace App\Http\Controllers;
 
+use App\Actions\ChooseUnits;
 use App\Http\Requests\PersonRequest;
-use App\Models\User;
+use App\Http\Requests\UnitsRequest;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
-use Illuminate\Http\Request;
 
 /** The person who is signed in. */
 final class PersonController
 {
     /** Who it is: the smallest answer there is, and the measure of all others. */
-    public function show(Request $request): JsonResponse
+    public function show(PersonRequest $request): JsonResponse
     {
-        $user = $request->user();
-
-        return response()->json($user instanceof User ? ['name' => $user->name, 'role' => $user->role] : null);
+        return response()->json(['name' => $request->person()->name, 'role' => $request->person()->role]);
     }
 
-    public function update(PersonRequest $request): RedirectResponse
+    public function update(UnitsRequest $request, ChooseUnits $units): RedirectResponse
     {
-        $request->author()->forceFill(['units' => $request->units(), 'numerals' => $request->numerals()])->save();
+        $units->choose($request->person(), $request->units(), $request->numerals());
 
         return back();
     }

@@ -30,6 +30,7 @@ final class SharePageData extends Middleware
             'role' => $user->role,
             'units' => $user->unitSystem()->toArray(),
             'numerals' => $user->numerals->value,
+            'time_zone' => $user->shop->timeZone(),
         ] : null;
     }
 }

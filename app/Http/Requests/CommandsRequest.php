@@ -2,13 +2,10 @@
 
 namespace App\Http\Requests;
 
-use Pebblerun\Core\Job\Commands\Editor;
+use Pebblerun\Formats\DocumentReader;
+use Pebblerun\Formats\InvalidDocument;
 
-/**
- * Small typed changes of a plan.
- *
- * @phpstan-import-type Command from Editor
- */
+/** Small typed changes of a plan, each held against the schema of its own. */
 final class CommandsRequest extends RevisionRequest
 {
     /** @return array<string, list<mixed>> */
@@ -16,14 +13,20 @@ final class CommandsRequest extends RevisionRequest
     {
         return [
             ...parent::rules(),
-            'commands' => ['required', 'array', 'min:1', 'max:40'],
-            'commands.*' => [new CommandRule],
+            'commands' => ['required', 'list', 'min:1', 'max:40'],
         ];
     }
 
-    /** @return list<Command> */
+    /**
+     * @return non-empty-list<array<string, mixed>>
+     *
+     * @throws InvalidDocument with the place of each fault.
+     */
     public function commands(): array
     {
-        return array_values($this->validated('commands'));
+        // As they were sent: to an array {} and [] would be the same.
+        $sent = json_decode($this->getContent())->commands ?? [];
+
+        return DocumentReader::standard()->commands($sent);
     }
 }

@@ -2,21 +2,15 @@
 
 namespace App\Http\Requests;
 
-use App\Models\CustomerJob;
 use Illuminate\Validation\Rule;
 use Pebblerun\Core\Advice\NextStep;
 
 /** What the counter is asked to show. */
-final class CounterRequest extends SignedInRequest
+final class CounterRequest extends PersonRequest
 {
     public const PRICE = 'price';
 
     public const SORTS = ['latest', 'customer', 'title'];
-
-    public function authorize(): bool
-    {
-        return $this->user()?->can('viewAny', CustomerJob::class) ?? false;
-    }
 
     /** @return array<string, list<mixed>> */
     public function rules(): array

@@ -2,39 +2,17 @@
 
 namespace App\Http\Requests;
 
-use Illuminate\Validation\Rule;
-use Pebblerun\Core\Units\MassUnit;
-use Pebblerun\Core\Units\Numerals;
-use Pebblerun\Core\Units\PowerUnit;
-use Pebblerun\Core\Units\PressureUnit;
-use Pebblerun\Core\Units\TemperatureUnit;
-use Pebblerun\Core\Units\TorqueUnit;
+use App\Models\User;
+use Illuminate\Foundation\Http\FormRequest;
 
-/** What a person wants to read in. */
-final class PersonRequest extends SignedInRequest
+/** A request behind the sign-in: somebody made it. */
+class PersonRequest extends FormRequest
 {
-    /** @return array<string, list<mixed>> */
-    public function rules(): array
+    public function person(): User
     {
-        return [
-            'units.power' => ['required', Rule::enum(PowerUnit::class)],
-            'units.torque' => ['required', Rule::enum(TorqueUnit::class)],
-            'units.pressure' => ['required', Rule::enum(PressureUnit::class)],
-            'units.temperature' => ['required', Rule::enum(TemperatureUnit::class)],
-            'units.mass' => ['required', Rule::enum(MassUnit::class)],
-            'numerals' => ['required', Rule::enum(Numerals::class)],
-        ];
-    }
+        $user = $this->user();
+        assert($user instanceof User);
 
-    /** @return array<string, string> */
-    public function units(): array
-    {
-        /** @var array<string, string> */
-        return $this->validated('units');
-    }
-
-    public function numerals(): Numerals
-    {
-        return Numerals::from($this->string('numerals')->value());
+        return $user;
     }
 }

@@ -5,7 +5,7 @@ namespace App\Http\Requests;
 use App\Actions\Edit;
 
 /** A change says which revision it was made on, and may have a name of its own. */
-class RevisionRequest extends SignedInRequest
+class RevisionRequest extends PersonRequest
 {
     /** @return array<string, list<mixed>> */
     public function rules(): array
@@ -23,6 +23,6 @@ class RevisionRequest extends SignedInRequest
 
     public function edit(): Edit
     {
-        return new Edit($this->revision(), $this->author(), $this->has('request') ? $this->string('request')->value() : null);
+        return new Edit($this->revision(), $this->person(), $this->has('request') ? $this->string('request')->value() : null);
     }
 }

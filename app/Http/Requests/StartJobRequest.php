@@ -2,16 +2,10 @@
 
 namespace App\Http\Requests;
 
-use App\Models\CustomerJob;
 use App\Models\Platform;
 
-final class StartJobRequest extends SignedInRequest
+final class StartJobRequest extends PersonRequest
 {
-    public function authorize(): bool
-    {
-        return $this->user()?->can('create', CustomerJob::class) ?? false;
-    }
-
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
@@ -25,6 +19,6 @@ final class StartJobRequest extends SignedInRequest
     /** Of the person's own shop; another's is as good as none. */
     public function platform(): Platform
     {
-        return Platform::query()->where('shop_id', $this->author()->shop_id)->findOrFail($this->integer('platform'));
+        return Platform::query()->where('shop_id', $this->person()->shop_id)->findOrFail($this->integer('platform'));
     }
 }

@@ -2,7 +2,7 @@
 
 namespace App\Http\Requests;
 
-final class VariantRequest extends SignedInRequest
+final class VariantRequest extends PersonRequest
 {
     /** @return array<string, list<mixed>> */
     public function rules(): array

@@ -7,7 +7,7 @@ use App\Models\User;
 use Illuminate\Support\Facades\DB;
 
 /** Notes that somebody has a plan open, and tells who else has. */
-final class BePresent
+final class NotePresence
 {
     /** A page tells every ten seconds; three missed and it is gone. */
     private const FRESH_SECONDS = 35;

@@ -4,8 +4,8 @@ namespace App\Http\Requests;
 
 use Pebblerun\Core\Units\UnitSystem;
 
-/** A line dragged on the run: the target in the person's own unit of power, or the budget. */
-final class WishRequest extends SignedInRequest
+/** Target or budget dragged on the run: the target in the person's own unit of power. */
+final class TargetChangeRequest extends PersonRequest
 {
     /** @return array<string, list<mixed>> */
     public function rules(): array
@@ -19,7 +19,7 @@ final class WishRequest extends SignedInRequest
     /** In the shop's unit, as the brief keeps it. */
     public function power(): ?float
     {
-        $person = $this->author();
+        $person = $this->person();
         $shop = UnitSystem::parse($person->shop->units);
 
         return $this->has('power') ? round($this->float('power') * $person->unitSystem()->power->watts() / $shop->power->watts(), 1) : null;

@@ -1,7 +1,8 @@
 <?php
 
-namespace App\Assembly;
+namespace App\Queries;
 
+use App\Assembly\Summaries;
 use App\Http\Requests\CounterRequest;
 use App\Models\CustomerJob;
 use App\Models\Platform;
@@ -9,9 +10,10 @@ use App\Models\User;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Pebblerun\Core\Advice\NextStep;
+use Pebblerun\Core\Report\Terms;
 
 /** The list of jobs on the counter. */
-final readonly class Counter
+final readonly class CounterPage
 {
     private const PAGE = 30;
 
@@ -19,12 +21,12 @@ final readonly class Counter
 
     public function __construct(private User $person) {}
 
-    /** @return array<string, mixed> */
-    public function page(string $words, ?string $due, string $sort, int $page): array
+    /** @return array<string, mixed> valid against counterPage of schemas/answers.json */
+    public function of(string $words, ?string $due, string $sort, int $page): array
     {
         $jobs = $this->found($words, $due)->with(['platform', 'advisor', $this->person->readsAsShop() ? 'plan' : 'plan.library']);
         $rows = $this->sorted($jobs, $sort)->offset(($page - 1) * self::PAGE)->limit(self::PAGE + 1)->get();
-        $since = self::priceLimit();
+        $since = $this->priceLimit();
 
         return [
             'shop' => $this->person->shop->name,
@@ -34,10 +36,10 @@ final readonly class Counter
                 'id' => $job->id,
                 'title' => $job->title,
                 'customer' => $job->customer,
-                'car' => "{$job->platform->name}, {$job->brief['car']['year']}, {$job->brief['car']['gearbox']}",
+                'car' => $job->car(),
                 'advisor' => $job->advisor->name,
                 'updated' => $job->updated_at->toIso8601String(),
-                'due' => ['key' => $job->due->value, 'words' => $job->due->words()],
+                'due' => ['key' => $job->due->value, 'words' => Terms::nextStep($job->due)],
                 'old_price' => $job->oldest_price !== null && $job->oldest_price < $since ? $job->oldest_price : null,
                 'summary' => $this->summary($job),
             ])->values(),
@@ -61,8 +63,8 @@ final readonly class Counter
      */
     private function counts(): array
     {
-        $entries = array_map(fn (NextStep $step): array => self::entry($step->value, $step->words(), $this->jobs()->where('due', $step->value)), NextStep::cases());
-        $entries[] = self::entry(CounterRequest::PRICE, 'prices older than '.NextStep::PRICE_DAYS.' days', $this->jobs()->where('oldest_price', '<', self::priceLimit()));
+        $entries = array_map(fn (NextStep $step): array => self::entry($step->value, Terms::nextStep($step), $this->jobs()->where('due', $step->value)), NextStep::cases());
+        $entries[] = self::entry(CounterRequest::PRICE, Terms::oldPrices(), $this->jobs()->where('oldest_price', '<', $this->priceLimit()));
         $counts = DB::query();
         foreach ($entries as [$key, , $jobs]) {
             $counts->selectSub(DB::query()->selectRaw('count(*)')->fromSub($jobs->toBase()->selectRaw('1')->limit(self::MANY + 1), 'some'), $key);
@@ -93,7 +95,7 @@ final readonly class Counter
 
         return match ($due) {
             null => $jobs,
-            CounterRequest::PRICE => $jobs->where('oldest_price', '<', self::priceLimit()),
+            CounterRequest::PRICE => $jobs->where('oldest_price', '<', $this->priceLimit()),
             default => $jobs->where('due', $due),
         };
     }
@@ -117,8 +119,8 @@ final readonly class Counter
         return CustomerJob::query()->where('shop_id', $this->person->shop_id);
     }
 
-    private static function priceLimit(): string
+    private function priceLimit(): string
     {
-        return now()->subDays(NextStep::PRICE_DAYS)->toDateString();
+        return now($this->person->shop->timeZone())->subDays(NextStep::PRICE_DAYS)->toDateString();
     }
 }

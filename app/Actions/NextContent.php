@@ -1,0 +1,21 @@
+<?php
+
+namespace App\Actions;
+
+use App\Models\PlanRevision;
+use Pebblerun\Core\Job\Commands\PlanDraft;
+
+/**
+ * What a plan becomes with its next revision.
+ *
+ * @phpstan-import-type PlanDocument from PlanDraft
+ */
+final readonly class NextContent
+{
+    /**
+     * @param  PlanDocument  $document
+     * @param  ?PlanRevision  $shows  the revision whose content is shown again; null for an edit
+     * @param  list<int>  $redo  contents that undo stepped back from
+     */
+    public function __construct(public array $document, public PlanChange $change, public ?PlanRevision $shows = null, public array $redo = []) {}
+}

@@ -1,0 +1,40 @@
+<?php
+
+namespace App\Queries;
+
+use App\Actions\PlanChange;
+use App\Models\Plan;
+use App\Models\PlanRevision;
+use Illuminate\Database\Eloquent\Builder;
+
+/** The history of a plan. */
+final class RevisionList
+{
+    private const PAGE = 60;
+
+    /**
+     * Sixty at a time, the latest first.
+     *
+     * @param  int  $before  goes on from that revision; 0 from the latest
+     * @return list<array<string, mixed>> valid against revisions of schemas/answers.json
+     */
+    public static function of(Plan $plan, int $before): array
+    {
+        $revisions = $plan->revisions()->with('author')
+            ->when($before > 0, fn (Builder $revisions) => $revisions->where('number', '<', $before))
+            ->orderByDesc('number')->limit(self::PAGE)->get();
+
+        return array_values($revisions->map(self::note(...))->all());
+    }
+
+    /** @return array{number: int, label: string, author: string, at: string} */
+    public static function note(PlanRevision $revision): array
+    {
+        return [
+            'number' => $revision->number,
+            'label' => PlanChange::wordsOf($revision),
+            'author' => $revision->author->name,
+            'at' => $revision->created_at->toIso8601String(),
+        ];
+    }
+}

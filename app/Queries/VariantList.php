@@ -1,0 +1,38 @@
+<?php
+
+namespace App\Queries;
+
+use App\Assembly\Bundles;
+use App\Assembly\Estimates;
+use App\Models\Plan;
+use App\Models\PlanVariant;
+use App\Models\User;
+use Pebblerun\Core\Advice\Comparison;
+use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Report\ComparisonDocument;
+
+/** The variants of a plan. */
+final class VariantList
+{
+    /** @return list<array<string, mixed>> valid against variants of schemas/answers.json */
+    public static function of(Plan $plan): array
+    {
+        return array_values($plan->variants()->with('author')->orderBy('id')->get()->map(fn (PlanVariant $variant): array => [
+            'id' => $variant->id,
+            'name' => $variant->name,
+            'author' => $variant->author->name,
+            'at' => $variant->created_at->toIso8601String(),
+            'run' => $variant->summary['run'],
+        ])->all());
+    }
+
+    /** @return array<string, mixed> the plan as it stands beside a variant; valid against comparison of schemas/answers.json */
+    public static function compared(Plan $plan, PlanVariant $variant, User $reader): array
+    {
+        $opened = Bundles::of($plan);
+        $there = Bundles::read($plan->job, $plan->library, $variant->document);
+        $comparison = new Comparison(Estimate::of($opened->bundle, $plan->figures), Estimate::of($there->bundle, $plan->figures));
+
+        return ComparisonDocument::of($comparison, Estimates::formatter($opened, $reader));
+    }
+}
