@@ -46,10 +46,10 @@ for (const theme of ['light', 'dark'] as const) {
                 await clean(page);
             }
             await page.locator('tfoot [role=gridcell]').nth(2).click();
-            await expect(page.getByText('what would move it').first()).toBeVisible();
+            await expect(page.getByText('What would move it').first()).toBeVisible();
             await clean(page);
             await page.getByRole('button', { name: /Rods at/ }).click();
-            await expect(page.getByRole('button', { name: 'Do it' })).toBeVisible();
+            await expect(page.getByRole('button', { name: 'Apply' })).toBeVisible();
             await clean(page);
             await page.keyboard.press('.');
             await expect(page.getByRole('combobox')).toBeFocused();

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { actions, press, type Hands } from '../resources/js/features/bench/actions';
+import { actions, press, type BenchControls } from '../resources/js/features/bench/actions';
 import type { Bench } from '../resources/js/features/bench/bench.svelte';
 import { FUEL, HEAD } from '../resources/js/features/bench/types';
 
@@ -22,7 +22,7 @@ function bench(state: Fake): Bench {
     } as unknown as Bench;
 }
 
-function hands(done: string[]): Hands {
+function controls(done: string[]): BenchControls {
     return {
         enter: () => done.push('enter'),
         rename: () => done.push('rename'),
@@ -60,9 +60,9 @@ test('a key means one thing in one place', () => {
 test('the browser keeps its own keys', () => {
     const done: string[] = [];
     for (const held of [{ ctrlKey: true }, { metaKey: true }, { altKey: true }])
-        expect(press(key('h', held), ['bench'], bench({}), hands(done))).toBe(false);
+        expect(press(key('h', held), ['bench'], bench({}), controls(done))).toBe(false);
     expect(done).toEqual([]);
-    expect(press(key('h'), ['bench'], bench({}), hands(done))).toBe(true);
+    expect(press(key('h'), ['bench'], bench({}), controls(done))).toBe(true);
     expect(done).toEqual(['history']);
 });
 
@@ -73,10 +73,10 @@ test('the same key does what its place asks', () => {
         shift: (by: number) => moved.push(`part ${by}`),
         moveStage: (by: number) => moved.push(`stage ${by}`),
     };
-    press(key('['), ['cell'], bench(state), hands(done));
-    press(key('['), ['head'], bench({ ...state, slot: HEAD, row: undefined }), hands(done));
-    press(key('Enter'), ['cell'], bench({}), hands(done));
-    press(key('Enter'), ['head'], bench({ slot: HEAD, row: undefined }), hands(done));
+    press(key('['), ['cell'], bench(state), controls(done));
+    press(key('['), ['head'], bench({ ...state, slot: HEAD, row: undefined }), controls(done));
+    press(key('Enter'), ['cell'], bench({}), controls(done));
+    press(key('Enter'), ['head'], bench({ slot: HEAD, row: undefined }), controls(done));
     expect(moved).toEqual(['part -1', 'stage -1']);
     expect(done).toEqual(['enter', 'rename']);
 });
@@ -92,5 +92,5 @@ test('what cannot be done here is not done, nor offered', () => {
     expect(offered({}, 'cell')).not.toContain('A');
     expect(offered({ slot: HEAD, row: undefined, column: 0 }, 'head')).toEqual([]);
     expect(offered({ slot: HEAD, row: undefined, column: 1 }, 'head')).not.toContain('M');
-    expect(press(key('U'), ['bench'], bench({}), hands([]))).toBe(false);
+    expect(press(key('U'), ['bench'], bench({}), controls([]))).toBe(false);
 });

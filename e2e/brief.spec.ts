@@ -37,7 +37,7 @@ test('a warning told is noted with day and name, and stays so', async ({ page })
     await expect(insurer).not.toBeChecked();
     await insurer.check();
     await saved(page);
-    await expect(page.getByText(/^told \d+ \w+ \d{4} by Ines Harrow$/)).toBeVisible();
+    await expect(page.getByText(/^given \d+ \w+ \d{4} by Ines Harrow$/)).toBeVisible();
     await page.reload();
     await expect(insurer).toBeChecked();
     await insurer.uncheck();
@@ -59,8 +59,8 @@ test('what came with the car stands in column zero, unknown things too', async (
     await saved(page);
     await expect(page.getByText(/^Fitted already: .*filter.*clutch/)).toBeVisible();
     await openBench(page, JOB);
-    await expect(page.locator('[aria-label^="Filter, as it came: Panel filters"]')).toBeVisible();
-    await expect(page.locator('[aria-label^="Clutch, as it came: not known"]')).toBeVisible();
+    await expect(page.locator('[aria-label^="Filter, as received: Panel filters"]')).toBeVisible();
+    await expect(page.locator('[aria-label^="Clutch, as received: not known"]')).toBeVisible();
     await expect(cell(page, 'Clutch', 1)).toBeVisible();
     await openBrief(page, JOB);
     await page.getByText(/^Fitted already/).click();
@@ -87,9 +87,9 @@ test('what a check found comes before any power, and what is not accepted is a f
     await expect(page.getByText(/found something\. Put that right/)).toHaveCount(0);
 
     await page.getByRole('radiogroup', { name: 'Noise' }).getByText('No louder than stock').click();
-    await expect(page.getByText(/makes the car louder, and the customer will not have that/)).toBeVisible();
+    await expect(page.getByText(/makes the car louder, and the customer refuses that/)).toBeVisible();
     await page.getByRole('radiogroup', { name: 'Noise' }).getByText('Loud is fine').click();
-    await expect(page.getByText(/the customer will not have that/)).toHaveCount(0);
+    await expect(page.getByText(/the customer refuses that/)).toHaveCount(0);
 });
 
 test('each fuel says what it would give and what would make it up', async ({ page }) => {

@@ -91,10 +91,10 @@ test('any figure opens where it comes from', async ({ page }) => {
     await expect(panel).toContainText('Covered by Dyno map, soft ramp');
     await foot(page, 3).click();
     await expect(panel).toContainText(
-        /Gearbox low down, close: nine cars in ten stay under \d+ lb-ft near [\d,]+ rpm/,
+        /Gearbox, low rpm, close to safe: 90 % of cars stay below \d+ lb-ft near [\d,]+ rpm \(\d+ \+ 5 % margin\)/,
     );
     await page.getByRole('button', { name: /\d+ whp likely/ }).click();
-    await expect(panel).toContainText(/Eight cars in ten land between \d+ whp and \d+ whp/);
+    await expect(panel).toContainText(/80 % range \(P10–P90\): \d+ whp to \d+ whp/);
 });
 
 test('two people on one plan see each other; different places merge, one place asks which side stands', async ({
@@ -239,7 +239,7 @@ test('a variant is kept, laid over the run, compared figure by figure and taken 
     await page.keyboard.press('v');
     const panel = page.getByRole('complementary');
     await panel.getByLabel('Name of the variant').fill('as asked');
-    await panel.getByRole('button', { name: 'Keep this plan' }).click();
+    await panel.getByRole('button', { name: 'Save as variant' }).click();
     await panel.getByLabel('on the run').check();
     const run = page.getByRole('group', { name: /^The run/ });
     await expect(run.getByText('as asked')).toBeVisible();
@@ -251,13 +251,13 @@ test('a variant is kept, laid over the run, compared figure by figure and taken 
     await page.keyboard.press('v');
     await panel.getByRole('button', { name: 'Compare' }).click();
     await expect(panel.getByRole('row', { name: /^Intercooler Front cooler, 9 L, stage 2/ })).toBeVisible();
-    await expect(panel.getByRole('row', { name: /^Median wheel power/ })).toContainText('(better)');
+    await expect(panel.getByRole('row', { name: /^Wheel power, median/ })).toContainText('(better)');
     await panel.getByRole('button', { name: 'Take it' }).click();
     await settled(page);
     await expect(panel).toContainText('Part by part they are the same.');
     expect(await foot(page, 2).innerText()).toBe(before);
-    await panel.getByRole('button', { name: 'Drop it' }).click();
-    await expect(panel).toContainText('None yet.');
+    await panel.getByRole('button', { name: 'Delete' }).click();
+    await expect(panel).toContainText('No variants yet.');
 });
 
 test('the target is dragged on the run and nudged by keys, and the brief knows', async ({ page }) => {
@@ -348,7 +348,7 @@ test('the plain sum stands beside the rule, and the rule is a choice', async ({ 
     await expect(panel).toContainText('Gains diminishing in each family');
     await panel.getByRole('radio', { name: /^Plainly added/ }).check();
     await settled(page);
-    await expect(panel).toContainText('Gains plainly added');
+    await expect(panel).toContainText('Gains plain sum');
     const row = panel.getByRole('row', { name: /^3 / });
     const [likely, sum] = await row.getByRole('cell').allInnerTexts();
     expect(likely).toBe(sum);
@@ -363,7 +363,7 @@ test('from the counter to a planned stage with the keyboard only', async ({ page
     await expect(page.getByRole('dialog')).toBeVisible();
     await page.keyboard.press('Enter');
     await expect(page.getByRole('heading', { name: /^Brief/ })).toBeVisible();
-    await expect(page.getByText(/\d+ of 15 answered; open: what it is for/)).toBeVisible();
+    await expect(page.getByText(/\d+ of 15 answered; open: purpose/)).toBeVisible();
     const target = page.getByRole('radiogroup', { name: 'Target' });
     await target.getByRole('radio').first().focus();
     await page.keyboard.press('ArrowLeft');

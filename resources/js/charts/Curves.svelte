@@ -2,10 +2,10 @@
     import { line } from 'd3-shape';
     import { spread } from '@/charts/labels';
     import { fixed } from '@/charts/scale';
-    import type { Estimate, StageEstimate } from '@/generated/estimate';
+    import type { Estimate, StageEstimate } from '@/generated/answers';
     import { figure, precise } from '@/lib/format';
 
-    /** Torque above, power below, over one axis of engine speed; every stage over the car as it came. */
+    /** Torque above, power below, over one axis of engine speed; every stage over the car as received. */
     type Props = { estimate: Estimate; width: number; height: number; chosen: number };
     let { estimate, width, height, chosen }: Props = $props();
 
@@ -21,7 +21,7 @@
     /** The limit that is nearest on each picture: the estimate gives the most used first. */
     const limit = $derived(shown?.regions.find((region) => region.on === 'torque'));
     const powerLimit = $derived(shown?.regions.find((region) => region.on === 'power'));
-    const before = $derived(shown?.trade ? stages[shown.index - 1] : undefined);
+    const before = $derived(shown?.torque_loss ? stages[shown.index - 1] : undefined);
     const rpms = $derived(Math.max(...stages.map((s) => s.curve.torque.length)));
     const rpm = (i: number) => estimate.grid.first + i * estimate.grid.step;
     const x = $derived(fixed([rpm(0), rpm(rpms - 1)], [left, width - right]));
@@ -85,7 +85,7 @@
         if (stage.index === 0) return 'var(--stone)';
         return stage === shown ? 'var(--river)' : 'var(--river-2)';
     }
-    const name = (stage: StageEstimate) => (stage.index === 0 ? 'as it came' : `stage ${stage.index}`);
+    const name = (stage: StageEstimate) => (stage.index === 0 ? 'as received' : `stage ${stage.index}`);
     const labelled = $derived(
         [stages[0], shown].filter((s, i, all): s is StageEstimate => s !== undefined && all.indexOf(s) === i),
     );
@@ -129,7 +129,7 @@
     viewBox="0 0 {width} {height}"
     role="slider"
     tabindex="0"
-    aria-label="Wheel torque and power over engine speed, {shown ? name(shown) : ''} over the car as it came"
+    aria-label="Wheel torque and power over engine speed, {shown ? name(shown) : ''} over the car as received"
     aria-valuenow={rpm(pointed ?? 0)}
     aria-valuemin={rpm(0)}
     aria-valuemax={rpm(rpms - 1)}
@@ -192,11 +192,11 @@
             class="halo">{powerLimit.name}</text
         >
     {/if}
-    {#if shown?.trade && before}
+    {#if shown?.torque_loss && before}
         <path
-            d={given(shown.trade.from, shown.trade.to, before.curve.torque, shown.curve.torque)}
+            d={given(shown.torque_loss.from, shown.torque_loss.to, before.curve.torque, shown.curve.torque)}
             fill="var(--straw)"
-            opacity="0.55"><title>{shown.trade.sentence}</title></path
+            opacity="0.55"><title>{shown.torque_loss.sentence}</title></path
         >
     {/if}
     {#each [...stages].sort((a, b) => Number(a === shown) - Number(b === shown)) as stage (stage.key)}

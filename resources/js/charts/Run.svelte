@@ -1,7 +1,7 @@
 <script lang="ts">
     import { place } from '@/charts/labels';
     import { fixed, roomy } from '@/charts/scale';
-    import type { Estimate } from '@/generated/estimate';
+    import type { Estimate } from '@/generated/answers';
     import { figure, money } from '@/lib/format';
     import { stone, waterline } from '@/lib/stones';
 
@@ -16,9 +16,9 @@
         /** Other plans that lie over this one. */
         ghosts?: { id: number; name: string; run: { money: number; power: { p50: number } }[] }[];
         /** Takes a target or a budget that was dragged; null where nothing can be changed. */
-        wish?: ((answer: { power: number } | { budget: number }) => void) | null;
+        changeTarget?: ((answer: { power: number } | { budget: number }) => void) | null;
     };
-    let { estimate, width, height, chosen, choose, ghosts = [], wish = null }: Props = $props();
+    let { estimate, width, height, chosen, choose, ghosts = [], changeTarget = null }: Props = $props();
 
     const left = 46;
     const right = 16;
@@ -95,7 +95,7 @@
     }
 
     function grab(line: 'target' | 'budget', event: PointerEvent) {
-        if (!wish) return;
+        if (!changeTarget) return;
         (event.currentTarget as Element).setPointerCapture(event.pointerId);
         dragging = { line, value: at(line, event) };
     }
@@ -105,25 +105,25 @@
     }
 
     function settle() {
-        if (dragging && wish)
-            wish(dragging.line === 'target' ? { power: dragging.value } : { budget: dragging.value });
+        if (dragging && changeTarget)
+            changeTarget(dragging.line === 'target' ? { power: dragging.value } : { budget: dragging.value });
         dragging = null;
     }
 
     /** Arrows nudge the line; with Shift ten times as far. */
     function nudge(line: 'target' | 'budget', value: number, event: KeyboardEvent) {
         const by = { ArrowUp: 1, ArrowRight: 1, ArrowDown: -1, ArrowLeft: -1 }[event.key];
-        if (!by || !wish) return;
+        if (!by || !changeTarget) return;
         event.preventDefault();
         event.stopPropagation();
         const next = Math.max(STEP[line], value + by * STEP[line] * (event.shiftKey ? 10 : 1));
-        wish(line === 'target' ? { power: next } : { budget: next });
+        changeTarget(line === 'target' ? { power: next } : { budget: next });
     }
 
-    const words = (i: number) => (i === 0 ? `as it came` : `stage ${i}`);
+    const words = (i: number) => (i === 0 ? 'as received' : `stage ${i}`);
     const knee = (i: number) => (estimate.knee?.stage === i ? estimate.knee.sentence : '');
 
-    /** Each label takes the free side of its pebble, clear of the water, the bank, the whiskers and the path. */
+    /** Each label takes the free side of its pebble, clear of the water, the bank, the range bars and the path. */
     const boxes = $derived.by(() => {
         const taken = points.map((p) => ({
             x: p.x - 11,
@@ -209,7 +209,7 @@
             stroke-width="1.5"
         />
         <text x={left + 8} y={y(target) - 6} font-size="11.5" fill="var(--river)"
-            >asked {figure(target)} {estimate.labels.power}</text
+            >target {figure(target)} {estimate.labels.power}</text
         >
     {/if}
     {#if budget !== null}
@@ -268,7 +268,7 @@
             transform="translate({point.x} {point.y}) scale({point.size}) rotate({i * 23})"
             role="button"
             tabindex="0"
-            aria-label="{i ? `Stage ${i}` : 'As it came'}: {figure(point.stage.power.p50)} {estimate.labels
+            aria-label="{i ? `Stage ${i}` : 'As received'}: {figure(point.stage.power.p50)} {estimate.labels
                 .power}, {money(point.stage.money.cumulative.likely, symbol)}"
             onclick={() => choose(i)}
             onpointerenter={() => (read = i)}
@@ -338,7 +338,7 @@
             onkeydown={(event) => nudge(line, value, event)}
         />
     {/snippet}
-    {#if target !== null && wish}
+    {#if target !== null && changeTarget}
         {@render handle('target', target, `Target, ${estimate.labels.power}`, {
             x: left,
             y: y(target) - 7,
@@ -346,7 +346,7 @@
             height: 14,
         })}
     {/if}
-    {#if budget !== null && wish}
+    {#if budget !== null && changeTarget}
         {@render handle('budget', budget, `Budget, ${symbol}`, {
             x: x(budget) - 7,
             y: top,

@@ -1,6 +1,6 @@
 <script lang="ts">
     import { fixed, roomy } from '@/charts/scale';
-    import type { Summary } from '@/lib/summary';
+    import type { Summary } from '@/generated/answers';
     import { stone, waterline } from '@/lib/stones';
 
     /** The run, small: what the counter shows of a job. */

@@ -1,14 +1,18 @@
+import type { SignedIn } from '@/generated/answers';
+
 /** Prints figures of documents. Units come with the documents; nothing is converted here. */
-export type Numerals = 'comma' | 'point' | 'space';
+export type Numerals = SignedIn['numerals'];
 
 /** A locale that writes numbers so. */
 const LOCALES: Record<Numerals, string> = { comma: 'en', point: 'de', space: 'fr' };
 
+let zone = 'UTC';
 let whole = new Intl.NumberFormat('en', { maximumFractionDigits: 0 });
 let tenth = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
 
-/** Writes numbers from now on as the person's country does; documents come written so already. */
-export function speak(numerals: Numerals) {
+/** Writes numbers as the person's country does, and days and hours in the shop's zone; documents come written so already. */
+export function speak(numerals: Numerals, timeZone: string) {
+    zone = timeZone;
     whole = new Intl.NumberFormat(LOCALES[numerals], { maximumFractionDigits: 0 });
     tenth = new Intl.NumberFormat(LOCALES[numerals], { maximumFractionDigits: 1 });
 }
@@ -25,15 +29,26 @@ export function money(value: number, symbol: string): string {
     return `${symbol}\u00a0${whole.format(value)}`;
 }
 
+/** A day of the calendar, without an hour. */
+const DAY = /^\d{4}-\d\d-\d\d$/;
+
+/** The time of day in the shop's own zone. */
 export function clock(iso: string): string {
-    return new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit' });
+    return new Date(iso).toLocaleTimeString('en-GB', { hour: '2-digit', minute: '2-digit', timeZone: zone });
 }
 
+/** The day in the shop's own zone; a day of the calendar is that day everywhere. */
 export function day(iso: string): string {
-    return new Date(iso).toLocaleDateString('en-GB', { day: 'numeric', month: 'short', year: 'numeric' });
+    const timeZone = DAY.test(iso) ? 'UTC' : zone;
+    return new Date(iso).toLocaleDateString('en-GB', {
+        day: 'numeric',
+        month: 'short',
+        year: 'numeric',
+        timeZone,
+    });
 }
 
-/** Today as documents write it. */
-export function today(): string {
-    return new Date().toISOString().slice(0, 10);
+/** Today in the shop's own zone, as documents write it. */
+export function today(now = new Date()): string {
+    return now.toLocaleDateString('en-CA', { timeZone: zone });
 }

@@ -8,7 +8,7 @@
     import CellPanel from '@/features/bench/CellPanel.svelte';
     import ConflictSheet from '@/features/bench/ConflictSheet.svelte';
     import HelpSheet from '@/features/bench/HelpSheet.svelte';
-    import ReckonPanel from '@/features/bench/ReckonPanel.svelte';
+    import SettingsPanel from '@/features/bench/SettingsPanel.svelte';
     import HistoryPanel from '@/features/bench/HistoryPanel.svelte';
     import StageFoot from '@/features/bench/StageFoot.svelte';
     import StagePanel from '@/features/bench/StagePanel.svelte';
@@ -16,22 +16,17 @@
     import Verdict from '@/features/bench/Verdict.svelte';
     import VerdictPanel from '@/features/bench/VerdictPanel.svelte';
     import Palette from '@/features/bench/Palette.svelte';
-    import { press, type Hands } from '@/features/bench/actions';
-    import { FOOT, type PlanState } from '@/features/bench/types';
+    import { press, type BenchControls } from '@/features/bench/actions';
+    import { FOOT } from '@/features/bench/types';
+    import type { BenchPage, SignedIn } from '@/generated/answers';
     import { clock } from '@/lib/format';
     import Frame from '@/ui/Frame.svelte';
-    import type { Person } from '@/ui/PersonSheet.svelte';
     import Kbd from '@/ui/Kbd.svelte';
 
-    type Props = {
-        job: { id: number; title: string; car: string };
-        plan: { id: number; name: string };
-        state: PlanState;
-    };
-    let { job, plan, state: start }: Props = $props();
+    let { job, plan, state: start }: BenchPage = $props();
 
     const bench = untrack(
-        () => new Bench(plan.id, job.id, (page.props as unknown as { person: Person }).person.id, start),
+        () => new Bench(plan.id, job.id, (page.props as unknown as { person: SignedIn }).person.id, start),
     );
     let board: Board;
     let panel: HTMLElement;
@@ -41,7 +36,7 @@
     let curvesWidth = $state(560);
     let picturesHeight = $state(246);
 
-    const hands: Hands = {
+    const controls: BenchControls = {
         enter: () => (panel.querySelector<HTMLElement>('[data-candidate]') ?? panel).focus(),
         rename: () => board.rename(),
         show: (kind) => (bench.view = bench.view.kind === kind ? { kind: 'cell' } : { kind }),
@@ -57,7 +52,7 @@
         const inText =
             event.target instanceof HTMLElement &&
             event.target.closest('input, textarea, select, [role="dialog"], [role="menu"]');
-        if (!inText) press(event, ['bench'], bench, hands);
+        if (!inText) press(event, ['bench'], bench, controls);
     }
 
     /** Says every few seconds that one is here; not while nobody looks. */
@@ -111,7 +106,7 @@
     <h1 class="sr-only">Bench: {job.title}</h1>
     <p class="hidden text-[15px] print:mb-2 print:block">
         <b>{job.title}</b>, {job.car}. {plan.name}, revision {(bench.past ?? bench.state).revision}. {bench
-            .estimate.reckoned.sentence}
+            .estimate.settings.sentence}
     </p>
     <Verdict {bench} />
     {#if bench.error}
@@ -143,9 +138,9 @@
             <figcaption class="flex gap-3 text-[12px] text-soft">
                 <span class="min-w-0 flex-1 truncate"
                     ><b class="mr-2 text-[13px] font-semibold text-ink">The run</b>money spent, wheel power
-                    reached; whiskers hold eight cars in ten</span
+                    reached; bars: 80 % range (P10–P90)</span
                 >
-                <button class="whitespace-nowrap hover:text-ink" onclick={() => hands.show('variants')}
+                <button class="whitespace-nowrap hover:text-ink" onclick={() => controls.show('variants')}
                     >Variants <Kbd>V</Kbd></button
                 >
             </figcaption>
@@ -162,7 +157,7 @@
                         chosen={bench.column}
                         choose={(stage) => bench.select(FOOT, stage)}
                         ghosts={bench.variants.filter((one) => bench.overlaid.includes(one.id))}
-                        wish={bench.past ? null : bench.wish}
+                        changeTarget={bench.past ? null : bench.changeTarget}
                     />
                 {/if}
             </div>
@@ -173,10 +168,10 @@
                     ><b class="mr-2 text-[13px] font-semibold text-ink">Curves</b>likely, at the wheels{bench
                         .estimate.sketched
                         ? '; sketched from peaks'
-                        : ''}; shaded: the speeds really used</span
+                        : ''}; shaded: rpm range in use</span
                 >
-                <button class="whitespace-nowrap hover:text-ink" onclick={() => hands.show('reckon')}
-                    >How it is reckoned <Kbd>R</Kbd></button
+                <button class="whitespace-nowrap hover:text-ink" onclick={() => controls.show('settings')}
+                    >Calculation settings <Kbd>R</Kbd></button
                 >
             </figcaption>
             <div class="relative min-h-0 flex-1" bind:clientWidth={curvesWidth}>
@@ -198,7 +193,7 @@
         {#each bench.stages as stage (stage.key)}
             <div class="border-t border-line pt-2">
                 <h2 class="font-semibold">
-                    {stage.index ? `Stage ${stage.index}` : 'As it came'}
+                    {stage.index ? `Stage ${stage.index}` : 'As received'}
                     <span class="font-normal text-soft"
                         >{stage.name ? `${stage.name}, ` : ''}on {stage.fuel.name}</span
                     >
@@ -212,7 +207,7 @@
         <p class="text-soft">The board needs a wider window.</p>
     </section>
     <section class="hidden min-h-0 flex-1 grid-cols-[1fr_264px] md:grid xl:grid-cols-[1fr_312px] print:block">
-        <Board bind:this={board} {bench} {hands} />
+        <Board bind:this={board} {bench} {controls} />
         <!-- svelte-ignore a11y_no_noninteractive_element_interactions, a11y_no_noninteractive_tabindex -->
         <aside
             bind:this={panel}
@@ -226,8 +221,8 @@
                 <HistoryPanel {bench} />
             {:else if bench.view.kind === 'variants'}
                 <VariantsPanel {bench} />
-            {:else if bench.view.kind === 'reckon'}
-                <ReckonPanel {bench} />
+            {:else if bench.view.kind === 'settings'}
+                <SettingsPanel {bench} />
             {:else if bench.view.kind === 'verdict'}
                 <VerdictPanel {bench} subject={bench.view.subject} />
             {:else if bench.view.kind === 'stage'}
@@ -242,4 +237,4 @@
 </Frame>
 <ConflictSheet {bench} />
 <HelpSheet bind:open={help} />
-<Palette bind:open={palette} {bench} {hands} {leave} />
+<Palette bind:open={palette} {bench} {controls} {leave} />

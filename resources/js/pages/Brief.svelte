@@ -1,29 +1,20 @@
 <script lang="ts">
     import { Link } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
-    import { BriefForm, type Place, type Refused, type Saved } from '@/features/brief/brief.svelte';
-    import CameIn from '@/features/brief/CameIn.svelte';
+    import { BriefForm } from '@/features/brief/brief.svelte';
+    import AsReceived from '@/features/brief/AsReceived.svelte';
     import Checks from '@/features/brief/Checks.svelte';
-    import Told from '@/features/brief/Told.svelte';
+    import Warnings from '@/features/brief/Warnings.svelte';
     import Choice from '@/features/brief/Choice.svelte';
     import NumberField from '@/features/brief/NumberField.svelte';
     import Question from '@/features/brief/Question.svelte';
-    import type { Brief } from '@/generated/brief';
+    import type { BriefPage } from '@/generated/answers';
     import Frame from '@/ui/Frame.svelte';
     import Sheet from '@/ui/Sheet.svelte';
 
-    type Props = {
-        job: { id: number; title: string; customer: string; platform: string };
-        fuels: { key: string; name: string }[];
-        slots: Place[];
-        checks: { key: string; words: string; needed: boolean }[];
-        refusals: { key: Refused; words: string }[];
-        warnings: { key: string; text: string }[];
-        state: Saved & { brief: Brief };
-    };
-    let { job, fuels, slots, checks, refusals, warnings, state: start }: Props = $props();
+    let { job, fuels, slots, checks, refusals, warnings, brief, state: start }: BriefPage = $props();
 
-    const form = untrack(() => new BriefForm(job.id, slots, start.brief, job.title, job.customer, start));
+    const form = untrack(() => new BriefForm(job.id, slots, brief, job.title, job.customer, start));
     const line = (subject: string) => form.saved.verdict.find((one) => one.subject === subject);
     const readiness = $derived(form.saved.readiness);
     const answered = (...keys: string[]) => !readiness.open.some((one) => keys.includes(one.key));
@@ -100,8 +91,8 @@
             >
         </Question>
         <Question
-            ask="Which car, and how did it come in?"
-            answered={answered('car', 'health', 'baseline')}
+            ask="Which car, and in what state was it received?"
+            answered={answered('mileage', 'health', 'baseline')}
             means={[
                 form.saved.measured
                     ? 'Measured and healthy: chances can be stated.'
@@ -133,7 +124,7 @@
                 value={form.brief.car.gearbox}
                 set={(gearbox) => form.car({ gearbox })}
             />
-            <CameIn {form} power={form.saved.labels.power} torque={form.saved.labels.torque} />
+            <AsReceived {form} power={form.saved.labels.power} torque={form.saved.labels.torque} />
             <Checks {form} {checks} />
         </Question>
         <Question
@@ -146,9 +137,9 @@
                 label="Target"
                 options={[
                     { value: 'power', words: 'Wheel power' },
-                    { value: 'torque', words: 'Torque at a speed' },
+                    { value: 'torque', words: 'Torque at an rpm' },
                     { value: 'time', words: 'A quarter mile' },
-                    { value: 'none', words: 'Not asked yet' },
+                    { value: 'none', words: 'Not set' },
                 ]}
                 value={form.targetKind}
                 set={(value) => form.aim(value)}
@@ -198,7 +189,7 @@
             verdict={line('budget')}
             means={form.saved.means.budget}
         >
-            {#each [{ key: 'total', label: 'In all', step: 100 }, { key: 'now', label: 'Now', step: 100 }, { key: 'monthly', label: 'A month', step: 50 }] as const as sum (sum.key)}
+            {#each [{ key: 'total', label: 'Total', step: 100 }, { key: 'now', label: 'Now', step: 100 }, { key: 'monthly', label: 'Per month', step: 50 }] as const as sum (sum.key)}
                 <NumberField
                     label={sum.label}
                     unit={form.saved.labels.money}
@@ -209,8 +200,8 @@
             {/each}
         </Question>
         <Question
-            ask="How high do the revs really go?"
-            answered={answered('range')}
+            ask="Which rpm range is in use?"
+            answered={answered('rpm-range')}
             means={form.saved.means.range}
         >
             <NumberField
@@ -254,7 +245,7 @@
             {/each}
         </Question>
         <Question
-            ask="Road or track only, and what does the law ask?"
+            ask="Road or track only, and which rules apply?"
             answered={answered('use', 'noise', 'inspection', 'warranty')}
             verdict={line('law')}
             means={form.saved.means.use}
@@ -281,7 +272,7 @@
             <Choice
                 label="Inspection"
                 options={[
-                    { value: 'usual', words: 'Usual inspection' },
+                    { value: 'usual', words: 'Normal inspection' },
                     { value: 'strict', words: 'Strict inspection' },
                     { value: 'none', words: 'None' },
                 ]}
@@ -298,7 +289,7 @@
                 set={(warranty) => form.answer({ warranty })}
             />
         </Question>
-        <Question ask="What will not be accepted?" answered={answered('refuses')} verdict={line('build')}>
+        <Question ask="What does the customer refuse?" answered={answered('refuses')} verdict={line('build')}>
             {#each refusals as refusal (refusal.key)}
                 <label class="flex items-center gap-1.5"
                     ><input
@@ -306,10 +297,10 @@
                         checked={form.brief.refuses?.includes(refusal.key) ?? false}
                         onchange={() => form.refuse(refusal.key)}
                     />
-                    what {refusal.words}</label
+                    {refusal.words}</label
                 >
             {/each}
-            <button class="btn" onclick={() => form.answer({ refuses: [] })}>Nothing of these</button>
+            <button class="btn" onclick={() => form.answer({ refuses: [] })}>None of these</button>
         </Question>
         <Question
             ask="How much risk is acceptable?"
@@ -321,19 +312,19 @@
                 label="Risk"
                 options={[
                     { value: 'cautious', words: 'Cautious: every limit clear' },
-                    { value: 'usual', words: 'Usual: close is fine' },
+                    { value: 'normal', words: 'Normal: close to safe is fine' },
                     { value: 'bold', words: 'Bold: over safe, never past the edge' },
                 ]}
-                value={form.brief.appetite}
-                set={(appetite) => form.answer({ appetite })}
+                value={form.brief.risk}
+                set={(risk) => form.answer({ risk })}
             />
         </Question>
         <Question
-            ask="Said plainly"
-            answered={answered('told')}
-            means={['Each is noted with the day and who told it.']}
+            ask="Which warnings were given to the customer?"
+            answered={answered('warnings')}
+            means={['Each is noted with the day and who gave it.']}
         >
-            <Told {form} {warnings} />
+            <Warnings {form} {warnings} />
         </Question>
     </div>
 </Frame>

@@ -3,33 +3,14 @@
     import { untrack } from 'svelte';
     import Thumb from '@/charts/Thumb.svelte';
     import NewJob from '@/features/counter/NewJob.svelte';
+    import type { CounterPage } from '@/generated/answers';
     import { day, figure } from '@/lib/format';
-    import type { Summary } from '@/lib/summary';
     import Frame from '@/ui/Frame.svelte';
     import Kbd from '@/ui/Kbd.svelte';
     import Pebble from '@/ui/Pebble.svelte';
 
-    type Job = {
-        id: number;
-        title: string;
-        customer: string;
-        car: string;
-        advisor: string;
-        updated: string;
-        due: { key: string; words: string };
-        old_price: string | null;
-        summary: Summary | null;
-    };
-    type Asked = { q: string; due: string | null; sort: string; page: number };
-    type Props = {
-        shop: string;
-        asked: Asked;
-        more: boolean;
-        jobs: Job[];
-        counts: { key: string; words: string; count: number; many: boolean }[];
-        platforms: { id: number; name: string }[];
-    };
-    let { shop, asked, more, jobs, counts, platforms }: Props = $props();
+    type Asked = CounterPage['asked'];
+    let { shop, asked, more, jobs, counts, platforms }: CounterPage = $props();
 
     let words = $state(untrack(() => asked.q));
     let starting = $state(false);
@@ -134,7 +115,7 @@
         {#if jobs.length === 0}
             <p class="border-t border-line py-6 text-soft">
                 {asked.q || asked.due
-                    ? 'No job fits. Try fewer letters, or show everything.'
+                    ? 'No job matches. Try fewer letters, or show everything.'
                     : 'No job yet. Start one with N, or import one.'}
             </p>
         {/if}
@@ -171,7 +152,7 @@
                             <span class="text-soft">next:</span>
                             <b class="font-semibold">{job.due.words}</b>
                             {#if job.old_price}<span class="block text-[12px] text-straw"
-                                    >ask prices again, oldest of {day(job.old_price)}</span
+                                    >update prices, oldest from {day(job.old_price)}</span
                                 >{/if}
                         </p>
                         <div class="flex gap-1.5">

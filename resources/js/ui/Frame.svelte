@@ -3,10 +3,11 @@
     import Moon from '@lucide/svelte/icons/moon';
     import Sun from '@lucide/svelte/icons/sun';
     import { untrack, type Snippet } from 'svelte';
+    import type { SignedIn } from '@/generated/answers';
     import { speak } from '@/lib/format';
     import { theme } from '@/lib/theme.svelte';
     import Mark from './Mark.svelte';
-    import PersonSheet, { type Person } from './PersonSheet.svelte';
+    import PersonSheet from './PersonSheet.svelte';
 
     type Props = {
         /** Where one is, after the counter. */
@@ -17,9 +18,9 @@
         fixed?: boolean;
     };
     let { crumbs, tools, children, fixed = false }: Props = $props();
-    const person = $derived((page.props as { person?: Person }).person);
+    const person = $derived((page.props as { person?: SignedIn }).person);
     let personal = $state(false);
-    untrack(() => person && speak(person.numerals));
+    untrack(() => person && speak(person.numerals, person.time_zone));
 </script>
 
 <a class="sr-only z-50 bg-paper p-2 focus:not-sr-only focus:absolute" href="#main">To the content</a>

@@ -1,19 +1,19 @@
 <script lang="ts" module>
-    import type { VerdictLine } from '@/generated/estimate';
+    import type { VerdictLine } from '@/generated/answers';
 
     export type Status = VerdictLine['status'];
 
     export const statusWords: Record<Status, string> = {
         clear: 'clear',
-        close: 'close',
-        over: 'over',
+        close: 'close to safe',
+        over: 'over safe',
         'past-edge': 'past the edge',
-        'not-estimated': 'open',
+        'not-estimated': 'not set',
     };
 </script>
 
 <script lang="ts">
-    /** A status as a shape: whole is clear, half full is close, cracked is over, in pieces is past the edge. */
+    /** A status as a shape: whole is clear, half full is close to safe, cracked is over safe, in pieces is past the edge. */
     type Props = {
         status: Status;
         /** Pixels. @default 18 */

@@ -1,18 +1,11 @@
 <script lang="ts">
     import { router } from '@inertiajs/svelte';
+    import type { SignedIn } from '@/generated/answers';
     import type { Numerals } from '@/lib/format';
     import Sheet from './Sheet.svelte';
 
-    export type Person = {
-        id: number;
-        name: string;
-        role: string;
-        units: Record<string, string>;
-        numerals: Numerals;
-    };
-
     /** Who is signed in, and what they read in. */
-    let { open = $bindable(), person }: { open: boolean; person: Person } = $props();
+    let { open = $bindable(), person }: { open: boolean; person: SignedIn } = $props();
     let units = $derived({ ...person.units });
     let numerals = $derived(person.numerals);
 
@@ -22,7 +15,7 @@
         { key: 'pressure', name: 'Pressure', units: ['bar', 'psi', 'kPa', 'inHg'] },
         { key: 'temperature', name: 'Temperature', units: ['C', 'F'] },
         { key: 'mass', name: 'Mass', units: ['kg', 'lb'] },
-    ];
+    ] as const;
     const styles: { key: Numerals; shown: string }[] = [
         { key: 'comma', shown: '1,234.5' },
         { key: 'point', shown: '1.234,5' },

@@ -2,7 +2,7 @@
     import { ContextMenu } from 'bits-ui';
     import { tick } from 'svelte';
     import Kbd from '@/ui/Kbd.svelte';
-    import { actions, press, type Hands } from './actions';
+    import { actions, press, type BenchControls } from './actions';
     import type { Bench } from './bench.svelte';
     import BoardCell from './BoardCell.svelte';
     import StageFoot from './StageFoot.svelte';
@@ -10,9 +10,9 @@
 
     type Props = {
         bench: Bench;
-        hands: Hands;
+        controls: BenchControls;
     };
-    let { bench, hands }: Props = $props();
+    let { bench, controls }: Props = $props();
 
     let grid: HTMLTableElement;
     let renaming = $state<number | null>(null);
@@ -64,7 +64,7 @@
             walk();
         } else if (event.key === 'Escape' && bench.picked.length > 0) {
             bench.picked = [];
-        } else if (!press(event, [bench.slot === HEAD ? 'head' : 'cell'], bench, hands)) {
+        } else if (!press(event, [bench.slot === HEAD ? 'head' : 'cell'], bench, controls)) {
             return;
         } else if (event.key === 'Enter') {
             event.stopPropagation();
@@ -187,7 +187,7 @@
                                     onblur={(event) => finishRename(event, column)}
                                 />
                             {:else}
-                                <b class="font-semibold">{column ? `Stage ${column}` : 'As it came'}</b>
+                                <b class="font-semibold">{column ? `Stage ${column}` : 'As received'}</b>
                                 <span class="ml-1 text-[12px] text-soft">{stage.name}</span>
                             {/if}
                         </th>
@@ -257,7 +257,7 @@
                                         aria-selected={at(slot.key, column) || isPicked(slot.key, column)}
                                         aria-label="{slot.name}, {column
                                             ? `stage ${column}`
-                                            : 'as it came'}: {cell.name ||
+                                            : 'as received'}: {cell.name ||
                                             'stock'}, {cell.state} {cell.value}"
                                         draggable={movable(cell.state, slot.key, column)}
                                         class="h-[23px] border-b border-l border-faint border-l-line px-2 whitespace-nowrap {i ===
@@ -267,7 +267,7 @@
                                             ? 'bg-wash'
                                             : ''}"
                                         onclick={(event) => click(event, slot.key, column)}
-                                        ondblclick={hands.enter}
+                                        ondblclick={controls.enter}
                                         ondragstart={(event) => startDrag(event, slot.key, column)}
                                         ondragend={() => (dragged = false)}
                                         ondragover={(event) => {
@@ -314,7 +314,7 @@
                                 ? 'outline-2 -outline-offset-2 outline-river'
                                 : ''}"
                             onclick={() => bench.select(FOOT, column)}
-                            ondblclick={hands.enter}
+                            ondblclick={controls.enter}
                         >
                             <div class={bench.saving ? 'italic opacity-60' : ''}>
                                 <StageFoot {stage} labels={bench.estimate.labels} />
@@ -336,7 +336,7 @@
             {#each menu as action (action.name)}
                 <ContextMenu.Item
                     class="flex items-center justify-between gap-4 px-3 py-1 data-highlighted:bg-wash"
-                    onSelect={() => action.run(bench, hands)}
+                    onSelect={() => action.run(bench, controls)}
                     >{action.name}<Kbd>{action.stroke}</Kbd></ContextMenu.Item
                 >
             {:else}

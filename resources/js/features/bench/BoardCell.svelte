@@ -1,5 +1,5 @@
 <script lang="ts">
-    import type { Cell } from '@/generated/estimate';
+    import type { Cell } from '@/generated/answers';
 
     type Props = { cell: Cell; column: number };
     let { cell, column }: Props = $props();
@@ -47,7 +47,7 @@
     >
 {:else if cell.state === 'unknown'}
     <span class="block truncate text-[12px] text-straw" title={cell.note}>? not known</span>
-{:else if cell.state === 'came'}
+{:else if cell.state === 'received'}
     <span class="block truncate {column === 0 ? 'font-medium' : ''}">{cell.name}</span>
 {:else}
     <span class="block truncate text-[12px] text-soft" title={cell.name}>{cell.name}</span>

@@ -1,16 +1,18 @@
 <script lang="ts">
-    import type { Candidate } from './types';
+    import type { Candidate } from '@/generated/answers';
 
     type Props = {
         candidates: Candidate[];
         loading: boolean;
+        /** They were asked for, and no answer came. @default false */
+        failed?: boolean;
         /** What the factory fitted, and whether it stays; absent where nothing can be taken out. */
         stock?: { name: string; stays: boolean };
         pick: (candidate: Candidate) => void;
         clear?: () => void;
         leave: () => void;
     };
-    let { candidates, loading, stock, pick, clear, leave }: Props = $props();
+    let { candidates, loading, failed = false, stock, pick, clear, leave }: Props = $props();
     let list: HTMLUListElement;
     let typed = '';
     let pause: ReturnType<typeof setTimeout> | undefined;
@@ -62,11 +64,14 @@
                         ? `, ${one.each}`
                         : ''}
                 </small>
-                {#each one.drags as drag (drag.sentence)}
+                {#each one.also_needs as need (need.sentence)}
                     <small
-                        class="col-span-3 text-[11.5px] leading-snug {drag.fault ? 'text-rust' : 'text-soft'}"
-                        >{drag.fault ? '! ' : ''}{drag.sentence}</small
+                        class="col-span-3 text-[11.5px] leading-snug {need.fault ? 'text-rust' : 'text-soft'}"
+                        >{need.fault ? '! ' : ''}{need.sentence}</small
                     >
+                {/each}
+                {#each one.ceilings as ceiling (ceiling)}
+                    <small class="col-span-3 text-[11.5px] leading-snug text-straw">{ceiling}</small>
                 {/each}
                 {#if one.cautions.length > 0}
                     <small
@@ -86,14 +91,16 @@
                 aria-pressed={stock.stays}
                 onclick={clear}
             >
-                <b class="font-semibold">{stock.stays ? 'Stock stays' : 'Take it out here'}</b><span
+                <b class="font-semibold">{stock.stays ? 'Stock stays' : 'Remove from this stage'}</b><span
                     class="truncate pl-2 text-soft">{stock.name}</span
                 >
             </button>
         </li>
     {/if}
     {#if !loading && candidates.length === 0}<li class="border-t border-faint py-1.5 text-soft">
-            The catalog has no part for this slot.
+            {failed
+                ? 'The candidates could not be fetched: the server does not answer.'
+                : 'The catalog has no part for this slot.'}
         </li>{/if}
-    {#if loading}<li class="border-t border-faint py-1.5 text-soft">working out…</li>{/if}
+    {#if loading}<li class="border-t border-faint py-1.5 text-soft">calculating…</li>{/if}
 </ul>

@@ -1,16 +1,18 @@
 <script lang="ts">
     import { tick } from 'svelte';
+    import type { Candidate } from '@/generated/answers';
     import { get } from '@/lib/api';
     import type { Bench } from './bench.svelte';
     import CandidateList from './CandidateList.svelte';
     import LineEditor from './LineEditor.svelte';
-    import { FUEL, type Candidate } from './types';
+    import { FUEL } from './types';
 
     type Props = { bench: Bench; leave: () => void };
     let { bench, leave }: Props = $props();
 
     let candidates = $state<Candidate[]>([]);
     let loading = $state(false);
+    let failed = $state(false);
     const stage = $derived(bench.stage);
     const row = $derived(bench.row);
     const share = $derived(stage?.parts.find((part) => row && part.slots.includes(row.key)));
@@ -19,7 +21,7 @@
             (finding) => row && (finding.slot === row.key || (share && finding.part === share.part)),
         ) ?? [],
     );
-    const where = $derived(stage?.index ? `stage ${stage.index}` : 'as it came');
+    const where = $derived(stage?.index ? `stage ${stage.index}` : 'as received');
     const wanted = $derived(
         row && stage && stage.index > 0 && !bench.past
             ? {
@@ -51,9 +53,10 @@
         loading = true;
         let current = true;
         const timer = setTimeout(async () => {
-            const answer = await get<Candidate[]>(request.url).catch(() => []);
+            const answer = await get<Candidate[]>(request.url).catch(() => null);
             if (current) {
-                candidates = answer;
+                candidates = answer ?? [];
+                failed = answer === null;
                 loading = false;
                 void greet();
             }
@@ -73,11 +76,12 @@
     </p>
 {:else if row?.key === FUEL}
     <p class="mt-1 text-[12px] text-soft">
-        what each adds over the fuel before; later stages on the same fuel go along
+        Gain over the fuel of the stage before; later stages on the same fuel change too
     </p>
     <CandidateList
         {candidates}
         {loading}
+        {failed}
         pick={(one) => choose(() => bench.burn(one.part, one.name))}
         {leave}
     />
@@ -92,10 +96,11 @@
             >
         {/each}
     {/each}
-    <p class="mt-1 text-[12px] text-soft">what each adds here, costs here and drags in</p>
+    <p class="mt-1 text-[12px] text-soft">Gain · cost · also needs</p>
     <CandidateList
         {candidates}
         {loading}
+        {failed}
         stock={{ name: row?.stock ?? '', stays: bench.cell?.state === 'stock' }}
         pick={(one) => choose(() => bench.fit(one.part, one.name))}
         clear={() => choose(() => bench.clear())}

@@ -1,7 +1,7 @@
 <script lang="ts">
+    import type { RevisionNote } from '@/generated/answers';
     import { clock, day } from '@/lib/format';
     import type { Bench } from './bench.svelte';
-    import type { RevisionNote } from './types';
 
     let { bench }: { bench: Bench } = $props();
     let revisions = $state.raw<RevisionNote[]>([]);
@@ -30,7 +30,7 @@
 </script>
 
 <h2 class="text-[14px] font-semibold">History</h2>
-<p class="text-[12px] text-soft">Look at any; restoring makes a new revision, and nothing is lost.</p>
+<p class="text-[12px] text-soft">Look at any; restoring makes a new revision; nothing is lost.</p>
 <ol class="mt-1 text-[12.5px]">
     {#each revisions as revision (revision.number)}
         <li

@@ -1,9 +1,9 @@
 <script lang="ts">
-    import type { LimitReading } from '@/generated/estimate';
+    import type { LimitReading } from '@/generated/answers';
     import { money, precise } from '@/lib/format';
     import Pebble from '@/ui/Pebble.svelte';
 
-    /** One limit: where nine cars in ten stand against safe and edge, and what would move it. */
+    /** One limit: what 90 % of cars stay below, against safe and edge, and what would move it. */
     type Props = {
         limit: LimitReading;
         symbol: string;
@@ -50,7 +50,7 @@
         </p>
         {#if limit.movers.length > 0}
             <details open={noted} class="mt-0.5">
-                <summary class="cursor-pointer text-soft">what would move it</summary>
+                <summary class="cursor-pointer text-soft">What would move it</summary>
                 <ul>
                     {#each limit.movers as mover (mover.sentence)}
                         <li class="flex items-baseline justify-between gap-2 py-0.5">

@@ -1,12 +1,13 @@
 <script lang="ts">
+    import { says } from '@/lib/synonyms';
     import Kbd from '@/ui/Kbd.svelte';
     import Sheet from '@/ui/Sheet.svelte';
-    import { actions, type Hands } from './actions';
+    import { actions, type BenchControls } from './actions';
     import type { Bench } from './bench.svelte';
 
     /** Finds a command, or a place on the board, by a few letters. */
-    type Props = { open: boolean; bench: Bench; hands: Hands; leave: () => void };
-    let { open = $bindable(), bench, hands, leave }: Props = $props();
+    type Props = { open: boolean; bench: Bench; controls: BenchControls; leave: () => void };
+    let { open = $bindable(), bench, controls, leave }: Props = $props();
 
     type Entry = { name: string; stroke: string; run: () => void };
     let words = $state('');
@@ -16,7 +17,7 @@
     const entries = $derived<Entry[]>([
         ...actions
             .filter((one) => one.can(bench))
-            .map((one) => ({ name: one.name, stroke: one.stroke, run: () => one.run(bench, hands) })),
+            .map((one) => ({ name: one.name, stroke: one.stroke, run: () => one.run(bench, controls) })),
         ...bench.estimate.lanes.flatMap((lane) =>
             lane.slots.flatMap((slot) =>
                 bench.stages.slice(1).map((stage) => ({
@@ -34,9 +35,7 @@
     ]);
     const found = $derived.by(() => {
         const parts = words.toLowerCase().split(' ').filter(Boolean);
-        return entries
-            .filter((one) => parts.every((part) => one.name.toLowerCase().includes(part)))
-            .slice(0, 12);
+        return entries.filter((one) => parts.every((part) => says(one.name, part))).slice(0, 12);
     });
 
     $effect(() => {

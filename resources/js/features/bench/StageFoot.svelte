@@ -1,5 +1,5 @@
 <script lang="ts">
-    import type { Estimate, StageEstimate } from '@/generated/estimate';
+    import type { Estimate, StageEstimate } from '@/generated/answers';
     import { figure, money, precise } from '@/lib/format';
     import { statusWords } from '@/ui/Pebble.svelte';
 
@@ -30,7 +30,7 @@
             {money(stage.money.cumulative.likely, labels.money)} · {precise(stage.money.hours)} h{stage.money
                 .per_power === null
                 ? ''
-                : ` · ${money(stage.money.per_power, labels.money)} a ${labels.power}`}
+                : ` · ${money(stage.money.per_power, labels.money)} per ${labels.power}`}
         </div>
     {/if}
     {#if weakest}

@@ -10,26 +10,27 @@
 
 {#if stage}
     <h2 class="text-[14px] font-semibold">
-        {stage.index ? `Stage ${stage.index} ${stage.name}` : 'As it came'}
+        {stage.index ? `Stage ${stage.index} ${stage.name}` : 'As received'}
     </h2>
     <p class="mt-0.5">
         <b>{figure(stage.power.p10)}–{figure(stage.power.p90)} {labels.power}</b>
         <span class="text-soft"
-            >in eight cars of ten, likely {figure(stage.power.likely)} near {figure(stage.power.rpm)} rpm</span
+            >80 % range (P10–P90), likely {figure(stage.power.likely)} near {figure(stage.power.rpm)} rpm</span
         >
     </p>
     <p class="text-soft">
         {figure(stage.torque.p10)}–{figure(stage.torque.p90)}
-        {labels.torque}, likely {figure(stage.torque.likely)} near {figure(stage.torque.rpm)} rpm. Simply added
-        up: {figure(stage.power.plain_sum)}
+        {labels.torque}, likely {figure(stage.torque.likely)} near {figure(stage.torque.rpm)} rpm. Plain sum: {figure(
+            stage.power.plain_sum,
+        )}
         {labels.power}.
     </p>
     {#if stage.chance !== null}<p class="text-soft">
-            {figure(100 * stage.chance)} in 100 such cars reach the target here.
+            {figure(100 * stage.chance)} % chance of reaching the target here.
         </p>{/if}
     {#each stage.ceilings as ceiling (ceiling.name)}<p class="mt-1 text-straw">{ceiling.sentence}</p>{/each}
 
-    {#if stage.trade}<p class="mt-1 text-straw">{stage.trade.sentence}</p>{/if}
+    {#if stage.torque_loss}<p class="mt-1 text-straw">{stage.torque_loss.sentence}</p>{/if}
     {#if stage.soak}<p class="mt-1 text-soft">{stage.soak.sentence}</p>{/if}
     {#if stage.mass}<p class="mt-1 text-soft">{stage.mass.sentence}</p>{/if}
 
@@ -66,7 +67,7 @@
                     ></tr
                 >
                 <tr class="border-t border-line font-semibold"
-                    ><td class="py-0.5">this stage, tax in</td><td class="py-0.5 text-right"
+                    ><td class="py-0.5">this stage, tax included</td><td class="py-0.5 text-right"
                         >{money(stage.money.spend.likely, labels.money)}</td
                     ></tr
                 >
@@ -81,8 +82,8 @@
     {#if stage.cautions.length > 0}
         <h3 class="mt-2 font-semibold text-rust">Cautions</h3>
         <ul class="text-[12px] leading-snug">
-            {#each stage.cautions as caution (caution)}<li class="border-t border-faint py-0.5">
-                    {caution}
+            {#each stage.cautions as caution (caution.code)}<li class="border-t border-faint py-0.5">
+                    {caution.sentence}
                 </li>{/each}
         </ul>
     {/if}

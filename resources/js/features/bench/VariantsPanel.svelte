@@ -1,9 +1,9 @@
 <script lang="ts">
+    import type { Variant } from '@/generated/answers';
     import { clock, day } from '@/lib/format';
     import type { Bench } from './bench.svelte';
-    import type { Variant } from './types';
 
-    /** Plans kept under a name: laid over the run, compared part by part and figure by figure, taken. */
+    /** Plans saved under a name: laid over the run, compared part by part and figure by figure, taken. */
     let { bench }: { bench: Bench } = $props();
     let name = $state('');
     let beside = $state.raw<Variant | null>(null);
@@ -34,7 +34,7 @@
         maxlength="60"
         bind:value={name}
     />
-    <button class="btn" type="submit">Keep this plan</button>
+    <button class="btn" type="submit">Save as variant</button>
 </form>
 <ul class="mt-2 text-[12.5px]">
     {#each bench.variants as variant (variant.id)}
@@ -59,12 +59,12 @@
                 <button class="btn px-1.5 py-0 text-[11.5px]" onclick={() => bench.takeVariant(variant)}
                     >Take it</button
                 >
-                <button class="btn px-1.5 py-0 text-[11.5px]" onclick={() => forget(variant)}>Drop it</button>
+                <button class="btn px-1.5 py-0 text-[11.5px]" onclick={() => forget(variant)}>Delete</button>
             </div>
         </li>
     {:else}
         <li class="border-t border-faint py-1.5 text-soft">
-            None yet. Keep the plan as it stands, change it, and compare.
+            No variants yet. Save the plan as it stands, change it, and compare.
         </li>
     {/each}
 </ul>

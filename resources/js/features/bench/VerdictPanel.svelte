@@ -1,8 +1,8 @@
 <script lang="ts">
+    import type { Fix } from '@/generated/answers';
     import { get } from '@/lib/api';
     import Pebble, { statusWords } from '@/ui/Pebble.svelte';
     import type { Bench } from './bench.svelte';
-    import type { Fix } from './types';
 
     type Props = { bench: Bench; subject: string };
     let { bench, subject }: Props = $props();
@@ -10,7 +10,7 @@
     const troubled = $derived(line?.status === 'over' || line?.status === 'past-edge');
     const fixes = $derived.by(() => {
         void bench.state.revision;
-        return troubled && !bench.past ? get<Fix[]>(`/plans/${bench.plan}/fixes/${subject}`) : null;
+        return troubled && !bench.past ? get<Fix[]>(`/plans/${bench.plan}/fixes?subject=${subject}`) : null;
     });
 </script>
 
@@ -23,14 +23,14 @@
     {#if fixes}
         <h3 class="mt-2 font-semibold">Smallest change</h3>
         {#await fixes}
-            <p class="text-soft">working out…</p>
+            <p class="text-soft">calculating…</p>
         {:then found}
             <ul>
                 {#each found as fix (fix.sentence)}
                     <li class="flex items-start justify-between gap-2 border-t border-faint py-1.5">
                         <span class="text-[12.5px] leading-snug">{fix.sentence}</span>
                         <button class="btn shrink-0" onclick={() => bench.edit(fix.commands, fix.sentence)}
-                            >Do it</button
+                            >Apply</button
                         >
                     </li>
                 {:else}
@@ -40,11 +40,13 @@
                 {/each}
             </ul>
         {:catch}
-            <p class="text-soft">not worked out: the server does not answer</p>
+            <p class="text-soft">not calculated: the server does not answer</p>
         {/await}
     {/if}
     <ul class="mt-2 text-[12.5px] leading-snug">
-        {#each line.reasons as reason (reason)}<li class="border-t border-faint py-1.5">{reason}</li>{/each}
+        {#each line.reasons as reason (reason.sentence)}<li class="border-t border-faint py-1.5">
+                {reason.sentence}
+            </li>{/each}
     </ul>
     <p class="border-t border-faint pt-2 text-[12px] text-soft">{bench.estimate.promise}</p>
 {/if}

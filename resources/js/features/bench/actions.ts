@@ -2,10 +2,10 @@ import type { Bench } from './bench.svelte';
 import { FUEL, HEAD } from './types';
 
 /** What the page does for an action besides the plan itself. */
-export type Hands = {
+export type BenchControls = {
     enter: () => void;
     rename: () => void;
-    show: (panel: 'history' | 'reckon' | 'variants') => void;
+    show: (panel: 'history' | 'settings' | 'variants') => void;
     help: () => void;
     palette: () => void;
 };
@@ -19,7 +19,7 @@ export type Action = {
     /** Board: on the selected cell or head, also in its menu. Bench: anywhere. */
     on: 'cell' | 'head' | 'bench';
     can: (bench: Bench) => boolean;
-    run: (bench: Bench, hands: Hands) => void;
+    run: (bench: Bench, controls: BenchControls) => void;
 };
 
 const always = () => true;
@@ -30,12 +30,12 @@ const onStage = (bench: Bench) => bench.slot === HEAD && bench.column > 0;
 /** Everything the bench can do, once: the keys, the menu, the palette and the list under ? come from here. */
 export const actions: Action[] = [
     {
-        name: 'Candidates of the cell',
+        name: 'Candidates for the cell',
         keys: ['Enter'],
         stroke: 'Enter',
         on: 'cell',
         can: onCell,
-        run: (_, hands) => hands.enter(),
+        run: (_, controls) => controls.enter(),
     },
     {
         name: 'Move a stage earlier',
@@ -66,7 +66,7 @@ export const actions: Action[] = [
         run: (bench) => bench.copyForward(),
     },
     {
-        name: 'Customer’s own part, or not',
+        name: 'Customer’s own part: yes or no',
         keys: ['o'],
         stroke: 'O',
         on: 'cell',
@@ -74,7 +74,7 @@ export const actions: Action[] = [
         run: (bench) => bench.own(),
     },
     {
-        name: 'Bought already, or not',
+        name: 'Bought already: yes or no',
         keys: ['b'],
         stroke: 'B',
         on: 'cell',
@@ -119,7 +119,7 @@ export const actions: Action[] = [
         stroke: 'Enter',
         on: 'head',
         can: onStage,
-        run: (_, hands) => hands.rename(),
+        run: (_, controls) => controls.rename(),
     },
     {
         name: 'Put the stage earlier',
@@ -183,7 +183,7 @@ export const actions: Action[] = [
         stroke: 'W',
         on: 'bench',
         can: always,
-        run: (_, hands) => hands.enter(),
+        run: (_, controls) => controls.enter(),
     },
     {
         name: 'History',
@@ -191,7 +191,7 @@ export const actions: Action[] = [
         stroke: 'H',
         on: 'bench',
         can: always,
-        run: (_, hands) => hands.show('history'),
+        run: (_, controls) => controls.show('history'),
     },
     {
         name: 'Variants',
@@ -199,15 +199,15 @@ export const actions: Action[] = [
         stroke: 'V',
         on: 'bench',
         can: always,
-        run: (_, hands) => hands.show('variants'),
+        run: (_, controls) => controls.show('variants'),
     },
     {
-        name: 'How it is reckoned',
+        name: 'Calculation settings',
         keys: ['r'],
         stroke: 'R',
         on: 'bench',
         can: always,
-        run: (_, hands) => hands.show('reckon'),
+        run: (_, controls) => controls.show('settings'),
     },
     {
         name: 'Print',
@@ -223,7 +223,7 @@ export const actions: Action[] = [
         stroke: '.',
         on: 'bench',
         can: always,
-        run: (_, hands) => hands.palette(),
+        run: (_, controls) => controls.palette(),
     },
     {
         name: 'Keys',
@@ -231,18 +231,23 @@ export const actions: Action[] = [
         stroke: '?',
         on: 'bench',
         can: always,
-        run: (_, hands) => hands.help(),
+        run: (_, controls) => controls.help(),
     },
 ];
 
 /** Runs what a key means here; false when it means nothing. */
-export function press(event: KeyboardEvent, where: Action['on'][], bench: Bench, hands: Hands): boolean {
+export function press(
+    event: KeyboardEvent,
+    where: Action['on'][],
+    bench: Bench,
+    controls: BenchControls,
+): boolean {
     if (event.ctrlKey || event.metaKey || event.altKey) return false;
     const action = actions.find(
         (one) => where.includes(one.on) && one.keys.includes(event.key) && one.can(bench),
     );
     if (!action) return false;
     event.preventDefault();
-    action.run(bench, hands);
+    action.run(bench, controls);
     return true;
 }

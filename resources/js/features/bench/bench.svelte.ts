@@ -1,19 +1,19 @@
-import type { Cell, Finding, SlotRow, StageEstimate, StageMoney } from '@/generated/estimate';
+import type {
+    Cell,
+    Command,
+    Comparison,
+    Finding,
+    PlanState,
+    Presence,
+    RevisionNote,
+    SlotRow,
+    StageEstimate,
+    StageMoney,
+    Variant,
+} from '@/generated/answers';
 import { drop, get, Offline, post } from '@/lib/api';
 import { Outbox, type Echo } from './outbox.svelte';
-import {
-    HEAD,
-    FOOT,
-    FUEL,
-    LANE,
-    type Command,
-    type PlanState,
-    type RevisionNote,
-    type Comparison,
-    type Settings,
-    type Variant,
-    type View,
-} from './types';
+import { FOOT, FUEL, HEAD, LANE, type Settings, type View } from './types';
 
 type Line = StageMoney['lines'][number];
 type LineChange = Omit<Extract<Command, { do: 'line' }>, 'do' | 'stage' | 'part'>;
@@ -277,7 +277,7 @@ export class Bench {
         );
     }
 
-    reckon(settings: Partial<Settings>, words: string) {
+    changeSettings(settings: Partial<Settings>, words: string) {
         this.edit([{ do: 'settings', ...settings }], words);
     }
 
@@ -296,7 +296,10 @@ export class Bench {
         const { stage, bought, column } = this;
         const parts = bought.map((row) => this.shown(row, column).part as string);
         if (stage && stage.index > 0 && parts.length > 0)
-            this.edit([{ do: 'split-stage', stage: stage.key, parts }], `Split stage ${stage.index}`);
+            this.edit(
+                [{ do: 'split-stage', stage: stage.key, parts: parts as [string, ...string[]] }],
+                `Split stage ${stage.index}`,
+            );
     }
 
     mergeStage() {
@@ -362,9 +365,9 @@ export class Bench {
     }
 
     /** The target or the budget dragged on the run is an answer of the brief. */
-    wish = async (answer: { power: number } | { budget: number }) => {
+    changeTarget = async (answer: { power: number } | { budget: number }) => {
         try {
-            this.#take(await post<PlanState>(`/jobs/${this.job}/wish`, answer));
+            this.#take(await post<PlanState>(`/jobs/${this.job}/target`, answer));
         } catch (fault) {
             this.error = fault instanceof Error ? fault.message : 'Not saved.';
         }
@@ -417,7 +420,7 @@ export class Bench {
 
     /** Says that one is here, hears who else is, and fetches what they did. */
     greet = async () => {
-        const answer = await post<{ others: string[]; revision: number }>(`/plans/${this.plan}/presence`, {
+        const answer = await post<Presence>(`/plans/${this.plan}/presence`, {
             revision: this.state.revision,
         }).catch(() => null);
         if (!answer) return;

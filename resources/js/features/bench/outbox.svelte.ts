@@ -1,6 +1,6 @@
-import type { Cell } from '@/generated/estimate';
+import type { Cell, Command, PlanState } from '@/generated/answers';
 import { Offline, post, Refusal, SignedOut } from '@/lib/api';
-import type { Command, Conflict, PlanState } from './types';
+import type { Conflict } from './types';
 
 /** What a cell shows until the server has answered, by "slot/column". */
 export type Echo = Record<string, Pick<Cell, 'state' | 'name' | 'part'>>;

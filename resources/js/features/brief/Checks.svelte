@@ -6,8 +6,8 @@
     let { form, checks }: { form: BriefForm; checks: Check[] } = $props();
     type Found = 'good' | 'bad';
     const found = (key: string): Found | undefined =>
-        (form.brief.came.checks as Record<string, Found> | undefined)?.[key] ??
-        (form.brief.came.checks === undefined && form.brief.came.healthy ? 'good' : undefined);
+        (form.brief.received.checks as Record<string, Found> | undefined)?.[key] ??
+        (form.brief.received.checks === undefined && form.brief.received.healthy ? 'good' : undefined);
     const good = $derived(checks.filter((check) => found(check.key) === 'good').length);
     const bad = $derived(checks.filter((check) => found(check.key) === 'bad'));
 
@@ -18,9 +18,10 @@
                 return is ? [[check.key, is]] : [];
             }),
         );
-        form.came({ checks: { ...known, [key]: value } });
+        form.received({ checks: { ...known, [key]: value } });
     }
-    const all = () => form.came({ checks: Object.fromEntries(checks.map((check) => [check.key, 'good'])) });
+    const all = () =>
+        form.received({ checks: Object.fromEntries(checks.map((check) => [check.key, 'good'])) });
 </script>
 
 <details class="w-full">
@@ -32,7 +33,7 @@
     <ul class="mt-2 grid grid-cols-1 gap-x-6 gap-y-1 sm:grid-cols-2">
         {#each checks as check (check.key)}
             <li class="flex items-center justify-between gap-2">
-                <span>{check.words}{check.needed ? '' : ' (wise)'}</span>
+                <span>{check.words}{check.needed ? '' : ' (recommended)'}</span>
                 <Choice
                     label="Check of {check.words}"
                     options={[

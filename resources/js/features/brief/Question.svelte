@@ -1,6 +1,6 @@
 <script lang="ts">
     import type { Snippet } from 'svelte';
-    import type { VerdictLine } from '@/generated/estimate';
+    import type { VerdictLine } from '@/generated/answers';
     import Pebble from '@/ui/Pebble.svelte';
 
     type Props = {

@@ -1,54 +1,32 @@
-import type { Brief } from '@/generated/brief';
-import type { Estimate, VerdictLine } from '@/generated/estimate';
+import type { Brief, BriefConflict, BriefState, SlotChoices } from '@/generated/answers';
 import { put, Refusal } from '@/lib/api';
 import { today } from '@/lib/format';
 
-export type Saved = {
-    revision: number;
-    labels: Estimate['labels'];
-    verdict: VerdictLine[];
-    measured: boolean;
-    /** What each answer changes, by question. */
-    means: Record<string, string[]>;
-    readiness: { answered: number; of: number; open: { key: string; words: string }[] };
-    told: NonNullable<Brief['told']>;
-};
-
-/** A place on the car and what could stand in it. */
-export type Place = {
-    key: string;
-    name: string;
-    stock: string;
-    parts: { key: string; name: string; slots: string[] }[];
-};
-
 export const UNKNOWN = '?';
 
-type Told = NonNullable<Brief['told']>[number];
+type Given = NonNullable<Brief['warnings']>[number];
 export type Refused = NonNullable<Brief['refuses']>[number];
 
 type Kind = 'power' | 'torque' | 'time' | 'none';
-
-type Theirs = { message: string; revision: number; brief: Brief; title: string; customer: string };
 
 /** The brief as it is being asked; saved as one goes. */
 export class BriefForm {
     brief = $state() as Brief;
     title = $state('');
     customer = $state('');
-    saved = $state.raw() as Saved;
+    saved = $state.raw() as BriefState;
     saving = $state(false);
     error = $state('');
-    theirs = $state.raw<Theirs | null>(null);
+    theirs = $state.raw<BriefConflict | null>(null);
     #again = false;
 
     constructor(
         readonly job: number,
-        readonly slots: Place[],
+        readonly slots: SlotChoices[],
         brief: Brief,
         title: string,
         customer: string,
-        saved: Saved,
+        saved: BriefState,
     ) {
         this.brief = brief;
         this.title = title;
@@ -80,14 +58,14 @@ export class BriefForm {
         this.answer({ car: { ...this.brief.car, ...part } });
     }
 
-    came(part: Partial<Brief['came']>) {
-        this.answer({ came: { ...this.brief.came, ...part } });
+    received(part: Partial<Brief['received']>) {
+        this.answer({ received: { ...this.brief.received, ...part } });
     }
 
-    /** Notes a warning as told, or takes the note back; the server writes who and when. */
-    tell(warning: Told['warning'], told: boolean) {
-        const others = (this.brief.told ?? []).filter((one) => one.warning !== warning);
-        this.answer({ told: told ? [...others, { warning, on: today(), by: 'now' }] : others });
+    /** Notes a warning as given, or takes the note back; the server writes who and when. */
+    warn(warning: Given['warning'], given: boolean) {
+        const others = (this.brief.warnings ?? []).filter((one) => one.warning !== warning);
+        this.answer({ warnings: given ? [...others, { warning, on: today(), by: 'now' }] : others });
     }
 
     refuse(key: Refused) {
@@ -98,11 +76,11 @@ export class BriefForm {
     }
 
     /** What stands in a place as the car came: a part, nobody knows, or the stock thing. */
-    stands(slot: Place, value: string) {
-        const { parts, unknown = [] } = this.brief.came;
+    stands(slot: SlotChoices, value: string) {
+        const { parts, unknown = [] } = this.brief.received;
         const taken = slot.parts.find((one) => one.key === value)?.slots ?? [slot.key];
         const kept = parts.filter((key) => !this.places(key).some((place) => taken.includes(place)));
-        this.came({
+        this.received({
             parts: slot.parts.some((one) => one.key === value) ? [...kept, value] : kept,
             unknown: [
                 ...unknown.filter((one) => !taken.includes(one)),
@@ -111,9 +89,9 @@ export class BriefForm {
         });
     }
 
-    standing(slot: Place): string {
-        if (this.brief.came.unknown?.includes(slot.key)) return UNKNOWN;
-        return slot.parts.find((one) => this.brief.came.parts.includes(one.key))?.key ?? '';
+    standing(slot: SlotChoices): string {
+        if (this.brief.received.unknown?.includes(slot.key)) return UNKNOWN;
+        return slot.parts.find((one) => this.brief.received.parts.includes(one.key))?.key ?? '';
     }
 
     private places(part: string): string[] {
@@ -143,7 +121,7 @@ export class BriefForm {
         try {
             do {
                 this.#again = false;
-                const saved = await put<Saved>(`/jobs/${this.job}/brief`, {
+                const saved = await put<BriefState>(`/jobs/${this.job}/brief`, {
                     revision: this.saved.revision,
                     title: this.title,
                     customer: this.customer,
@@ -151,10 +129,11 @@ export class BriefForm {
                 });
                 this.saved = saved;
                 // While another answer waits, what the page holds is newer than what the server just wrote.
-                if (this.brief.told && !this.#again) this.brief.told = saved.told;
+                if (this.brief.warnings && !this.#again) this.brief.warnings = saved.warnings_given;
             } while (this.#again);
         } catch (fault) {
-            if (fault instanceof Refusal && fault.status === 409) this.theirs = fault.body as Theirs;
+            if (fault instanceof Refusal && fault.status === 409)
+                this.theirs = fault.body as unknown as BriefConflict;
             else this.error = fault instanceof Error ? fault.message : 'Not saved.';
         } finally {
             this.saving = false;

@@ -58,7 +58,7 @@
         >
         {#if form.hasErrors}<p class="text-rust" role="alert">{Object.values(form.errors).join(' ')}</p>{/if}
         <div class="flex justify-end gap-2">
-            <button type="button" class="btn" onclick={() => (open = false)}>Not now</button>
+            <button type="button" class="btn" onclick={() => (open = false)}>Cancel</button>
             <button type="submit" class="btn btn-strong" disabled={form.processing}>Start</button>
         </div>
     </form>

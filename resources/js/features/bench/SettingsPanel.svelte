@@ -3,9 +3,9 @@
     import type { Bench } from './bench.svelte';
     import type { Settings } from './types';
 
-    /** By which school the plan is reckoned, with the plain sum always beside. */
+    /** Calculation settings of the plan, with the plain sum always beside. */
     let { bench }: { bench: Bench } = $props();
-    const reckoned = $derived(bench.estimate.reckoned);
+    const settings = $derived(bench.estimate.settings);
     const labels = $derived(bench.estimate.labels);
 
     type Choice = { key: keyof Settings; title: string; ways: [string, string, string][] };
@@ -16,7 +16,7 @@
             ways: [
                 ['diminishing', 'Diminishing', 'parts that free the same path share what it can give'],
                 ['compound', 'Compounding', 'each takes its percent of what is there'],
-                ['sum', 'Plainly added', 'quoted figures, as a catalogue would promise them'],
+                ['sum', 'Plain sum', 'quoted figures, as a catalogue would promise them'],
             ],
         },
         {
@@ -38,8 +38,8 @@
     ];
 </script>
 
-<h2 class="text-[14px] font-semibold">How it is reckoned</h2>
-<p class="mt-0.5 text-soft">{reckoned.sentence}</p>
+<h2 class="text-[14px] font-semibold">Calculation settings</h2>
+<p class="mt-0.5 text-soft">{settings.sentence}</p>
 {#each choices as choice (choice.key)}
     <fieldset class="mt-2 border-t border-line pt-1.5">
         <legend class="float-left mb-1 w-full font-semibold">{choice.title}</legend>
@@ -50,8 +50,8 @@
                     class="mt-1 shrink-0 self-start accent-[var(--river)]"
                     name={choice.key}
                     {value}
-                    checked={reckoned[choice.key] === value}
-                    onchange={() => bench.reckon({ [choice.key]: value }, `${choice.title}: ${name}`)}
+                    checked={settings[choice.key] === value}
+                    onchange={() => bench.changeSettings({ [choice.key]: value }, `${choice.title}: ${name}`)}
                 />
                 <span>{name}<span class="block text-[12px] text-soft">{about}</span></span>
             </label>
@@ -71,7 +71,7 @@
         {#each bench.stages as stage (stage.key)}
             <tr class="border-t border-faint">
                 <th scope="row" class="py-0.5 text-left font-normal"
-                    >{stage.index ? `${stage.index} ${stage.name}` : 'as it came'}</th
+                    >{stage.index ? `${stage.index} ${stage.name}` : 'as received'}</th
                 >
                 <td class="text-right">{figure(stage.power.likely)}</td>
                 <td class="text-right">{figure(stage.power.plain_sum)}</td>

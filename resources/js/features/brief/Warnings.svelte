@@ -2,29 +2,29 @@
     import { day } from '@/lib/format';
     import type { BriefForm } from './brief.svelte';
 
-    /** What is said plainly, and noted as told. */
+    /** Warnings given to the customer, each with its day and who gave it. */
     type Warning = { key: string; text: string };
     let { form, warnings }: { form: BriefForm; warnings: Warning[] } = $props();
-    type Key = Parameters<BriefForm['tell']>[0];
-    const told = (key: string) => form.brief.told?.find((one) => one.warning === key);
+    type Key = Parameters<BriefForm['warn']>[0];
+    const given = (key: string) => form.brief.warnings?.find((one) => one.warning === key);
 </script>
 
 <ul class="flex w-full flex-col">
     {#each warnings as warning (warning.key)}
-        {@const note = told(warning.key)}
+        {@const note = given(warning.key)}
         <li class="border-t border-faint py-1 first:border-t-0">
             <label class="flex gap-2">
                 <input
                     type="checkbox"
                     class="mt-1 shrink-0 self-start"
                     checked={note !== undefined}
-                    onchange={(event) => form.tell(warning.key as Key, event.currentTarget.checked)}
+                    onchange={(event) => form.warn(warning.key as Key, event.currentTarget.checked)}
                 />
                 <span
                     >{warning.text}<span class="block text-[12px] text-soft"
                         >{note
-                            ? `told ${day(note.on)}${note.by === 'now' ? '' : ` by ${note.by}`}`
-                            : 'not told yet'}</span
+                            ? `given ${day(note.on)}${note.by === 'now' ? '' : ` by ${note.by}`}`
+                            : 'not given yet'}</span
                     ></span
                 >
             </label>

@@ -3,12 +3,12 @@
     import { UNKNOWN } from './brief.svelte';
     import NumberField from './NumberField.svelte';
 
-    /** What stands on the car already, place by place, and its own baseline. */
+    /** What stands on the car already, slot by slot, and its own baseline. */
     let { form, power, torque }: { form: BriefForm; power: string; torque: string } = $props();
     const fitted = $derived(
         form.slots.filter((slot) => form.standing(slot) !== '').map((slot) => slot.name.toLowerCase()),
     );
-    const baseline = $derived(form.brief.came.baseline);
+    const baseline = $derived(form.brief.received.baseline);
     const peaks = $derived(baseline && 'peaks' in baseline ? baseline.peaks : null);
     const blank = {
         lowest_rpm: 1500,
@@ -22,7 +22,7 @@
         const next = peaks ? structuredClone($state.snapshot(peaks)) : $state.snapshot(draft);
         set(next);
         draft = next;
-        if (next.torque.value > 0 && next.power.value > 0) form.came({ baseline: { peaks: next } });
+        if (next.torque.value > 0 && next.power.value > 0) form.received({ baseline: { peaks: next } });
     }
     const shown = $derived(peaks ?? draft);
 
@@ -103,11 +103,13 @@
             {/each}
         </div>
         <p class="mt-1 text-[12.5px] text-soft">
-            At the wheels on this shop’s roller. The curve between the peaks is sketched, and its doubt is
+            At the wheels on this shop’s roller. The curve between the peaks is sketched, and its range is
             wider.
         </p>
     {/if}
     {#if baseline !== undefined}
-        <button class="btn mt-2" onclick={() => form.came({ baseline: undefined })}>Drop the baseline</button>
+        <button class="btn mt-2" onclick={() => form.received({ baseline: undefined })}
+            >Remove the baseline</button
+        >
     {/if}
 </details>
