@@ -19,7 +19,7 @@ test('the intercooler moves a stage with the keyboard: power, limit and money ch
     expect(number(after, /^(\d+)\s*whp/)).toBeLessThan(number(before, /^(\d+)\s*whp/));
     expect(number(after, /€\s([\d,]+)/)).toBeLessThan(number(before, /€\s([\d,]+)/));
     const weakest = (text: string) => /[A-Z][^€%]*\d+ %, .+$/m.exec(text)?.[0];
-    expect(weakest(before)).toMatch(/^Gearbox low down \d+ %, close$/);
+    expect(weakest(before)).toMatch(/^Gearbox, low rpm \d+ %, close to safe$/);
     expect(weakest(after)).toMatch(/^Charge temperature \d+ %/);
     await expect(cell(page, 'Intercooler', 3)).toBeFocused();
     await page.keyboard.press('u');
@@ -346,7 +346,7 @@ test('the plain sum stands beside the rule, and the rule is a choice', async ({ 
     await page.keyboard.press('r');
     const panel = page.getByRole('complementary');
     await expect(panel).toContainText('Gains diminishing in each family');
-    await panel.getByRole('radio', { name: /^Plainly added/ }).check();
+    await panel.getByRole('radio', { name: /^Plain sum/ }).check();
     await settled(page);
     await expect(panel).toContainText('Gains plain sum');
     const row = panel.getByRole('row', { name: /^3 / });

@@ -24,21 +24,13 @@ final readonly class BriefReader
     public function read(DocumentNode $node): Brief
     {
         $car = $this->car($node);
-        $range = $node->maybe('rpm_range');
-        $power = $this->platform->baseline->peakPower()->rpm;
 
         return new Brief(
             $car,
             $this->received($node->get('received')),
             $this->target($node->maybe('target'), $car),
-            new Budget(
-                $node->maybe('budget')?->maybe('total')?->minor($this->currency),
-                $node->maybe('budget')?->maybe('now')?->minor($this->currency),
-                $node->maybe('budget')?->maybe('monthly')?->minor($this->currency),
-            ),
-            $range === null
-                ? [$this->platform->baseline->torqueKnee(), $power]
-                : [$range->get('from')->number(), $range->get('to')->number()],
+            $this->budget($node->maybe('budget')),
+            $this->usedSpeeds($node->maybe('rpm_range')),
             $node->has('fuels') ? $node->strings('fuels') : null,
             Risk::from($node->maybe('risk')?->keyword(...array_column(Risk::cases(), 'value')) ?? 'normal'),
             new CustomerConstraints(
@@ -108,6 +100,36 @@ final readonly class BriefReader
         ));
     }
 
+    private function budget(?DocumentNode $node): Budget
+    {
+        $total = $node?->maybe('total')?->minor($this->currency);
+        $now = $node?->maybe('now')?->minor($this->currency);
+        if ($node !== null && $total !== null && $now !== null && $now > $total) {
+            $node->refuse("{$node->get('now')->number()} now is more than {$node->get('total')->number()} in all: lower the one or raise the other.");
+        }
+
+        return new Budget($total, $now, $node?->maybe('monthly')?->minor($this->currency));
+    }
+
+    /** @return array{float, float} rpm; where nothing is asked, from full torque to peak power */
+    private function usedSpeeds(?DocumentNode $node): array
+    {
+        if ($node === null) {
+            return [$this->platform->baseline->torqueKnee(), $this->platform->baseline->peakPower()->rpm];
+        }
+        $from = $node->get('from')->number();
+        $to = $this->speed($node->get('to'));
+        $from < $to || $node->refuse("{$from} rpm is not below {$to} rpm: give the lower one first.");
+
+        return [$from, $to];
+    }
+
+    /** An engine speed at which something can be asked of this engine. */
+    private function speed(DocumentNode $node): float
+    {
+        return $node->within($this->platform->baseline->first, $this->platform->highestSpeed(), 'rpm is no speed of this engine at full load');
+    }
+
     /** @return list<string> */
     private function unknown(DocumentNode $node): array
     {
@@ -121,7 +143,7 @@ final readonly class BriefReader
             $node->has('power') => Target::power($node->get('power')->number() * $this->units->power->watts()),
             $node->has('torque') => Target::torque(
                 $node->get('torque')->number() * $this->units->torque->newtonMetres(),
-                $node->get('at_rpm')->number(),
+                $this->speed($node->get('at_rpm')),
             ),
             $node->has('quarter_mile') => $this->time($node->get('quarter_mile'), $car),
             default => null,

@@ -20,10 +20,11 @@ final class CatalogCheck
     public static function faults(Catalog $catalog): array
     {
         $faults = [];
+        $cases = new CaseCheck($catalog);
         $i = 0;
         foreach ($catalog->parts as $part) {
             $path = "parts[{$i}]";
-            array_push($faults, ...self::needs($part, $path, $catalog), ...self::ceilings($part, $path, $catalog), ...self::contents($part, $path, $catalog));
+            array_push($faults, ...self::needs($part, $path, $catalog), ...self::ceilings($part, $path, $catalog), ...self::contents($part, $path, $catalog), ...$cases->faults($part, $path));
             $i++;
         }
         $pressure = $catalog->platform->baseline->peakTorque()->value * 4.0 * M_PI / $catalog->platform->displacement;

@@ -76,6 +76,23 @@ final readonly class DocumentNode
         return is_int($this->value) || is_float($this->value) ? (float) $this->value : $this->refuse('must be a number.');
     }
 
+    /**
+     * A number with bounds that something else in the document sets.
+     *
+     * @param  string  $fault  what is wrong outside them, such as "is no speed of this engine"
+     */
+    public function within(float $low, float $high, string $fault): float
+    {
+        $number = $this->number();
+
+        return $number >= $low && $number <= $high ? $number : $this->refuse(sprintf('%s %s: give %s to %s.', self::plain($number), $fault, self::plain($low), self::plain($high)));
+    }
+
+    private static function plain(float $number): string
+    {
+        return (string) round($number, 3);
+    }
+
     public function int(): int
     {
         return is_int($this->value) ? $this->value : $this->refuse('must be a whole number.');
@@ -85,6 +102,19 @@ final readonly class DocumentNode
     public function strings(string $key): array
     {
         return array_map(fn (self $item): string => $item->string(), $this->each($key));
+    }
+
+    /** Refuses a list of points whose engine speeds do not rise. */
+    public function rising(string $list): void
+    {
+        $before = null;
+        foreach ($this->each($list) as $point) {
+            $rpm = $point->get('rpm')->number();
+            if ($before !== null && $rpm <= $before) {
+                $this->refuse("{$list}: {$rpm} rpm comes after {$before} rpm, and must rise.");
+            }
+            $before = $rpm;
+        }
     }
 
     /** A number, or [low, likely, high]. */

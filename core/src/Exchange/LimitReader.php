@@ -44,7 +44,7 @@ final readonly class LimitReader
         $points = $node->has('over_rpm')
             ? array_map(fn (DocumentNode $point): array => [$point->get('rpm')->number(), $point->get('value')->range()->scaled($factor)], $node->each('over_rpm'))
             : [[0.0, $node->get('value')->range()->scaled($factor)]];
-        $this->rising($node, $points);
+        $node->rising('over_rpm');
 
         return new Ceiling(
             $node->get('key')->string(), $node->get('name')->string(),
@@ -67,19 +67,9 @@ final readonly class LimitReader
             }
             $points[] = [$place->maybe('rpm')?->number() ?? 0.0, $safe, $edge];
         }
-        $this->rising($node, $points);
+        $node->rising('over_rpm');
 
         return $points === [] ? $node->refuse('over_rpm must hold at least one point.') : $points;
-    }
-
-    /** @param  list<array{float, 1: float|Range, 2?: float}>  $points */
-    private function rising(DocumentNode $node, array $points): void
-    {
-        foreach ($points as $i => $point) {
-            if ($i > 0 && $point[0] <= $points[$i - 1][0]) {
-                $node->refuse("over_rpm: {$point[0]} rpm comes after {$points[$i - 1][0]} rpm, and must rise.");
-            }
-        }
     }
 
     private function si(Quantity $quantity, float $value): float

@@ -89,6 +89,7 @@ final readonly class PartReader
     {
         $reference = $node->maybe('reference');
         $frame = $this->frame($node);
+        $node->rising('over_rpm');
         $anchors = array_map(
             fn (DocumentNode $anchor): GainAnchor => new GainAnchor($anchor->get('rpm')->number(), $frame->convert($this->power($anchor->get('power')))),
             $node->each('over_rpm'),
@@ -138,18 +139,23 @@ final readonly class PartReader
 
         return new Effects(
             $effects->maybe('spool_rpm')?->range(),
-            $effects->maybe('rev_limit')?->number(),
-            array_map(fn (DocumentNode $window): AddedPower => new AddedPower(
-                $window->get('from_rpm')->number(),
-                $window->maybe('to_rpm')?->number() ?? INF,
-                $this->power($window->get('power')),
-            ), $effects->each('added_power')),
+            $effects->maybe('rev_limit')?->within($this->platform->baseline->peakPower()->rpm, $this->platform->highestSpeed(), 'is no rev limit for this platform'),
+            array_map($this->addedPower(...), $effects->each('added_power')),
             array_map(fn (DocumentNode $ceiling): Ceiling => $limits->ceiling($ceiling), $effects->each('ceilings')),
             array_map(fn (DocumentNode $limit): Limit => $limits->limit($limit, $this->platform->slots), $effects->each('limits')),
             AirReader::maybeCooler($effects->maybe('cooler')),
             ($effects->maybe('mass')?->number() ?? 0.0) * $this->units->mass->kilograms(),
             $effects->maybe('exhaust')?->range()->scaled($this->units->temperature->kelvins()),
         );
+    }
+
+    private function addedPower(DocumentNode $window): AddedPower
+    {
+        $from = $window->get('from_rpm')->number();
+        $to = $window->maybe('to_rpm')?->number() ?? INF;
+        $from < $to || $window->refuse("{$from} rpm is not below {$to} rpm: turn them round.");
+
+        return new AddedPower($from, $to, $this->power($window->get('power')));
     }
 
     /** @return list<Need> */

@@ -23,6 +23,9 @@ final readonly class PlatformReader
         $families = $this->families($node);
         $slots = $this->slots($node, $lanes, $families);
         $limits = new LimitReader($this->units);
+        $baseline = (new CurveReader($this->units))->read($node->get('baseline'), $aspiration !== 'natural');
+        $years = $node->get('years');
+        $years->get('from')->int() <= $years->get('to')->int() || $years->refuse("{$years->get('from')->int()} comes after {$years->get('to')->int()}: turn them round.");
 
         return new Platform(
             $node->get('key')->string(),
@@ -30,12 +33,12 @@ final readonly class PlatformReader
             $node->get('drive')->keyword('front', 'rear', 'all'),
             $aspiration,
             FuelKind::from($engine->get('fuel')->keyword('petrol', 'diesel')),
-            $node->get('years')->get('from')->int(),
-            $node->get('years')->get('to')->int(),
+            $years->get('from')->int(),
+            $years->get('to')->int(),
             $engine->get('displacement')->number() / 1000.0,
             $aspiration !== 'natural',
-            $node->get('rev_limit')->number(),
-            (new CurveReader($this->units))->read($node->get('baseline'), $aspiration !== 'natural'),
+            $node->get('rev_limit')->within($baseline->peakPower()->rpm, Platform::HIGHER_REVS * $baseline->last(), 'is no limit of an engine with this baseline'),
+            $baseline,
             $lanes,
             $slots,
             $families,

@@ -76,6 +76,20 @@ final class BundleReaderTest extends TestCase
         yield 'a negative agreed price' => ['plan.stages.0.changes.1.agreed', -5, 'plan.stages[0].changes[1].agreed: an agreed price cannot be negative.'];
         yield 'a negative rate' => ['shop.labour_rate', -85, 'shop.labour_rate: -85 is negative: give 0 or more.'];
         yield 'text for a number' => ['platform.rev_limit', 'high', 'platform.rev_limit: must be a number.'];
+        yield 'a rev limit of another world' => ['platform.rev_limit', 650_000_000, 'platform.rev_limit: 650000000 is no limit of an engine with this baseline: give 5850 to 9750.'];
+        yield 'a rev limit below peak power' => ['platform.rev_limit', 5000, 'platform.rev_limit: 5000 is no limit of an engine with this baseline: give 5850 to 9750.'];
+        yield 'a part that lifts it too far' => ['parts.1.effects', ['rev_limit' => 9800], 'parts[1].effects.rev_limit: 9800 is no rev limit for this platform: give 5850 to 9750.'];
+        yield 'years turned round' => ['platform.years', ['from' => 2024, 'to' => 2010], 'platform.years: 2024 comes after 2010: turn them round.'];
+        yield 'boost below the outside air' => ['platform.boost', ['at_torque' => [-0.2, 0.5, 0.6], 'at_power' => 0.4], 'platform.boost.at_torque: -0.2 is no boost over the outside air: give 0 to 6 bar.'];
+        yield 'boost beyond belief' => ['parts.0.gains.0.boost', ['at_torque' => 1.0, 'at_power' => [1, 2, 61]], 'parts[0].gains[0].boost.at_power: 61 is no boost over the outside air: give 0 to 6 bar.'];
+        yield 'a target at 20,000 rpm' => ['brief.target', ['torque' => 300, 'at_rpm' => 20_000], 'brief.target.at_rpm: 20000 rpm is no speed of this engine at full load: give 1500 to 9750.'];
+        yield 'a target at idle' => ['brief.target', ['torque' => 300, 'at_rpm' => 900], 'brief.target.at_rpm: 900 rpm is no speed of this engine at full load: give 1500 to 9750.'];
+        yield 'used speeds turned round' => ['brief.rpm_range', ['from' => 5000, 'to' => 2000], 'brief.rpm_range: 5000 rpm is not below 2000 rpm: give the lower one first.'];
+        yield 'used speeds without width' => ['brief.rpm_range', ['from' => 3000, 'to' => 3000], 'brief.rpm_range: 3000 rpm is not below 3000 rpm'];
+        yield 'used speeds beyond the engine' => ['brief.rpm_range', ['from' => 3000, 'to' => 12_000], 'brief.rpm_range.to: 12000 rpm is no speed of this engine at full load: give 1500 to 9750.'];
+        yield 'more now than in all' => ['brief.budget', ['total' => 3000, 'now' => 3001], 'brief.budget: 3001 now is more than 3000 in all: lower the one or raise the other.'];
+        yield 'added power turned round' => ['parts.1.effects', ['added_power' => [['from_rpm' => 4000, 'to_rpm' => 3000, 'power' => 30]]], 'parts[1].effects.added_power[0]: 4000 rpm is not below 3000 rpm: turn them round.'];
+        yield 'a gain over falling speeds' => ['parts.1.gains.0', ['over_rpm' => [['rpm' => 4000, 'power' => 3], ['rpm' => 3000, 'power' => 4]], 'evidence' => ['kind' => 'maker']], 'parts[1].gains[0]: over_rpm: 3000 rpm comes after 4000 rpm, and must rise.'];
         yield 'an object for a list' => ['parts.1.tags', ['a' => 'b'], 'parts[1].tags: must be a list.'];
     }
 

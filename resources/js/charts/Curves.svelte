@@ -248,7 +248,9 @@
             class="halo"
         >
             {limit.name}: safe to {figure(limit.points[0]?.safe ?? 0)}
-            {estimate.labels.torque}{limit.points.length > 1 ? ' low down' : ''}
+            {estimate.labels.torque}{limit.points.length > 1
+                ? ` at ${figure(limit.points[0]?.rpm ?? 0)} rpm`
+                : ''}
         </text>
     {/if}
     {#each [{ box: torqueBox, unit: estimate.labels.torque }, { box: powerBox, unit: estimate.labels.power }] as axis (axis.unit)}

@@ -4,7 +4,6 @@ const GROUPS: readonly (readonly string[])[] = [
     ['stage', 'power level'],
     ['intercooler', 'charge cooler'],
     ['header', 'manifold'],
-    ['settings', 'school'],
 ];
 
 /** Whether a name has these letters in it, or another word for what they begin. */
@@ -15,7 +14,8 @@ export function says(name: string, letters: string): boolean {
     if (wanted.length < 3) return false;
     return GROUPS.some(
         (group) =>
-            group.some((word) => word.split(' ').some((one) => one.startsWith(wanted))) &&
-            group.some((word) => text.includes(word)),
+            group.some(
+                (word) => word.startsWith(wanted) || word.split(' ').some((one) => one.startsWith(wanted)),
+            ) && group.some((word) => text.includes(word)),
     );
 }

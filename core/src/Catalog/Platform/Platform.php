@@ -12,6 +12,9 @@ use Pebblerun\Core\Units\Range;
 /** An engine platform: slots in gas-path order, families, limits, ceilings and the stock car's wheel curve. */
 final readonly class Platform
 {
+    /** Nothing bolted on lifts a rev limit above this share of the factory's. */
+    public const HIGHER_REVS = 1.5;
+
     /**
      * @param  Curve  $baseline  wheel torque of the stock car in the shop's frame
      * @param  bool  $boosted  turbo or blower from the factory
@@ -51,4 +54,10 @@ final readonly class Platform
         public ?float $mass = null,
         public ?Range $exhaust = null,
     ) {}
+
+    /** rpm; no plan for this engine goes beyond it */
+    public function highestSpeed(): float
+    {
+        return self::HIGHER_REVS * $this->revLimit;
+    }
 }

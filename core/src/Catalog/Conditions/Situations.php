@@ -1,0 +1,124 @@
+<?php
+
+namespace Pebblerun\Core\Catalog\Conditions;
+
+use Generator;
+use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Platform\Car;
+use Pebblerun\Core\Catalog\Shop\Fuel;
+
+/** Every situation a catalog can bring about, as far as given terms tell one from another. */
+final readonly class Situations
+{
+    /**
+     * @param  list<Term>  $terms
+     * @param  bool  $anyFuel  whether the fuel matters even where no term speaks of it
+     */
+    public function __construct(private Catalog $catalog, private array $terms, private bool $anyFuel) {}
+
+    /** @return Generator<int, Situation> with this part in its slots */
+    public function around(Part $part): Generator
+    {
+        $fuels = $this->fuels();
+        $cars = $this->cars();
+        foreach ($fuels === [] ? [] : $this->builds(array_fill_keys($part->slots, $part), $this->options($cars[0], $fuels[0])) as $fitted) {
+            foreach ($fuels as $fuel) {
+                foreach ($cars as $car) {
+                    yield new Situation($car, $fitted, $fuel);
+                }
+            }
+        }
+    }
+
+    /** @return list<Fuel> */
+    private function fuels(): array
+    {
+        $matters = $this->anyFuel || $this->having(EthanolAtLeast::class) !== [] || $this->having(OctaneAtLeast::class) !== [];
+
+        return array_slice(array_values($this->catalog->fuels), 0, $matters ? null : 1);
+    }
+
+    /** @return non-empty-list<Car> */
+    private function cars(): array
+    {
+        $platform = $this->catalog->platform;
+        $facts = array_map(fn (CarIs $term): string => $term->fact, $this->having(CarIs::class));
+        $cars = [];
+        foreach ($this->years() as $year) {
+            foreach (in_array('gearbox', $facts, true) ? ['manual', 'automatic', 'dual-clutch'] : ['manual'] as $gearbox) {
+                foreach (in_array('use', $facts, true) ? ['road', 'track'] : ['road'] as $use) {
+                    $cars[] = new Car($year, $gearbox, $use, $platform->aspiration, $platform->drive);
+                }
+            }
+        }
+
+        return $cars;
+    }
+
+    /** @return non-empty-list<int> the first year, and each in which a term begins to hold or ceases to */
+    private function years(): array
+    {
+        $platform = $this->catalog->platform;
+        $years = [$platform->firstYear];
+        foreach ($this->having(YearIn::class) as $term) {
+            array_push($years, $term->from ?? $platform->firstYear, ($term->to ?? $platform->lastYear) + 1);
+        }
+
+        return array_values(array_unique(array_filter($years, fn (int $year): bool => $year >= $platform->firstYear && $year <= $platform->lastYear))) ?: [$platform->firstYear];
+    }
+
+    /** @return list<Part> one for each way in which a part can decide the terms */
+    private function options(Car $car, Fuel $fuel): array
+    {
+        $options = [];
+        foreach ($this->catalog->parts->all() as $part) {
+            $alone = new Situation($car, array_fill_keys($part->slots, $part), $fuel);
+            $decided = array_map(fn (Term $term): int => (int) self::decides($part, $term, $alone), $this->terms);
+            if (in_array(1, $decided, true)) {
+                $options[implode($decided).' '.implode(' ', $part->slots)] ??= $part;
+            }
+        }
+
+        return array_values($options);
+    }
+
+    private static function decides(Part $part, Term $term, Situation $alone): bool
+    {
+        return match (true) {
+            $term instanceof SlotIs => in_array($term->slot, $part->slots, true),
+            $term instanceof PartFitted, $term instanceof TagFitted, $term instanceof MapIs => $term->holds($alone),
+            default => false,
+        };
+    }
+
+    /**
+     * @param  array<string, Part>  $fitted
+     * @param  list<Part>  $options
+     * @return Generator<int, array<string, Part>> every choice of options whose slots are free
+     */
+    private function builds(array $fitted, array $options): Generator
+    {
+        if ($options === []) {
+            yield $fitted;
+
+            return;
+        }
+        $part = array_shift($options);
+        yield from $this->builds($fitted, $options);
+        if (array_intersect_key($fitted, array_flip($part->slots)) === []) {
+            yield from $this->builds($fitted + array_fill_keys($part->slots, $part), $options);
+        }
+    }
+
+    /**
+     * @template T of Term
+     *
+     * @param  class-string<T>  $class
+     * @return list<T>
+     */
+    private function having(string $class): array
+    {
+        return array_values(array_filter($this->terms, fn (Term $term): bool => $term instanceof $class));
+    }
+}
