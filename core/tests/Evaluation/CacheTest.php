@@ -7,6 +7,8 @@ use Pebblerun\Core\Evaluation\Engine\CurveQuantity;
 use Pebblerun\Core\Evaluation\Engine\DrawnCurves;
 use Pebblerun\Core\Evaluation\Engine\SampleSpeeds;
 use Pebblerun\Core\Evaluation\Engine\SpeedGrid;
+use Pebblerun\Core\Tests\Exchange\SmallBundle;
+use Pebblerun\Core\Units\Power;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -44,6 +46,18 @@ final class CacheTest extends TestCase
             }
             self::assertSame($plain, (new DrawnCurves($power, $places))->peaks($track));
         }
+    }
+
+    /** One airflow under one key, as it is with the rubber pipe and without: what stage 1 let through says nothing of stage 2. */
+    public function test_two_ceilings_of_one_key_are_two(): void
+    {
+        $flow = fn (int $most, string $pipe): array => ['key' => 'flow', 'name' => 'Flow', 'kind' => 'hard', 'quantity' => 'power', 'at' => 'wheels', 'value' => $most, 'when' => ['slot' => 'pipe', 'is' => $pipe], 'evidence' => ['kind' => 'maker']];
+        $document = SmallBundle::with('platform.ceilings', [$flow(215, 'stock'), $flow(225, 'upgraded')]);
+        $document['plan']['stages'][1]['changes'] = [['fit' => 'pipe']];
+        $estimate = SmallBundle::estimate($document);
+        self::assertEqualsWithDelta(215.0 * Power::HP, $estimate->results[1]->likely->peakPower()->value, 1.0);
+        self::assertEqualsWithDelta(225.0 * Power::HP, $estimate->results[2]->likely->peakPower()->value, 1.0);
+        self::assertEqualsWithDelta(225.0 * Power::HP, $estimate->results[2]->power->p50, 1.0);
     }
 
     public function test_places_are_about_every_peak_and_where_they_are_wanted(): void

@@ -8,6 +8,9 @@ use Pebblerun\Core\Units\Range;
 /** The most an airflow, a fuel supply or a torque limiter lets through. */
 final readonly class Ceiling
 {
+    /** Names everything that decides what it lets through: one key may have several, each under its own condition. */
+    public string $signature;
+
     /**
      * @param  bool  $soft  airflow, approached smoothly; else cut off
      * @param  bool  $torque  in N·m, else in W
@@ -22,5 +25,8 @@ final readonly class Ceiling
         public bool $crank,
         public array $points,
         public ?Condition $when,
-    ) {}
+    ) {
+        $figures = array_map(fn (array $point): string => "{$point[0]}={$point[1]->name()}", $points);
+        $this->signature = implode('/', [$key, (int) $torque, (int) $crank, ...$figures]);
+    }
 }

@@ -215,7 +215,7 @@ final class Engine
         $caps = [];
         foreach ($model->ceilings as $ceiling) {
             if ($ceiling->soft === $soft) {
-                $caps[] = $this->cache->flat("ceiling:{$ceiling->key}", $grid, fn (SpeedGrid $grid): array => $this->cap($ceiling, $grid));
+                $caps[] = $this->cache->flat("ceiling:{$ceiling->signature}", $grid, fn (SpeedGrid $grid): array => $this->cap($ceiling, $grid));
             }
         }
 
