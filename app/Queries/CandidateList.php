@@ -8,7 +8,7 @@ use App\Models\Plan;
 use App\Models\User;
 use Illuminate\Validation\ValidationException;
 use Pebblerun\Core\Advice\Candidates;
-use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Evaluation\PlannedStages;
 use Pebblerun\Core\Report\BoardDocument;
 use Pebblerun\Core\Report\CandidateDocument;
 
@@ -32,7 +32,7 @@ final class CandidateList
         if ($opened->bundle->plan->stage($stage) === null) {
             throw ValidationException::withMessages(['stage' => "The plan has no stage {$stage}."]);
         }
-        $candidates = new Candidates(Estimate::of($opened->bundle, $plan->figures));
+        $candidates = new Candidates(PlannedStages::of($opened->bundle));
         $found = $slot === BoardDocument::FUEL ? $candidates->fuels($stage) : $candidates->parts($slot, $stage);
 
         return array_map((new CandidateDocument($catalog, Estimates::formatter($opened, $reader)))->of(...), $found);

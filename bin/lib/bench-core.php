@@ -2,24 +2,35 @@
 
 /** The core against a straight loop over the same arithmetic, in one process: ratios, not seconds. */
 
+use Pebblerun\Core\Advice\Candidates;
+use Pebblerun\Core\Advice\Fixes;
+use Pebblerun\Core\Advice\VerdictSubject;
+use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Estimate;
-use Pebblerun\Core\Evaluation\PlanEvaluator;
+use Pebblerun\Core\Evaluation\Evaluator;
+use Pebblerun\Core\Evaluation\Model\Package;
+use Pebblerun\Core\Evaluation\StageResult;
 use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Report\EstimateDocument;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
 
 require $argv[1].'/vendor/autoload.php';
+require __DIR__.'/straight-loop.php';
 
 $read = fn (string $file): array => json_decode((string) file_get_contents("{$argv[1]}/demo/{$file}"), true);
-$bundle = BundleReader::read(thirtyParts([
+$document = [
     'units' => ['power' => 'hp', 'torque' => 'lb-ft'],
     'shop' => $read('shop.json')['shop'],
     'platform' => $read('platforms/corvane-lyre-16t.json')['platform'],
     'parts' => $read('parts/corvane-lyre-16t.json')['parts'],
     'brief' => $read('jobs/skarn-hill-commuter/brief.json')['brief'],
     'plan' => $read('jobs/skarn-hill-commuter/plan.json')['plan'],
-]));
+];
+$opened = BundleReader::read(thirtyParts($document));
+$bundle = $opened->bundle;
 
-/** Four stages with thirty parts at the end: the demo's three, one with what is left, and places that no car has. */
+/** Four stages with thirty parts at the end: the demo's three, one with what is left, and slots that no car has. */
 function thirtyParts(array $bundle): array
 {
     $rest = ['fjellvent-inlet-63', 'brimstall-mid', 'brimstall-catback-quiet', 'pellaworks-h2', 'pellaworks-inj', 'orsken-rods', 'tarnstone-gears', 'saltmarsh-dyno', 'hollinwick-pads'];
@@ -53,52 +64,86 @@ function median(callable $run): float
     return $times[intdiv(count($times), 2)];
 }
 
-$likely = median(fn (): array => (new PlanEvaluator($bundle->catalog, $bundle->brief, $bundle->plan))->likelyPeaks());
-$estimate = median(fn (): Estimate => Estimate::of($bundle));
 $kept = Estimate::of($bundle);
-$document = median(fn (): array => EstimateDocument::of($kept, $bundle->units));
+$fresh = fn (): Evaluator => new Evaluator($bundle->catalog, $bundle->shop->rates, $bundle->brief, $kept->results[0]->state->build, $bundle->plan->settings);
+$builds = array_map(fn (StageResult $result): object => $result->state->build, $kept->results);
+$likely = median(function () use ($fresh, $builds): void {
+    $evaluator = $fresh();
+    foreach ($builds as $build) {
+        $evaluator->likely($evaluator->model($build));
+    }
+});
+$estimate = median(fn (): Estimate => Estimate::of($bundle));
+$written = median(fn (): array => EstimateDocument::of($kept, $opened->units));
 
-// The straight loop: the same factors, families and one soft ceiling over bare arrays, for each stage and speed.
-$gains = [];
-foreach ($kept->results as $stage => $result) {
-    foreach ($result->model->gains as $gain) {
-        $rows = array_merge(...$gain->columns(null));
-        $gains[$stage][$gain->family][] = [$gain->knots(), $rows, $gain->ceiling];
+// Neighbours: the last build and 200 more, each one exchange away from the one before, as a planner walks.
+$evaluator = $fresh();
+$random = new Randomizer(new Mt19937(1));
+$parts = array_values(array_filter($bundle->catalog->parts->all(), fn (Part $part): bool => $part->map === null));
+$build = Package::of($kept->last()->state->build)->mapped($bundle->catalog);
+$walk = [];
+for ($i = 0; $i < 200; $i++) {
+    $walk[] = $build = $build->with($parts[$random->getInt(0, count($parts) - 1)]);
+}
+$base = $evaluator->platform->baseline;
+$bare = $begun = [];
+$received = $evaluator->model($builds[0]);
+foreach ($walk as $i => $one) {
+    $model = $evaluator->model($one);
+    $answer = $evaluator->likely($model);
+    $bare[$i] = [bare($model, $evaluator), $answer->grid->rpms];
+    $begun[count($answer->grid->rpms)] ??= beginning($evaluator, $received, $answer->grid->rpms, startOn($evaluator, $received, $answer->grid->rpms));
+    [$power, $torque] = straight(...[...$bare[$i], ...$begun[count($answer->grid->rpms)], $base->rpms(), $base->torque]);
+    if (abs($power / $answer->peakPower - 1.0) > 1e-9 || abs($torque / $answer->peakTorque - 1.0) > 1e-9) {
+        exit("the straight loop and the evaluator differ at neighbour {$i}: {$power} and {$answer->peakPower} W\n");
     }
 }
-$base = $kept->results[0]->likely->power();
-$first = $kept->results[0]->likely->first;
-$straight = median(function () use ($gains, $base, $first): float {
-    $peak = 0.0;
-    foreach ($gains as $families) {
-        foreach ($base as $i => $watts) {
-            $rpm = $first + 50.0 * $i;
-            $factor = 1.0;
-            foreach ($families as $members) {
-                $open = 1.0;
-                foreach ($members as [$knots, $values, $ceiling]) {
-                    $k = 0;
-                    while ($k < count($knots) - 2 && $knots[$k + 1] <= $rpm) {
-                        $k++;
-                    }
-                    $t = min(1.0, max(0.0, ($rpm - $knots[$k]) / ($knots[$k + 1] - $knots[$k])));
-                    $open *= 1.0 - min($ceiling, $values[$k] + ($values[$k + 1] - $values[$k]) * $t) / $ceiling;
-                }
-                $factor *= 1.0 + $ceiling * (1.0 - $open);
-            }
-            $gain = $watts * $factor - $watts;
-            $room = 225_000.0 - $watts;
-            $power = $gain > 0.0 ? $watts + ($gain ** -6 + $room ** -6) ** (-1 / 6) : $watts;
-            $peak = max($peak, $power);
-        }
-    }
 
-    return $peak;
+/** As received, on the speeds of another build. */
+function startOn(Evaluator $evaluator, object $received, array $rpms): array
+{
+    $likely = $evaluator->likely($received);
+
+    return count($likely->wheels) === count($rpms) ? $likely->wheels : exit("a neighbour moves the rev limit: leave such parts out\n");
+}
+
+$rpms = $base->rpms();
+$straight = median(function () use ($bare, $begun, $rpms, $base): void {
+    foreach ($bare as [$model, $grid]) {
+        straight($model, $grid, ...[...$begun[count($grid)], $rpms, $base->torque]);
+    }
+}) / count($walk);
+$neighbour = median(function () use ($fresh, $walk): void {
+    $evaluator = $fresh();
+    foreach ($walk as $build) {
+        $evaluator->likely($evaluator->model($build));
+    }
+}) / count($walk);
+$once = $straight * count($builds);
+
+// Advice, over a plan in trouble: over budget, out of reach, on a fuel the customer does not pump.
+$troubled = $document;
+$troubled['brief'] = [...$document['brief'], 'budget' => ['total' => 3000], 'fuels' => [$document['shop']['fuels'][0]['key']], 'risk' => 'cautious', 'target' => ['power' => 1.03 * $document['brief']['target']['power']]];
+$trouble = BundleReader::read($troubled);
+$settle = Estimate::of($trouble->bundle);
+$candidates = median(function () use ($settle): void {
+    foreach (['map', 'filter', 'intercooler', 'downpipe'] as $slot) {
+        (new Candidates($settle->planned))->parts($slot, count($settle->results) - 1);
+    }
+});
+$fixes = median(function () use ($settle, $troubled, $trouble): void {
+    $fixes = new Fixes($settle, $troubled['plan'], $trouble->plan(...));
+    foreach (VerdictSubject::cases() as $subject) {
+        $fixes->of($subject);
+    }
 });
 
-printf("core, four stages, %d parts at the end\n", count($kept->last()->model->state->parts()));
-printf("  straight loop over bare arrays          %7.2f ms    1.0\n", $straight);
-printf("  likely values of the plan               %7.2f ms  %5.1f straight loops\n", $likely, $likely / $straight);
-printf("  full estimate, 512 draws, shares, limits %6.2f ms  %5.1f straight loops, %.1f likely estimates\n", $estimate, $estimate / $straight, $estimate / $likely);
-printf("  writing the document                    %7.2f ms  %5.1f straight loops\n", $document, $document / $straight);
-printf("  most memory                             %7.1f MB\n", memory_get_peak_usage(true) / 1048576);
+printf("core, four stages, %d parts at the end\n", count($kept->last()->state->build->parts));
+printf("  straight loop, whole arithmetic of five builds  %7.2f ms    1.0\n", $once);
+printf("  likely values of the plan, from nothing         %7.2f ms  %5.1f straight loops\n", $likely, $likely / $once);
+printf("  full estimate, 512 draws, shares, limits        %7.2f ms  %5.1f straight loops, %.1f likely estimates\n", $estimate, $estimate / $once, $estimate / $likely);
+printf("  writing the document                            %7.2f ms  %5.1f straight loops\n", $written, $written / $once);
+printf("  a random neighbour, likely                      %7.4f ms  %5.2f straight loops, %d a second\n", $neighbour, $neighbour / $straight, 1000.0 / $neighbour);
+printf("  candidates of four slots                        %7.2f ms\n", $candidates);
+printf("  fixes of all six lines of a plan in trouble     %7.2f ms\n", $fixes);
+printf("  most memory                                     %7.1f MB\n", memory_get_peak_usage(true) / 1048576);

@@ -5,11 +5,11 @@ namespace Pebblerun\Core\Advice;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Evaluation\Engine\CeilingCost;
-use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Evaluator;
 use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Likely;
 use Pebblerun\Core\Evaluation\Model\StageModel;
+use Pebblerun\Core\Evaluation\PlannedStages;
 use Pebblerun\Core\Evaluation\Shares;
 use Pebblerun\Core\Evaluation\Timeline\StageState;
 use Pebblerun\Core\Job\Plan\Change;
@@ -25,10 +25,10 @@ final readonly class Candidates
 
     private Shares $shares;
 
-    public function __construct(private Estimate $estimate)
+    public function __construct(private PlannedStages $planned)
     {
-        $this->evaluator = $estimate->evaluator;
-        $this->shares = new Shares($estimate->evaluator);
+        $this->evaluator = $planned->evaluator;
+        $this->shares = new Shares($planned->evaluator);
     }
 
     /**
@@ -37,8 +37,8 @@ final readonly class Candidates
      */
     public function parts(string $slot, int $stage): array
     {
-        $trial = new StageTrial($this->estimate, $stage);
-        $catalog = $this->estimate->bundle->catalog;
+        $trial = new StageTrial($this->planned, $stage);
+        $catalog = $this->planned->bundle->catalog;
         $without = $trial->stage->only(fn (Change $change): bool => $change->slot !== $slot
             && ! in_array($slot, $change->part === null ? [] : $catalog->part($change->part)->slots, true));
         $candidates = $this->against($trial, $without, array_map(
@@ -56,12 +56,12 @@ final readonly class Candidates
      */
     public function fuels(int $stage): array
     {
-        $trial = new StageTrial($this->estimate, $stage);
-        $before = $this->estimate->results[$stage - 1]->state->build->fuel->key;
+        $trial = new StageTrial($this->planned, $stage);
+        $before = $this->planned->states[$stage - 1]->build->fuel->key;
 
         return $this->against($trial, $trial->stage->on($before), array_values(array_map(
             fn (Fuel $fuel): array => [$fuel, $trial->stage->on($fuel->key), $fuel->key === $trial->stage->fuel],
-            $this->estimate->bundle->catalog->fuels,
+            $this->planned->bundle->catalog->fuels,
         )));
     }
 
@@ -75,9 +75,10 @@ final readonly class Candidates
         $baseModel = $this->evaluator->model($base->build);
         $baseLikely = $this->evaluator->likely($baseModel);
         $known = array_flip(array_map(fn (Finding $finding): string => $finding->id, $this->evaluator->findings($base->build)));
+        $spend = $trial->spend($base);
         $taken = $this->taken($baseModel, $baseLikely);
 
-        return array_map(function (array $choice) use ($trial, $base, $baseLikely, $known, $taken): Candidate {
+        return array_map(function (array $choice) use ($trial, $spend, $baseLikely, $known, $taken): Candidate {
             [$what, $stage, $chosen] = $choice;
             $state = $trial->state($stage);
             $model = $this->evaluator->model($state->build);
@@ -87,7 +88,7 @@ final readonly class Candidates
                 $what,
                 $likely->peakPower - $baseLikely->peakPower,
                 $likely->peakTorque - $baseLikely->peakTorque,
-                $trial->spend($state) - $trial->spend($base),
+                $trial->spend($state) - $spend,
                 $this->brought($state, $known),
                 $this->ceilings($model, $likely, $taken),
                 $state->build,
@@ -119,19 +120,16 @@ final readonly class Candidates
 
     /**
      * @param  array<string, array{float, float}>  $before  W and N·m that each ceiling takes without it
-     * @return list<CeilingCost>
+     * @return list<CeilingCost> those that take more than before
      */
     private function ceilings(StageModel $model, Likely $likely, array $before): array
     {
         $costs = [];
-        foreach ($this->taken($model, $likely) as $key => [$watts, $newtonMetres]) {
-            [$wattsBefore, $newtonMetresBefore] = $before[$key] ?? [0.0, 0.0];
+        foreach ($this->shares->ofCeilings($model, $likely) as $i => [$watts, $newtonMetres]) {
+            $ceiling = $model->ceilings[$i];
+            [$wattsBefore, $newtonMetresBefore] = $before[$ceiling->key] ?? [0.0, 0.0];
             if ($watts - $wattsBefore > self::WORTH_NAMING * $likely->peakPower || $newtonMetres - $newtonMetresBefore > self::WORTH_NAMING * $likely->peakTorque) {
-                foreach ($model->ceilings as $ceiling) {
-                    if ($ceiling->key === $key) {
-                        $costs[] = new CeilingCost($ceiling, $watts, $newtonMetres);
-                    }
-                }
+                $costs[] = new CeilingCost($ceiling, $watts, $newtonMetres);
             }
         }
 

@@ -221,7 +221,7 @@ final readonly class Fixes
         $before = array_map(fn ($result): StageState => $result->state, array_slice($this->estimate->results, 0, $from));
         assert($before !== []);
 
-        return $this->estimate->timeline->from($before, array_slice($this->planWith($commands)->stages, $from - 1));
+        return $this->estimate->planned->timeline->from($before, array_slice($this->planWith($commands)->stages, $from - 1));
     }
 
     /**

@@ -17,7 +17,7 @@ final readonly class TargetReach
     /** @param  Estimate  $estimate  of a plan with at least one stage */
     public function __construct(private Estimate $estimate)
     {
-        $this->trial = new StageTrial($estimate, count($estimate->bundle->plan->stages));
+        $this->trial = new StageTrial($estimate->planned, count($estimate->bundle->plan->stages));
     }
 
     /** Likely peak in W at the end, mapped in; on another fuel where one is given. */

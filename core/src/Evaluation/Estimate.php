@@ -5,7 +5,6 @@ namespace Pebblerun\Core\Evaluation;
 use Pebblerun\Core\Evaluation\Limits\StageLimit;
 use Pebblerun\Core\Evaluation\Money\StageCost;
 use Pebblerun\Core\Evaluation\Timeline\StageState;
-use Pebblerun\Core\Evaluation\Timeline\StageTimeline;
 use Pebblerun\Core\Job\Bundle;
 use Pebblerun\Core\Job\Plan\Plan;
 use Pebblerun\Core\Math\Percentiles;
@@ -14,39 +13,34 @@ use Pebblerun\Core\Units\MoneyRange;
 /** Everything computed for one bundle, as numbers and codes. */
 final readonly class Estimate
 {
+    public Bundle $bundle;
+
+    public Evaluator $evaluator;
+
     /**
      * @param  non-empty-list<StageResult>  $results  as received, then the stages
      * @param  non-empty-list<StageCost>  $costs  likewise
      * @param  array<string, list<mixed>>  $figures  to be given back to the next estimate
      */
     private function __construct(
-        public Bundle $bundle,
-        public StageTimeline $timeline,
-        public Evaluator $evaluator,
+        public PlannedStages $planned,
         public array $results,
         public array $costs,
         public array $figures,
-    ) {}
+    ) {
+        $this->bundle = $planned->bundle;
+        $this->evaluator = $planned->evaluator;
+    }
 
     /** @param  array<string, list<mixed>>  $known  figures of an earlier estimate of the same car, for its unchanged stages */
     public static function of(Bundle $bundle, array $known = []): self
     {
-        $timeline = new StageTimeline($bundle->catalog, $bundle->brief->car);
-        $states = $timeline->states($bundle->plan, $bundle->brief->received);
-        $evaluator = new Evaluator($bundle->catalog, $bundle->shop->rates, $bundle->brief, $states[0]->build, $bundle->plan->settings);
-        $stages = new PlanEvaluator($bundle, $evaluator, $timeline, $known);
-        $results = $stages->of($states);
+        $planned = PlannedStages::of($bundle);
+        $stages = new PlanEvaluator($planned, $known);
+        $results = $stages->results();
+        $costs = array_map(fn (StageState $state): StageCost => $planned->evaluator->money($state->bought), $planned->states);
 
-        return new self($bundle, $timeline, $evaluator, $results, self::costsOf($states, $evaluator), $stages->figures());
-    }
-
-    /**
-     * @param  non-empty-list<StageState>  $states
-     * @return non-empty-list<StageCost>
-     */
-    private static function costsOf(array $states, Evaluator $evaluator): array
-    {
-        return array_map(fn (StageState $state): StageCost => $evaluator->money($state->bought), $states);
+        return new self($planned, $results, $costs, $stages->figures());
     }
 
     /**
@@ -58,7 +52,7 @@ final readonly class Estimate
     {
         $pricing = new Money\Pricing($this->bundle->shop->rates, $plan->settings->priceBasis);
         $total = MoneyRange::exact(0);
-        foreach ($this->timeline->states($plan, $this->bundle->brief->received) as $state) {
+        foreach ($this->planned->timeline->states($plan, $this->bundle->brief->received) as $state) {
             $total = $total->plus($pricing->of($state->bought)->spend);
         }
 

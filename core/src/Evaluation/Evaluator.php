@@ -103,6 +103,16 @@ final class Evaluator
         return $this->run($this->engine, $model);
     }
 
+    /** @return list<Likely> with each of the standing ceilings taken away in turn, in their order */
+    public function withoutEachCeiling(StageModel $model): array
+    {
+        $grid = $this->grid($model);
+        /** @var list<non-empty-list<float>> $each */
+        $each = $this->engine->powerWithoutEach($model, $grid);
+
+        return array_map(fn (array $power): Likely => $this->arriving($power, $model, $grid, $this->engine), $each);
+    }
+
     public function sampled(StageModel $model, Likely $likely): Sampled
     {
         $engine = $this->sampled ??= $this->samplingEngine();
@@ -187,6 +197,13 @@ final class Evaluator
         $grid = $this->grid($model);
         /** @var non-empty-list<float> $power */
         $power = $engine->power($model, $grid);
+
+        return $this->arriving($power, $model, $grid, $engine);
+    }
+
+    /** @param  non-empty-list<float>  $power  W that the engine makes */
+    private function arriving(array $power, StageModel $model, SpeedGrid $grid, Engine $engine): Likely
+    {
         /** @var non-empty-list<float> $wheels */
         $wheels = $engine->wheels($power, $model, $grid);
 

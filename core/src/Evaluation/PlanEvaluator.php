@@ -7,15 +7,13 @@ use Pebblerun\Core\Evaluation\Engine\CeilingCost;
 use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\Model\StageModel;
 use Pebblerun\Core\Evaluation\Timeline\StageState;
-use Pebblerun\Core\Evaluation\Timeline\StageTimeline;
-use Pebblerun\Core\Job\Bundle;
 use Pebblerun\Core\Job\Plan\Change;
 
 /** Evaluates every stage of a plan, with what its parts and ceilings are worth. */
 final class PlanEvaluator
 {
     /** Raised whenever a rule changes, so that figures kept from before are not given back. */
-    private const METHOD = 4;
+    private const METHOD = 5;
 
     /** Figures of that many stages are worth keeping: an edit and its undo meet again. */
     private const KEPT = 16;
@@ -23,24 +21,21 @@ final class PlanEvaluator
     /** A ceiling binds when it costs more than this share. */
     private const BINDS = 0.005;
 
+    private readonly Evaluator $evaluator;
+
     private readonly Shares $shares;
 
     /** @param  array<string, list<mixed>>  $known  figures of stages evaluated before, by key; see figures() */
-    public function __construct(
-        private readonly Bundle $bundle,
-        private readonly Evaluator $evaluator,
-        private readonly StageTimeline $timeline,
-        private array $known = [],
-    ) {
-        $this->shares = new Shares($evaluator);
+    public function __construct(private readonly PlannedStages $planned, private array $known = [])
+    {
+        $this->evaluator = $planned->evaluator;
+        $this->shares = new Shares($planned->evaluator);
     }
 
-    /**
-     * @param  non-empty-list<StageState>  $states  as received, then the stages
-     * @return non-empty-list<StageResult> likewise
-     */
-    public function of(array $states): array
+    /** @return non-empty-list<StageResult> as received, then the stages */
+    public function results(): array
     {
+        $states = $this->planned->states;
         $results = $figures = [];
         foreach ($states as $i => $state) {
             $model = $this->evaluator->model($state->build);
@@ -68,11 +63,11 @@ final class PlanEvaluator
     /** Names everything that a build's figures depend on: what stands where, what its map covers, and its fuels. */
     private function keyOf(Build $build): string
     {
-        $settings = $this->bundle->plan->settings;
+        $settings = $this->planned->bundle->plan->settings;
         $stands = array_map(fn (Part $part): array => [$part->key, $build->covers($part)], $build->fitted);
 
         return hash('xxh128', serialize([
-            self::METHOD, $this->bundle->fingerprint, $settings->stacking, $settings->constantLoss,
+            self::METHOD, $this->planned->bundle->fingerprint, $settings->stacking, $settings->constantLoss,
             $build->changed, $build->fuel->key, $build->mappedFor?->key, $stands,
         ]));
     }
@@ -131,7 +126,7 @@ final class PlanEvaluator
         if ($before === null || $state->stage === null || $state->since($part) >= $state->index || $state->purchaseOf($part) === null) {
             return null;
         }
-        $without = $this->timeline->after($before, $state->stage->only(fn (Change $change): bool => $change->part !== $part->key));
+        $without = $this->planned->timeline->after($before, $state->stage->only(fn (Change $change): bool => $change->part !== $part->key));
 
         return $likely->peakPower - $this->evaluator->likely($this->evaluator->model($without->build))->peakPower;
     }

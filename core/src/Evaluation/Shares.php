@@ -2,7 +2,6 @@
 
 namespace Pebblerun\Core\Evaluation;
 
-use Pebblerun\Core\Catalog\Platform\Ceiling;
 use Pebblerun\Core\Evaluation\Model\StageModel;
 
 /** What parts and ceilings are worth in a build: likely curves with one thing more or less. */
@@ -33,10 +32,9 @@ final readonly class Shares
     /** @return list<array{float, float}> W and N·m that each standing ceiling takes off the peaks */
     public function ofCeilings(StageModel $model, Likely $likely): array
     {
-        return array_map(function (Ceiling $ceiling) use ($model, $likely): array {
-            $free = $this->evaluator->likely($model->withoutCeiling($ceiling));
-
-            return [$free->peakPower - $likely->peakPower, $free->peakTorque - $likely->peakTorque];
-        }, $model->ceilings);
+        return array_map(
+            fn (Likely $free): array => [$free->peakPower - $likely->peakPower, $free->peakTorque - $likely->peakTorque],
+            $this->evaluator->withoutEachCeiling($model),
+        );
     }
 }

@@ -7,7 +7,6 @@ use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Catalog\Parts\MapKind;
 use Pebblerun\Core\Catalog\Platform\Ceiling;
-use Pebblerun\Core\Units\Range;
 use Pebblerun\Core\Units\UnitSystem;
 
 /** Reads limits and ceilings. */

@@ -18,7 +18,7 @@ final class CandidatesTest extends TestCase
     /** @return list<Candidate> for a slot of the second stage */
     private static function candidates(Lyre $lyre, string $slot): array
     {
-        return (new Candidates($lyre->estimate(['map', 'intake'], ['downpipe', 'map'])))->parts($slot, 2);
+        return (new Candidates($lyre->estimate(['map', 'intake'], ['downpipe', 'map'])->planned))->parts($slot, 2);
     }
 
     public function test_a_candidate_adds_what_the_estimate_with_it_gains(): void
@@ -53,18 +53,18 @@ final class CandidatesTest extends TestCase
     {
         $lyre = new Lyre;
         $lyre->ceilings = [new Ceiling('pump', 'The stock pump', false, false, false, [[0.0, Range::exact(185_000.0)]], null)];
-        $candidates = (new Candidates($lyre->estimate(['map'])))->parts('inlet', 1);
+        $candidates = (new Candidates($lyre->estimate(['map'])->planned))->parts('inlet', 1);
         self::assertEqualsWithDelta(185_000.0 - 184_130.0, $candidates[0]->adds, 20.0);
         self::assertSame(['The stock pump'], array_map(fn (CeilingCost $cost): string => $cost->ceiling->name, $candidates[0]->ceilings));
         $lyre->ceilings = [];
-        self::assertSame([], (new Candidates($lyre->estimate(['map'])))->parts('inlet', 1)[0]->ceilings);
+        self::assertSame([], (new Candidates($lyre->estimate(['map'])->planned))->parts('inlet', 1)[0]->ceilings);
     }
 
     public function test_a_fuel_is_held_against_the_fuel_of_the_stage_before(): void
     {
         $document = SmallBundle::document();
         $document['plan']['stages'][1]['fuel'] = 'strong';
-        [$pump, $strong] = (new Candidates(SmallBundle::estimate($document)))->fuels(2);
+        [$pump, $strong] = (new Candidates(SmallBundle::estimate($document)->planned))->fuels(2);
         self::assertSame(['pump', 'strong', false, true], [$pump->choice->key, $strong->choice->key, $pump->chosen, $strong->chosen]);
         self::assertSame(0.0, $pump->adds);
         self::assertSame([], $pump->findings);

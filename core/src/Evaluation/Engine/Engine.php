@@ -108,14 +108,42 @@ final class Engine
         if (! $model->build->changed) {
             return $received;
         }
+
+        return $this->capped(CurveArithmetic::times($unchanged, $this->factor($model, $grid)), $received, $model, $model->ceilings, $grid);
+    }
+
+    /**
+     * Power with each of the standing ceilings taken away in turn.
+     *
+     * @return list<list<float>> flat, W, in the ceilings' order
+     */
+    public function powerWithoutEach(StageModel $model, SpeedGrid $grid): array
+    {
+        [$unchanged, $received] = $this->start($model->build->changed, $grid);
         $power = CurveArithmetic::times($unchanged, $this->factor($model, $grid));
-        foreach ($this->caps($model, true, $grid) as $cap) {
+        $without = [];
+        foreach (array_keys($model->ceilings) as $gone) {
+            $without[] = $this->capped($power, $received, $model, array_diff_key($model->ceilings, [$gone => true]), $grid);
+        }
+
+        return $without;
+    }
+
+    /**
+     * @param  list<float>  $power  flat, W
+     * @param  list<float>  $received  flat, W
+     * @param  array<int, Ceiling>  $ceilings
+     * @return list<float> flat, W
+     */
+    private function capped(array $power, array $received, StageModel $model, array $ceilings, SpeedGrid $grid): array
+    {
+        foreach ($this->caps($ceilings, true, $grid) as $cap) {
             $power = self::under($power, $received, $cap);
         }
         foreach ($model->added as [$part, $window]) {
             $power = CurveArithmetic::sum($power, $this->added($part, $window, $grid));
         }
-        foreach ($this->caps($model, false, $grid) as $cap) {
+        foreach ($this->caps($ceilings, false, $grid) as $cap) {
             $power = self::most($power, $cap);
         }
 
@@ -206,14 +234,15 @@ final class Engine
     }
 
     /**
-     * Caps of the standing ceilings of one kind.
+     * Caps of the ceilings of one kind.
      *
+     * @param  array<int, Ceiling>  $ceilings
      * @return list<list<float>> flat, W at the wheels
      */
-    private function caps(StageModel $model, bool $soft, SpeedGrid $grid): array
+    private function caps(array $ceilings, bool $soft, SpeedGrid $grid): array
     {
         $caps = [];
-        foreach ($model->ceilings as $ceiling) {
+        foreach ($ceilings as $ceiling) {
             if ($ceiling->soft === $soft) {
                 $caps[] = $this->cache->flat("ceiling:{$ceiling->signature}", $grid, fn (SpeedGrid $grid): array => $this->cap($ceiling, $grid));
             }

@@ -6,6 +6,7 @@ use Pebblerun\Core\Catalog\Parts\CaseSelector;
 use Pebblerun\Core\Catalog\Parts\GainCase;
 use Pebblerun\Core\Catalog\Parts\Need;
 use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Evaluation\Memo;
 use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Job\Brief\CustomerConstraints;
 use Pebblerun\Core\Job\Brief\Refusal;
@@ -13,7 +14,19 @@ use Pebblerun\Core\Job\Brief\Refusal;
 /** Looks a build over: requirements, conflicts, coverage, fuel, law, and what the customer refuses. */
 final readonly class Inspector
 {
-    public function __construct(private CustomerConstraints $constraints = new CustomerConstraints) {}
+    private const REMEMBERED = 400;
+
+    /** @var list<Refusal> */
+    private array $refusals;
+
+    /** @var Memo<bool> whether a map has a case, by map, the cases that hold and the fuel */
+    private Memo $answers;
+
+    public function __construct(CustomerConstraints $constraints = new CustomerConstraints)
+    {
+        $this->refusals = $constraints->refusals();
+        $this->answers = new Memo(self::REMEMBERED);
+    }
 
     /** @return list<Finding> faults first */
     public function of(Build $build): array
@@ -36,16 +49,16 @@ final readonly class Inspector
     private function part(Part $part, Build $build): array
     {
         $findings = [
-            ...self::unmet(FindingKind::Missing, $part, $part->requires, $build),
-            ...self::conflicts($part, $build),
+            ...($part->requires === [] ? [] : self::unmet(FindingKind::Missing, $part, $part->requires, $build)),
+            ...($part->conflicts === [] ? [] : self::conflicts($part, $build)),
             ...self::coverage($part, $build),
-            ...self::unmet(FindingKind::Advised, $part, $part->recommends, $build),
-            ...self::calibration($part, $build),
+            ...($part->recommends === [] ? [] : self::unmet(FindingKind::Advised, $part, $part->recommends, $build)),
+            ...($part->map === null ? [] : $this->calibration($part, $build)),
         ];
         if ($part->trackOnly && $build->car->use !== 'track') {
             $findings[] = new Finding(FindingKind::Law, $part);
         }
-        if (! isset($build->received[$part->key])) {
+        if ($this->refusals !== [] && ! isset($build->received[$part->key])) {
             array_push($findings, ...$this->unwanted($part));
         }
         if (isset($build->kits[$part->key])) {
@@ -58,7 +71,7 @@ final readonly class Inspector
     /** @return list<Finding> what the customer will not live with */
     private function unwanted(Part $part): array
     {
-        $met = array_values(array_filter($this->constraints->refusals(), fn (Refusal $refusal): bool => $refusal->metBy($part)));
+        $met = array_values(array_filter($this->refusals, fn (Refusal $refusal): bool => $refusal->metBy($part)));
 
         return array_map(fn (Refusal $refusal): Finding => new Finding(FindingKind::Unwanted, $part, refusal: $refusal), $met);
     }
@@ -117,7 +130,7 @@ final readonly class Inspector
      *
      * @return list<Finding>
      */
-    private static function calibration(Part $part, Build $build): array
+    private function calibration(Part $part, Build $build): array
     {
         if ($part->map === null) {
             return [];
@@ -127,8 +140,15 @@ final readonly class Inspector
             return [new Finding(FindingKind::NotAllowed, $part, writtenFor: $written)];
         }
 
-        return $part->gains !== [] && CaseSelector::of($part, $build->situationOf($part)) === null
-            ? [new Finding(FindingKind::NotAllowed, $part)]
-            : [];
+        return $part->gains === [] || $this->hasCase($part, $build) ? [] : [new Finding(FindingKind::NotAllowed, $part)];
+    }
+
+    private function hasCase(Part $map, Build $build): bool
+    {
+        $situation = $build->situationOf($map);
+        $holding = CaseSelector::holding($map, $situation);
+        $key = "{$map->key}/".implode(',', $holding)."/{$situation->fuel->key}";
+
+        return $this->answers->get($key) ?? $this->answers->put($key, CaseSelector::best($map, $holding, $situation) !== null);
     }
 }

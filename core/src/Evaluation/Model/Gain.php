@@ -39,7 +39,7 @@ final readonly class Gain
         public bool $driveline = false,
     ) {
         $figures = array_map(fn (Range $fraction): string => $fraction->name(), $fractions);
-        $this->signature = implode('/', [$part->key, $share, $ceiling, $fadesFrom, ...$rpms, ...$figures, ...$ratios]);
+        $this->signature = hash('xxh128', implode('/', [$part->key, $share, $ceiling, $fadesFrom, ...$rpms, ...$figures, ...$ratios]));
     }
 
     /**

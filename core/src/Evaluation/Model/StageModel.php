@@ -81,12 +81,4 @@ final readonly class StageModel
             $this->ceilings, $this->limits, $this->revLimit, $this->boost, $this->exhaust, $this->cooler,
         );
     }
-
-    /** The same without one ceiling. */
-    public function withoutCeiling(Ceiling $gone): self
-    {
-        $ceilings = array_values(array_filter($this->ceilings, fn (Ceiling $ceiling): bool => $ceiling !== $gone));
-
-        return new self($this->build, $this->gains, $this->spools, $this->added, $ceilings, $this->limits, $this->revLimit, $this->boost, $this->exhaust, $this->cooler);
-    }
 }

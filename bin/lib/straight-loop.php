@@ -1,0 +1,141 @@
+<?php
+
+/** The whole arithmetic of a likely curve as one straight loop over bare arrays: what the evaluator is measured against. */
+
+use Pebblerun\Core\Evaluation\Evaluator;
+use Pebblerun\Core\Evaluation\Model\Gain;
+use Pebblerun\Core\Evaluation\Model\StageModel;
+
+/**
+ * A model as bare arrays: nothing of it has to be looked up.
+ *
+ * @return array<string, mixed>
+ */
+function bare(StageModel $model, Evaluator $evaluator): array
+{
+    $families = fn (array $gains): array => array_values(array_reduce($gains, function (array $families, Gain $gain): array {
+        $families[$gain->family][] = [$gain->knots(), array_merge(...$gain->columns(null)), $gain->ceiling];
+
+        return $families;
+    }, []));
+    $loss = $evaluator->losses[0];
+    $ceilings = fn (bool $soft): array => array_values(array_map(
+        fn (object $ceiling): array => [array_column($ceiling->points, 0), array_map(fn (array $point): float => $point[1]->likely, $ceiling->points), $ceiling->torque, $ceiling->crank ? 1.0 - $loss->percentageShare() : 1.0, $ceiling->crank ? $loss->torque : 0.0],
+        array_filter($model->ceilings, fn (object $ceiling): bool => $ceiling->soft === $soft),
+    ));
+
+    return [
+        'engine' => $families($model->engineGains),
+        'driveline' => $families($model->drivelineGains),
+        'shift' => array_sum(array_map(fn (array $spool): float => $spool[1]->likely, $model->spools)),
+        'soft' => $ceilings(true),
+        'hard' => $ceilings(false),
+        'added' => array_map(fn (array $added): array => [$added[1]->from, $added[1]->to, $added[1]->power->likely], $model->added),
+    ];
+}
+
+function lineAt(array $xs, array $ys, float $x): float
+{
+    $last = count($xs) - 1;
+    if ($x <= $xs[0]) {
+        return $ys[0];
+    }
+    if ($x >= $xs[$last]) {
+        return $ys[$last];
+    }
+    $k = 0;
+    while ($xs[$k + 1] <= $x) {
+        $k++;
+    }
+
+    return $ys[$k] + ($ys[$k + 1] - $ys[$k]) * ($x - $xs[$k]) / ($xs[$k + 1] - $xs[$k]);
+}
+
+function familiesAt(array $families, float $rpm): float
+{
+    $factor = 1.0;
+    foreach ($families as $members) {
+        $open = $rest = 1.0;
+        foreach ($members as [$knots, $values, $ceiling]) {
+            $g = lineAt($knots, $values, $rpm);
+            if ($g <= 0.0) {
+                $rest *= 1.0 + $g;
+            } elseif ($ceiling === INF) {
+                $rest *= 1.0 + $g;
+            } else {
+                $open *= $g < $ceiling ? 1.0 - $g / $ceiling : 0.0;
+            }
+        }
+        $ceiling = $members[0][2];
+        $factor *= ($open === 1.0 ? 1.0 : 1.0 + $ceiling * (1.0 - $open)) * $rest;
+    }
+
+    return $factor;
+}
+
+/** What a moved rising flank multiplies by. */
+function spoolAt(float $shift, array $rpms, array $torque, float $rpm): float
+{
+    $here = lineAt($rpms, $torque, $rpm);
+    $below = $rpms[0] - ($rpm - $shift);
+    $there = $below <= 0.0 ? lineAt($rpms, $torque, $rpm - $shift) : max(0.4 * $torque[0], $torque[0] - max(0.0, $torque[1] - $torque[0]) / 50.0 * $below);
+
+    return ($shift > 0.0 ? min($here, $there) : max($here, $there)) / $here;
+}
+
+/**
+ * @param  array<string, mixed>  $model  as bare() gave it
+ * @param  list<float>  $unchanged  W of the stock car
+ * @param  list<float>  $received  W of the car as received
+ * @return array{float, float} highest power in W and torque in N·m
+ */
+function straight(array $model, array $rpms, array $unchanged, array $received, array $baseRpms, array $baseTorque): array
+{
+    $power = $torque = 0.0;
+    foreach ($rpms as $i => $rpm) {
+        $omega = $rpm * M_PI / 30.0;
+        $watts = $unchanged[$i] * familiesAt($model['engine'], $rpm);
+        if ($model['shift'] !== 0.0) {
+            $watts *= spoolAt($model['shift'], $baseRpms, $baseTorque, $rpm);
+        }
+        foreach ($model['soft'] as [$xs, $ys, $isTorque, $share, $lost]) {
+            $cap = max(0.0, lineAt($xs, $ys, $rpm) * $share * ($isTorque ? $omega : 1.0) - $lost * $omega);
+            $gain = $watts - $received[$i];
+            $room = $cap - $received[$i];
+            $watts = match (true) {
+                $room <= 0.0 => min($watts, $cap),
+                $gain > 0.0 => $received[$i] + ($gain ** -6 + $room ** -6) ** (-1 / 6),
+                default => $watts,
+            };
+        }
+        foreach ($model['added'] as [$from, $to, $more]) {
+            $watts += $rpm >= $from && $rpm <= $to ? $more : 0.0;
+        }
+        foreach ($model['hard'] as [$xs, $ys, $isTorque, $share, $lost]) {
+            $watts = min($watts, max(0.0, lineAt($xs, $ys, $rpm) * $share * ($isTorque ? $omega : 1.0) - $lost * $omega));
+        }
+        $watts *= familiesAt($model['driveline'], $rpm);
+        $power = max($power, $watts);
+        $torque = max($torque, $watts / $omega);
+    }
+
+    return [$power, $torque];
+}
+
+/**
+ * The stock car's power and the power as received, at the speeds of a model's grid.
+ *
+ * @return array{list<float>, list<float>} W
+ */
+function beginning(Evaluator $evaluator, StageModel $received, array $rpms, array $wheels): array
+{
+    $bare = bare($received, $evaluator);
+    $curve = $evaluator->platform->baseline;
+    $unchanged = [];
+    foreach ($rpms as $i => $rpm) {
+        $factor = familiesAt($bare['engine'], $rpm) * familiesAt($bare['driveline'], $rpm);
+        $unchanged[] = $wheels[$i] / $factor / ($bare['shift'] === 0.0 ? 1.0 : spoolAt($bare['shift'], $curve->rpms(), $curve->torque, $rpm));
+    }
+
+    return [$unchanged, $wheels];
+}
