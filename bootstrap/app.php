@@ -1,9 +1,9 @@
 <?php
 
-use App\Actions\NothingToUndo;
-use App\Actions\OutdatedBrief;
-use App\Actions\OutdatedRevision;
-use App\Actions\Overtaken;
+use App\Exceptions\NothingToUndo;
+use App\Exceptions\OutdatedBrief;
+use App\Exceptions\OutdatedRevision;
+use App\Exceptions\Overtaken;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\SharePageData;
 use App\Queries\ConflictAnswer;

@@ -2,7 +2,7 @@ import { expect, test } from '@playwright/test';
 import { place, spread } from '../resources/js/charts/labels';
 import { fixed, roomy } from '../resources/js/charts/scale';
 import { figure, money, precise } from '../resources/js/lib/format';
-import { stone, stones, waterline } from '../resources/js/lib/stones';
+import { stone, stones, wavyLine } from '../resources/js/lib/stones';
 
 // The drawing helpers of the pictures, without a browser.
 
@@ -50,6 +50,6 @@ test('figures are printed in whole or tenths, money with its sign', () => {
 test('no two pebbles beside each other look alike, and the water reaches across', () => {
     for (let i = 0; i < 12; i++) expect(stone(i)).not.toBe(stone(i + 1));
     expect(stone(stones.length)).toBe(stones[0]);
-    const reach = 40 + 24 * (waterline(40, 640, 100).match(/24 0/g)?.length ?? 0);
+    const reach = 40 + 24 * (wavyLine(40, 640, 100).match(/24 0/g)?.length ?? 0);
     expect(reach).toBeGreaterThanOrEqual(616);
 });

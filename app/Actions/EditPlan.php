@@ -4,6 +4,11 @@ namespace App\Actions;
 
 use App\Assembly\Bundles;
 use App\Assembly\Estimates;
+use App\Assembly\PlanChange;
+use App\Assembly\SavedPlan;
+use App\Exceptions\NothingToUndo;
+use App\Exceptions\OutdatedRevision;
+use App\Exceptions\Overtaken;
 use App\Models\CustomerJob;
 use App\Models\Plan;
 use App\Models\PlanRevision;

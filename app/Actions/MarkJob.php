@@ -3,6 +3,7 @@
 namespace App\Actions;
 
 use App\Assembly\Estimates;
+use App\Exceptions\Overtaken;
 use App\Models\CustomerJob;
 use Pebblerun\Core\Advice\NextStep;
 use Pebblerun\Core\Job\Brief\Readiness;

@@ -2,6 +2,7 @@
 
 namespace App\Actions;
 
+use App\Assembly\PlanChange;
 use App\Models\PlanRevision;
 use Pebblerun\Core\Job\Commands\PlanDraft;
 

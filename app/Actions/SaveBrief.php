@@ -5,6 +5,7 @@ namespace App\Actions;
 use App\Assembly\Bundles;
 use App\Assembly\Estimates;
 use App\Assembly\Summaries;
+use App\Exceptions\OutdatedBrief;
 use App\Models\CustomerJob;
 use App\Models\Plan;
 use App\Models\User;

@@ -4,7 +4,10 @@ namespace App\Actions;
 
 use App\Assembly\Bundles;
 use App\Assembly\Estimates;
+use App\Assembly\PlanChange;
+use App\Assembly\SavedPlan;
 use App\Assembly\Summaries;
+use App\Exceptions\Overtaken;
 use App\Models\CustomerJob;
 use App\Models\LibraryVersion;
 use App\Models\Plan;

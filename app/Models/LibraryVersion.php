@@ -2,7 +2,6 @@
 
 namespace App\Models;
 
-use App\Assembly\Libraries;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -22,6 +21,6 @@ final class LibraryVersion extends Model
         return ['platform' => 'array', 'parts' => 'array'];
     }
 
-    /** Without its content, which is large: Libraries gives that. */
+    /** Without its content, which is large: App\Assembly\Libraries gives that. */
     public const LIGHT = ['id', 'platform_id', 'number', 'fingerprint'];
 }

@@ -2,10 +2,10 @@
 
 namespace App\Queries;
 
-use App\Actions\PlanChange;
-use App\Actions\SavedPlan;
 use App\Assembly\Bundles;
 use App\Assembly\Estimates;
+use App\Assembly\PlanChange;
+use App\Assembly\SavedPlan;
 use App\Models\Plan;
 use App\Models\PlanRevision;
 use App\Models\User;

@@ -2,8 +2,8 @@
 
 namespace App\Queries;
 
-use App\Actions\OutdatedBrief;
-use App\Actions\OutdatedRevision;
+use App\Exceptions\OutdatedBrief;
+use App\Exceptions\OutdatedRevision;
 use Pebblerun\Core\Job\Commands\MergeField;
 use Pebblerun\Core\Report\Words\ChangeWords;
 

@@ -3,7 +3,6 @@
 namespace App\Queries;
 
 use App\Assembly\Summaries;
-use App\Http\Requests\CounterRequest;
 use App\Models\CustomerJob;
 use App\Models\Platform;
 use App\Models\User;
@@ -22,15 +21,15 @@ final readonly class CounterPage
     public function __construct(private User $person) {}
 
     /** @return array<string, mixed> valid against counterPage of schemas/answers.json */
-    public function of(string $words, ?string $due, string $sort, int $page): array
+    public function of(CounterFilter $filter): array
     {
-        $jobs = $this->found($words, $due)->with(['platform', 'advisor', $this->person->readsAsShop() ? 'plan' : 'plan.library']);
-        $rows = $this->sorted($jobs, $sort)->offset(($page - 1) * self::PAGE)->limit(self::PAGE + 1)->get();
+        $jobs = $this->found($filter->words, $filter->due)->with(['platform', 'advisor', $this->person->readsAsShop() ? 'plan' : 'plan.library']);
+        $rows = $this->sorted($jobs, $filter->sort)->offset(($filter->page - 1) * self::PAGE)->limit(self::PAGE + 1)->get();
         $since = $this->priceLimit();
 
         return [
             'shop' => $this->person->shop->name,
-            'asked' => ['q' => $words, 'due' => $due, 'sort' => $sort, 'page' => $page],
+            'asked' => ['q' => $filter->words, 'due' => $filter->due, 'sort' => $filter->sort, 'page' => $filter->page],
             'more' => $rows->count() > self::PAGE,
             'jobs' => $rows->take(self::PAGE)->map(fn (CustomerJob $job): array => [
                 'id' => $job->id,
@@ -64,7 +63,7 @@ final readonly class CounterPage
     private function counts(): array
     {
         $entries = array_map(fn (NextStep $step): array => self::entry($step->value, Terms::nextStep($step), $this->jobs()->where('due', $step->value)), NextStep::cases());
-        $entries[] = self::entry(CounterRequest::PRICE, Terms::oldPrices(), $this->jobs()->where('oldest_price', '<', $this->priceLimit()));
+        $entries[] = self::entry(CounterFilter::PRICE, Terms::oldPrices(), $this->jobs()->where('oldest_price', '<', $this->priceLimit()));
         $counts = DB::query();
         foreach ($entries as [$key, , $jobs]) {
             $counts->selectSub(DB::query()->selectRaw('count(*)')->fromSub($jobs->toBase()->selectRaw('1')->limit(self::MANY + 1), 'some'), $key);
@@ -95,7 +94,7 @@ final readonly class CounterPage
 
         return match ($due) {
             null => $jobs,
-            CounterRequest::PRICE => $jobs->where('oldest_price', '<', $this->priceLimit()),
+            CounterFilter::PRICE => $jobs->where('oldest_price', '<', $this->priceLimit()),
             default => $jobs->where('due', $due),
         };
     }

@@ -2,7 +2,7 @@
 
 namespace App\Queries;
 
-use App\Actions\PlanChange;
+use App\Assembly\PlanChange;
 use App\Models\Plan;
 use App\Models\PlanRevision;
 use Illuminate\Database\Eloquent\Builder;

@@ -23,6 +23,7 @@ final class Arrows
     {
         return PHPat::rule()
             ->classes(Selector::inNamespace(self::CORE))
+            ->excluding(Selector::inNamespace(self::CORE.'\Tests'))
             ->canOnlyDependOn()
             ->classes(
                 Selector::inNamespace(self::CORE),
@@ -52,6 +53,36 @@ final class Arrows
             ->shouldNot()->dependOn()
             ->classes(...array_map(fn (string $other) => Selector::inNamespace(self::CORE."\\{$other}"), $others))
             ->because("{$package} stands on ".($allowed === [] ? 'the ground' : implode(', ', $allowed)).' and knows nothing above or beside it');
+    }
+
+    /**
+     * In the application: request → action or query → assembly → rows. What a package may use of the others.
+     *
+     * @return iterable<string, Rule>
+     */
+    #[TestRule]
+    public function the_application_goes_one_way(): iterable
+    {
+        $may = [
+            'Models' => [],
+            'Policies' => ['Models'],
+            'Exceptions' => ['Models'],
+            'Assembly' => ['Models'],
+            'Actions' => ['Assembly', 'Exceptions', 'Models'],
+            'Queries' => ['Assembly', 'Exceptions', 'Models'],
+            'Http\\Requests' => ['Actions', 'Queries', 'Models'],
+            'Http\\Controllers' => ['Actions', 'Queries', 'Models', 'Http\\Requests'],
+            'Http\\Middleware' => ['Models'],
+            'Console' => ['Actions', 'Models'],
+        ];
+        foreach ($may as $package => $allowed) {
+            $others = array_values(array_diff(array_keys($may), [$package, ...$allowed]));
+            yield $package => PHPat::rule()
+                ->classes(Selector::inNamespace("App\\{$package}"))
+                ->shouldNot()->dependOn()
+                ->classes(...array_map(fn (string $other) => Selector::inNamespace("App\\{$other}"), $others))
+                ->because("{$package} may use ".($allowed === [] ? 'nothing else of the application' : implode(', ', $allowed)));
+        }
     }
 
     #[TestRule]

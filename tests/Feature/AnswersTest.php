@@ -29,7 +29,10 @@ final class AnswersTest extends TestCase
         (new SchemaValidator(base_path('schemas')))->check("answers.json#/\$defs/{$definition}", json_decode((string) json_encode($answer)));
     }
 
-    /** @param  TestResponse<\Illuminate\Http\Response>  $response */
+    /**
+     * @param  TestResponse<\Illuminate\Http\Response>  $response
+     * @return TestResponse<\Illuminate\Http\Response>
+     */
     private static function follows(string $definition, TestResponse $response): TestResponse
     {
         (new SchemaValidator(base_path('schemas')))->check("answers.json#/\$defs/{$definition}", json_decode((string) $response->getContent()));

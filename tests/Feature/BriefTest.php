@@ -7,6 +7,7 @@ use Tests\TestCase;
 
 final class BriefTest extends TestCase
 {
+    /** @return TestResponse<\Illuminate\Http\Response> */
     private function save(int $revision, array $changes, string $role = 'advisor'): TestResponse
     {
         return $this->actingAs($this->person($role))->putJson("/jobs/{$this->job()->id}/brief", [

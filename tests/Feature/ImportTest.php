@@ -17,9 +17,9 @@ final class ImportTest extends TestCase
         File::copyDirectory(base_path('demo'), $folder);
         $shop = json_decode(File::get("{$folder}/shop.json"), true);
         $shop['shop']['name'] = 'Dunlin Works';
-        File::put("{$folder}/shop.json", json_encode($shop));
+        File::put("{$folder}/shop.json", (string) json_encode($shop));
         $document = json_decode(File::get("{$folder}/{$file}"), true);
-        File::put("{$folder}/{$file}", json_encode($change($document)));
+        File::put("{$folder}/{$file}", (string) json_encode($change($document)));
 
         return $folder;
     }

@@ -13,11 +13,13 @@ final class PlanEditingTest extends TestCase
 {
     private const MOVE = ['do' => 'move', 'stage' => 's2', 'to' => 's3', 'part' => 'kolvane-top-large'];
 
+    /** @return TestResponse<\Illuminate\Http\Response> */
     private function edit(int $revision, array $command = self::MOVE, string $role = 'advisor'): TestResponse
     {
         return $this->actingAs($this->person($role))->postJson("/plans/{$this->plan()->id}/commands", ['revision' => $revision, 'commands' => [$command]]);
     }
 
+    /** @return TestResponse<\Illuminate\Http\Response> */
     private function step(string $path, int $revision): TestResponse
     {
         return $this->actingAs($this->person('advisor'))->postJson("/plans/{$this->plan()->id}/{$path}", ['revision' => $revision]);
@@ -193,15 +195,26 @@ final class PlanEditingTest extends TestCase
         self::assertSame(1, $this->plan()->revision, 'nothing was written');
     }
 
+    /**
+     * @param  TestResponse<\Illuminate\Http\Response>  $answer
+     * @return array<string, mixed>
+     */
+    private static function candidate(TestResponse $answer, string $part): array
+    {
+        $found = array_filter((array) $answer->json(), fn (array $candidate): bool => $candidate['part'] === $part);
+
+        return reset($found) ?: self::fail("{$part} is no candidate");
+    }
+
     public function test_candidates_say_gain_cost_and_what_they_also_need(): void
     {
         $answer = $this->actingAs($this->person('advisor'))->getJson("/plans/{$this->plan()->id}/candidates?slot=turbo&stage=2")->assertOk();
-        $hybrid = collect($answer->json())->firstWhere('part', 'kolvane-h2');
+        $hybrid = self::candidate($answer, 'kolvane-h2');
         self::assertMatchesRegularExpression('/^\+\d+ whp$/', $hybrid['adds']);
         self::assertMatchesRegularExpression('/^€ [\d,]+$/', $hybrid['costs']);
-        self::assertStringContainsString('Hybrid H3, 52 mm needs upgraded injectors', str_replace('an ', '', collect($answer->json())->firstWhere('part', 'kolvane-h3')['also_needs'][0]['sentence']));
+        self::assertStringContainsString('Hybrid H3, 52 mm needs upgraded injectors', str_replace('an ', '', self::candidate($answer, 'kolvane-h3')['also_needs'][0]['sentence']));
         $fuels = $this->getJson("/plans/{$this->plan()->id}/candidates?slot=fuel-in-tank&stage=3")->assertOk();
-        self::assertTrue(collect($fuels->json())->firstWhere('part', 'blend-30')['chosen']);
+        self::assertTrue(self::candidate($fuels, 'blend-30')['chosen']);
         $this->getJson("/plans/{$this->plan()->id}/candidates?slot=moon&stage=3")->assertStatus(422);
         $this->getJson("/plans/{$this->plan()->id}/candidates?slot=turbo&stage=9")->assertStatus(422);
     }

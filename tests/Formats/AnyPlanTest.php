@@ -4,12 +4,12 @@ namespace Tests\Formats;
 
 use Pebblerun\Core\Advice\Fixes;
 use Pebblerun\Core\Advice\VerdictSubject;
-use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Exchange\OpenedBundle;
 use Pebblerun\Core\Job\Commands\Commands;
+use Pebblerun\Core\Job\Commands\PlanDraft;
 use Pebblerun\Core\Report\EstimateDocument;
 use Pebblerun\Core\Units\Numerals;
 use Pebblerun\Core\Units\UnitSystem;
@@ -21,7 +21,11 @@ use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
-/** Whatever is fitted on whichever platform: seeded plans of the demo's parts, and what must hold of every one. */
+/**
+ * Whatever is fitted on whichever platform: seeded plans of the demo's parts, and what must hold of every one.
+ *
+ * @phpstan-import-type PlanDocument from PlanDraft
+ */
 final class AnyPlanTest extends TestCase
 {
     private const ROOT = __DIR__.'/../..';
@@ -43,11 +47,12 @@ final class AnyPlanTest extends TestCase
         return DocumentReader::standard()->open((new Folder(self::ROOT.'/demo', DocumentReader::standard()))->bundle($job));
     }
 
-    /** @return array<string, mixed> a plan document of up to four stages with up to six parts each */
+    /** @return PlanDocument of up to four stages with up to six parts each */
     private static function plan(OpenedBundle $opened, int $seed): array
     {
         $random = new Randomizer(new Mt19937($seed));
-        $parts = array_map(fn (Part $part): string => $part->key, array_values($opened->bundle->catalog->parts->all()));
+        /** @var non-empty-list<string> $parts */
+        $parts = array_keys($opened->bundle->catalog->parts->all());
         $fuels = array_map(fn (Fuel $fuel): string => $fuel->key, array_values($opened->bundle->catalog->fuels));
         $stages = [];
         for ($i = 1, $count = $random->getInt(1, 4); $i <= $count; $i++) {
@@ -144,7 +149,7 @@ final class AnyPlanTest extends TestCase
         foreach (VerdictSubject::cases() as $subject) {
             foreach ($fixes->of($subject) as $fix) {
                 $after = Commands::apply($plan, $fix->commands, $opened->bundle->catalog);
-                self::assertNotEquals($plan, $after, $fix->message->code->value);
+                self::assertNotEquals($plan, $after, (string) $fix->message->code->value);
                 Estimate::of($opened->withPlan($after)->bundle);
             }
         }

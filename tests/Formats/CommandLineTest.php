@@ -31,7 +31,7 @@ final class CommandLineTest extends TestCase
     {
         $file = (string) tempnam(sys_get_temp_dir(), 'bundle');
         file_put_contents($file, $text);
-        $process = proc_open(['php', self::ROOT.'/bin/pebblerun', 'estimate', $file, ...$words], [1 => ['pipe', 'w'], 2 => ['pipe', 'w']], $pipes);
+        $process = proc_open(['php', self::ROOT.'/bin/pebblerun', 'estimate', $file, ...array_values($words)], [1 => ['pipe', 'w'], 2 => ['pipe', 'w']], $pipes);
         self::assertIsResource($process);
         $output = (string) stream_get_contents($pipes[1]);
         $errors = (string) stream_get_contents($pipes[2]);

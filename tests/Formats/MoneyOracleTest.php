@@ -31,7 +31,9 @@ final class MoneyOracleTest extends TestCase
         $bundle = (new Folder(self::DEMO, DocumentReader::standard()))->bundle($job);
         $random = new Randomizer(new Mt19937($seed));
         $catalog = array_column($bundle['parts'], null, 'key');
-        $bundle['plan'] = $this->plan($random, array_keys($catalog), $bundle['plan']['stages'][0]['fuel']);
+        /** @var non-empty-list<string> $keys */
+        $keys = array_keys($catalog);
+        $bundle['plan'] = $this->plan($random, $keys, $bundle['plan']['stages'][0]['fuel']);
         $opened = DocumentReader::standard()->open($bundle);
         $stages = EstimateDocument::of(Estimate::of($opened->bundle), $opened->units)['stages'];
         $inAll = 0;
@@ -44,7 +46,7 @@ final class MoneyOracleTest extends TestCase
     }
 
     /**
-     * @param  list<string>  $parts
+     * @param  non-empty-list<string>  $parts
      * @return array<string, mixed>
      */
     private function plan(Randomizer $random, array $parts, string $fuel): array

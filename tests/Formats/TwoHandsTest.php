@@ -6,6 +6,7 @@ use Pebblerun\Core\CoreException;
 use Pebblerun\Core\Job\Bundle;
 use Pebblerun\Core\Job\Commands\Commands;
 use Pebblerun\Core\Job\Commands\Merge;
+use Pebblerun\Core\Job\Commands\PlanDraft;
 use Pebblerun\Core\Job\Commands\PlanPlaces;
 use Pebblerun\Core\Report\Words\ChangeWords;
 use Pebblerun\Formats\DocumentReader;
@@ -18,6 +19,8 @@ use Random\Randomizer;
 /**
  * Two people at one demo plan, seeded, each with several commands of every kind: what merges keeps what both did, and nothing is
  * lost unseen.
+ *
+ * @phpstan-import-type PlanDocument from PlanDraft
  */
 final class TwoHandsTest extends TestCase
 {
@@ -38,7 +41,7 @@ final class TwoHandsTest extends TestCase
         return self::$bundle ??= DocumentReader::standard()->open((new Folder(__DIR__.'/../../demo', DocumentReader::standard()))->bundle('skarn-hill-commuter'))->bundle;
     }
 
-    /** @return array<string, mixed> */
+    /** @return PlanDocument */
     private static function plan(): array
     {
         return json_decode((string) file_get_contents(__DIR__.'/../../demo/jobs/skarn-hill-commuter/plan.json'), true)['plan'];
@@ -67,7 +70,7 @@ final class TwoHandsTest extends TestCase
     /**
      * A command of a kind, its fields drawn by its own schema.
      *
-     * @param  array<string, mixed>  $plan
+     * @param  PlanDocument  $plan
      * @return ?array<string, mixed> null where none that can be done was found
      */
     private static function command(Randomizer $random, array $plan, int $kind): ?array
@@ -136,6 +139,16 @@ final class TwoHandsTest extends TestCase
         return $plan;
     }
 
+    /**
+     * @param  PlanDocument  $from
+     * @param  PlanDocument  $to
+     * @return array<string, mixed> by place, but of added stages: one begins on the fuel of the stage before, whoever chose that
+     */
+    private static function changed(PlanPlaces $places, array $from, array $to): array
+    {
+        return array_filter($places->changed($from, $to), fn (string $place): bool => ! preg_match('#^s[4-9]/#', $place), ARRAY_FILTER_USE_KEY);
+    }
+
     #[DataProvider('seeds')]
     public function test_what_merges_keeps_what_both_did(int $seed): void
     {
@@ -156,17 +169,16 @@ final class TwoHandsTest extends TestCase
         $merged = Commands::apply($current, $mine, $catalog);
         $alone = Commands::apply($base, $mine, $catalog);
         $places = new PlanPlaces($catalog);
-        // Where a stage is added, it begins on the fuel of the stage before, whoever chose that.
-        $of = fn (array $from, array $to): array => array_filter($places->changed($from, $to), fn (string $place): bool => ! preg_match('#^s[4-9]/#', $place), ARRAY_FILTER_USE_KEY);
-        self::assertSame([], array_intersect_key($of($base, $current), $of($current, $merged)), 'what they did stands: '.json_encode([$theirs, $mine]));
-        self::assertSame([], array_intersect_key($of($base, $alone), $of($alone, $merged)), 'what I did stands: '.json_encode([$theirs, $mine]));
-        self::assertSame([], array_diff_key($of($base, $merged), $of($base, $current), $of($base, $alone)), 'and nothing else was done: '.json_encode([$theirs, $mine]));
+        self::assertSame([], array_intersect_key(self::changed($places, $base, $current), self::changed($places, $current, $merged)), 'what they did stands: '.json_encode([$theirs, $mine]));
+        self::assertSame([], array_intersect_key(self::changed($places, $base, $alone), self::changed($places, $alone, $merged)), 'what I did stands: '.json_encode([$theirs, $mine]));
+        self::assertSame([], array_diff_key(self::changed($places, $base, $merged), self::changed($places, $base, $current), self::changed($places, $base, $alone)), 'and nothing else was done: '.json_encode([$theirs, $mine]));
     }
 
     /** Every kind is met on both sides, and some of them merge and some clash: else the test above says nothing. */
     public function test_every_kind_of_command_is_tried_and_both_outcomes_are_met(): void
     {
-        $kinds = $outcomes = [];
+        $kinds = ['theirs' => [], 'mine' => []];
+        $outcomes = [];
         foreach (self::seeds() as [$seed]) {
             $random = new Randomizer(new Mt19937($seed));
             $theirs = self::hand($random, $seed);

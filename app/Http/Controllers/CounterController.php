@@ -14,7 +14,7 @@ final class CounterController
 {
     public function show(CounterRequest $request): Response
     {
-        return Inertia::render('Counter', (new CounterPage($request->person()))->of($request->words(), $request->due(), $request->sort(), $request->page()));
+        return Inertia::render('Counter', (new CounterPage($request->person()))->of($request->filter()));
     }
 
     public function start(StartJobRequest $request, StartJob $start): RedirectResponse

@@ -2,44 +2,31 @@
 
 namespace App\Http\Requests;
 
+use App\Queries\CounterFilter;
 use Illuminate\Validation\Rule;
 use Pebblerun\Core\Advice\NextStep;
 
 /** What the counter is asked to show. */
 final class CounterRequest extends PersonRequest
 {
-    public const PRICE = 'price';
-
-    public const SORTS = ['latest', 'customer', 'title'];
-
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
         return [
             'q' => ['sometimes', 'nullable', 'string', 'max:80'],
-            'due' => ['sometimes', 'nullable', Rule::in([self::PRICE, ...array_column(NextStep::cases(), 'value')])],
-            'sort' => ['sometimes', Rule::in(self::SORTS)],
+            'due' => ['sometimes', 'nullable', Rule::in([CounterFilter::PRICE, ...array_column(NextStep::cases(), 'value')])],
+            'sort' => ['sometimes', Rule::in(CounterFilter::SORTS)],
             'page' => ['sometimes', 'integer', 'min:1', 'max:1000'],
         ];
     }
 
-    public function words(): string
+    public function filter(): CounterFilter
     {
-        return mb_strtolower(trim($this->string('q')->value()));
-    }
-
-    public function due(): ?string
-    {
-        return $this->string('due')->value() ?: null;
-    }
-
-    public function sort(): string
-    {
-        return $this->string('sort')->value() ?: 'latest';
-    }
-
-    public function page(): int
-    {
-        return max(1, $this->integer('page', 1));
+        return new CounterFilter(
+            mb_strtolower(trim($this->string('q')->value())),
+            $this->string('due')->value() ?: null,
+            $this->string('sort')->value() ?: 'latest',
+            max(1, $this->integer('page', 1)),
+        );
     }
 }

@@ -67,8 +67,8 @@ final class MoversTest extends TestCase
     public function test_shedding_what_is_said_stands_at_safe(): void
     {
         $reading = self::reading(['quantity' => 'wheel-power', 'safe' => 150, 'edge' => 400]);
-        preg_match('/^(\d+) whp less/', $reading['movers'][count($reading['movers']) - 1]['sentence'], $found);
-        $more = 1.05 * ((int) $found[1] + 0.5);
+        self::assertSame(1, preg_match('/^(\d+) whp less/', $reading['movers'][count($reading['movers']) - 1]['sentence'], $found));
+        $more = 1.05 * ((int) ($found[1] ?? 0) + 0.5);
         self::assertSame('over', self::reading(['quantity' => 'wheel-power', 'safe' => 150 + $more - 2, 'edge' => 400])['status']);
         self::assertSame('close', self::reading(['quantity' => 'wheel-power', 'safe' => 150 + $more + 1, 'edge' => 400])['status']);
     }

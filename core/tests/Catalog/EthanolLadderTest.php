@@ -70,7 +70,7 @@ final class EthanolLadderTest extends TestCase
     {
         $before = 0.0;
         for ($content = 5.0; $content <= 55.0; $content += 0.5) {
-            $power = self::ladder()->at(Range::exact($content), true)?->power ?? self::fail("nothing at {$content}");
+            $power = self::ladder()->at(Range::exact($content), true)->power ?? self::fail("nothing at {$content}");
             self::assertGreaterThanOrEqual($before, $power->likely);
             self::assertLessThan(0.51, $before === 0.0 ? 0.0 : $power->likely - $before);
             self::assertTrue($power->low <= $power->likely && $power->likely <= $power->high);

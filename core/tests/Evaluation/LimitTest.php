@@ -26,6 +26,7 @@ use PHPUnit\Framework\TestCase;
 
 final class LimitTest extends TestCase
 {
+    /** @param  non-empty-list<array{float, float, float}>  $points */
     private static function limit(Quantity $quantity, array $points, array $moved = [], string $slot = 'gearbox'): Limit
     {
         return new Limit('it', 'It', $slot, $quantity, $points, $moved, 'it breaks', Evidence::Judgement, '');
@@ -159,7 +160,7 @@ final class LimitTest extends TestCase
         $lyre = new Lyre;
         $lyre->boost = new Boost(Range::exact(100_000.0), Range::exact(90_000.0));
         $lyre->air = new AirSide(new Compressor(0.7), new Cooler(0.75, 12_000.0, 500.0));
-        $fifth = $lyre->last(Lyre::FULL)->soak?->fifth ?? 0.0;
+        $fifth = $lyre->last(Lyre::FULL)->soak->fifth ?? 0.0;
         $status = function (float $above) use ($lyre, $fifth): Status {
             $lyre->limits = [self::limit(Quantity::ChargeTemperature, [[0.0, $fifth + 3.0 + $above, $fifth + 3.0 + $above + 15.0]])];
 

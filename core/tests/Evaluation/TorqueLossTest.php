@@ -9,9 +9,9 @@ use PHPUnit\Framework\TestCase;
 /** Torque given away against the stage before. */
 final class TorqueLossTest extends TestCase
 {
-    private static function curve(float ...$torque): Curve
+    private static function curve(float $first, float ...$torque): Curve
     {
-        return Curve::onGrid(2000.0, array_values($torque));
+        return Curve::onGrid(2000.0, [$first, ...array_values($torque)]);
     }
 
     public function test_a_loss_low_down_is_found_with_its_worst_place(): void

@@ -5,10 +5,12 @@ namespace Pebblerun\Core\Tests\Job;
 use Pebblerun\Core\Catalog\UnknownChoice;
 use Pebblerun\Core\Job\Commands\Commands;
 use Pebblerun\Core\Job\Commands\InvalidCommand;
+use Pebblerun\Core\Job\Commands\PlanDraft;
 use Pebblerun\Core\Report\Words\ChangeWords;
 use Pebblerun\Core\Tests\Lyre;
 use PHPUnit\Framework\TestCase;
 
+/** @phpstan-import-type PlanDocument from PlanDraft */
 final class CommandsTest extends TestCase
 {
     private const PLAN = ['name' => 'Plan', 'stages' => [
@@ -16,9 +18,13 @@ final class CommandsTest extends TestCase
         ['key' => 's2', 'name' => 'two', 'fuel' => 'pump', 'changes' => [['fit' => 'downpipe']]],
     ]];
 
+    /**
+     * @param  array<string, mixed>  ...$commands
+     * @return PlanDocument
+     */
     private static function apply(array ...$commands): array
     {
-        return Commands::apply(self::PLAN, $commands, (new Lyre)->catalog());
+        return Commands::apply(self::PLAN, array_values($commands), (new Lyre)->catalog());
     }
 
     public function test_fitting_replaces_what_the_stage_fits_in_the_slot(): void
@@ -119,7 +125,7 @@ final class CommandsTest extends TestCase
 
     public function test_the_history_names_a_change_in_words(): void
     {
-        $words = fn (array ...$commands): string => ChangeWords::of(Commands::describe($commands, self::PLAN, (new Lyre)->catalog()));
+        $words = fn (array ...$commands): string => ChangeWords::of(Commands::describe(array_values($commands), self::PLAN, (new Lyre)->catalog()));
         self::assertSame('Move Intake from stage 1 to stage 2', $words(['do' => 'move', 'stage' => 's1', 'to' => 's2', 'part' => 'intake']));
         self::assertSame('Calculation settings: gains plain sum, constant loss', $words(['do' => 'settings', 'stacking' => 'sum', 'loss' => 'constant']));
         self::assertSame('Split stage 1 and merge stage 2 into the one before', $words(['do' => 'split-stage', 'stage' => 's1', 'parts' => ['map']], ['do' => 'merge-stage', 'stage' => 's2']));

@@ -3,13 +3,18 @@
 namespace Pebblerun\Core\Tests\Job;
 
 use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Job\Commands\PlanDraft;
 use Pebblerun\Core\Job\Commands\PlanPlaces;
 use Pebblerun\Core\Report\Words\ChangeWords;
 use Pebblerun\Core\Tests\Lyre;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** A plan as places that can change by themselves, and how each is named to the other person. */
+/**
+ * A plan as places that can change by themselves, and how each is named to the other person.
+ *
+ * @phpstan-import-type PlanDocument from PlanDraft
+ */
 final class PlanPlacesTest extends TestCase
 {
     private const PLAN = ['name' => 'Plan', 'settings' => ['stacking' => 'diminishing'], 'stages' => [
@@ -18,12 +23,26 @@ final class PlanPlacesTest extends TestCase
     ]];
 
     /**
-     * @param  array<string, mixed>  $after
+     * @param  PlanDocument  $after
      * @return array<string, string> words by place
      */
     private static function changed(Catalog $catalog, array $after): array
     {
         return array_map(ChangeWords::one(...), (new PlanPlaces($catalog))->changed(self::PLAN, $after));
+    }
+
+    /** @return PlanDocument */
+    private static function planWith(string $path, mixed $value): array
+    {
+        $after = json_decode((string) json_encode(self::PLAN), true);
+        $at = &$after;
+        foreach (explode('.', $path) as $step) {
+            $at = &$at[$step];
+        }
+        $at = $value;
+
+        /** @var PlanDocument */
+        return $after;
     }
 
     /** A path that is set, its value, and the places with their words. */
@@ -46,13 +65,7 @@ final class PlanPlacesTest extends TestCase
     {
         $lyre = new Lyre;
         $lyre->parts['kit'] = Lyre::part('kit', ['inlet', 'downpipe'], [14, 18, 22], [16, 22, 28]);
-        $after = self::PLAN;
-        $at = &$after;
-        foreach (explode('.', $path) as $step) {
-            $at = &$at[$step];
-        }
-        $at = $value;
-        self::assertSame($places, self::changed($lyre->catalog(), $after));
+        self::assertSame($places, self::changed($lyre->catalog(), self::planWith($path, $value)));
     }
 
     public function test_a_kit_is_every_place_it_spans(): void

@@ -3,7 +3,7 @@
     import { fixed, roomy } from '@/charts/scale';
     import type { Estimate } from '@/generated/answers';
     import { figure, money } from '@/lib/format';
-    import { stone, waterline } from '@/lib/stones';
+    import { stone, wavyLine } from '@/lib/stones';
 
     /** The run: money spent on x, wheel power on y, a pebble for every stage. */
     type Props = {
@@ -203,7 +203,7 @@
     {/each}
     {#if target !== null}
         <path
-            d={waterline(left, width - right, y(target))}
+            d={wavyLine(left, width - right, y(target))}
             fill="none"
             stroke="var(--river)"
             stroke-width="1.5"

@@ -1,7 +1,7 @@
 <script lang="ts">
     import { fixed, roomy } from '@/charts/scale';
     import type { Summary } from '@/generated/answers';
-    import { stone, waterline } from '@/lib/stones';
+    import { stone, wavyLine } from '@/lib/stones';
 
     /** The run, small: what the counter shows of a job. */
     type Props = { summary: Summary; width?: number; height?: number };
@@ -26,7 +26,7 @@
 
 <svg {width} {height} viewBox="0 0 {width} {height}" aria-hidden="true">
     {#if target !== null}<path
-            d={waterline(6, width - 4, y(target))}
+            d={wavyLine(6, width - 4, y(target))}
             fill="none"
             stroke="var(--river-2)"
         />{/if}

@@ -11,7 +11,7 @@ export function stone(index: number): string {
 }
 
 /** A slightly wavy horizontal line. */
-export function waterline(x0: number, x1: number, y: number): string {
+export function wavyLine(x0: number, x1: number, y: number): string {
     let path = `M${x0} ${y} q12 -3 24 0`;
     for (let x = x0 + 48; x < x1; x += 24) path += ' t24 0';
     return path;

@@ -1,8 +1,7 @@
 <?php
 
-namespace App\Actions;
+namespace App\Assembly;
 
-use App\Assembly\Estimates;
 use App\Models\Plan;
 use App\Models\PlanRevision;
 

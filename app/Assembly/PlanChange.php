@@ -1,6 +1,6 @@
 <?php
 
-namespace App\Actions;
+namespace App\Assembly;
 
 use App\Models\PlanRevision;
 use Pebblerun\Core\Job\Commands\Description;
