@@ -31,6 +31,14 @@ final class ConditionTest extends TestCase
         yield 'another part' => [['part' => 'cooler'], false, 1];
         yield 'a stock slot' => [['slot' => 'cooler', 'is' => 'stock'], true, 1];
         yield 'an upgraded slot' => [['slot' => 'cooler', 'is' => 'upgraded'], false, 1];
+        yield 'more octane than there is' => [['octane' => ['at_least' => 98.1]], false, 1];
+        yield 'less octane than there is' => [['octane' => ['at_least' => 95]], true, 1];
+        yield 'less ethanol than there is' => [['ethanol' => ['at_least' => 4]], true, 1];
+        yield 'years that end before' => [['year' => ['to' => 2020]], false, 1];
+        yield 'years that begin after' => [['year' => ['from' => 2022]], false, 1];
+        yield 'none of two, of which one holds' => [['none' => [['part' => 'cooler'], ['part' => 'downpipe']]], false, 2];
+        yield 'all, of which one fails' => [['all' => [['map' => 'dyno'], ['part' => 'cooler']]], false, 2];
+        yield 'any of two that fail' => [['any' => [['part' => 'cooler'], ['use' => 'track']]], false, 1];
         yield 'octane' => [['octane' => ['at_least' => 98]], true, 1];
         yield 'ethanol' => [['ethanol' => ['at_least' => 30]], false, 1];
         yield 'a kind of map' => [['map' => 'dyno'], true, 1];

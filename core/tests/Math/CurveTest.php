@@ -4,6 +4,8 @@ namespace Pebblerun\Core\Tests\Math;
 
 use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Math\InvalidCurve;
+use Pebblerun\Core\Math\LinearInterpolation;
+use Pebblerun\Core\Math\MonotoneCubic;
 use Pebblerun\Core\Math\Peak;
 use Pebblerun\Core\Math\PowerTorqueCheck;
 use Pebblerun\Core\Tests\Lyre;
@@ -25,6 +27,57 @@ final class CurveTest extends TestCase
     public function test_torque_between_points_is_the_worked_value(float $rpm, float $torque): void
     {
         self::assertEqualsWithDelta($torque, Lyre::curve()->torqueAt($rpm), 0.005);
+    }
+
+    /** By hand: straight between two grid points, a fifth and four fifths of the way from 200 to 220; flat outside. */
+    public function test_torque_off_the_grid_lies_on_the_line_between_its_neighbours(): void
+    {
+        $curve = Curve::onGrid(2000.0, [200.0, 220.0, 210.0]);
+        self::assertEqualsWithDelta(204.0, $curve->torqueAt(2010.0), 1e-9);
+        self::assertEqualsWithDelta(216.0, $curve->torqueAt(2040.0), 1e-9);
+        self::assertEqualsWithDelta(217.5, $curve->torqueAt(2062.5), 1e-9);
+        self::assertSame([200.0, 220.0, 210.0], [$curve->torqueAt(1900.0), $curve->torqueAt(2050.0), $curve->torqueAt(2500.0)]);
+        self::assertSame([2000.0, 2100.0], [$curve->first, $curve->last()]);
+        self::assertEquals(new Peak(2050.0, 220.0), $curve->peakTorque());
+        self::assertSame([2050.0, 2050.0], [$curve->torqueKnee(), $curve->torqueShoulder()]);
+    }
+
+    /** By hand, anchors 10 at 2000 and 30 at 4000: a quarter of the way is 15. */
+    public function test_anchors_are_joined_by_straight_lines_and_flat_outside(): void
+    {
+        self::assertSame([10.0, 10.0, 15.0, 30.0, 30.0], LinearInterpolation::spread([2000.0, 4000.0], [10.0, 30.0], [1500.0, 2000.0, 2500.0, 4000.0, 5000.0]));
+        self::assertSame([10.0, 20.0, 40.0], LinearInterpolation::spread([2000.0, 3000.0, 4000.0], [10.0, 20.0, 60.0], [2000.0, 3000.0, 3500.0]));
+    }
+
+    /** By hand at an end: slopes 1 then −2 over equal steps give (3·1 + 2)/2 = 2.5, within 3 times the first. */
+    public function test_an_end_slope_is_shaped_by_its_three_points(): void
+    {
+        $cubic = new MonotoneCubic([0.0, 1.0, 2.0], [0.0, 1.0, -1.0]);
+        self::assertEqualsWithDelta(0.5 + 2.5 * 0.125, $cubic->at(0.5), 1e-12);
+        // Slopes 1 then −9: (3 + 9)/2 = 6 is held to 3.
+        self::assertEqualsWithDelta(0.5 + 3.0 * 0.125, (new MonotoneCubic([0.0, 1.0, 2.0], [0.0, 1.0, -8.0]))->at(0.5), 1e-12);
+        // Two points are a line.
+        self::assertEqualsWithDelta(2.5, (new MonotoneCubic([0.0, 4.0], [0.0, 10.0]))->at(1.0), 1e-12);
+        // The harmonic mean of the slopes 1 and 3 over equal steps: 6/(3/1 + 3/3) = 1.5; ends (3·1 − 3)/2 = 0 and (3·3 − 1)/2 = 4.
+        self::assertEqualsWithDelta(0.5 + 0.0 - 1.5 * 0.125, (new MonotoneCubic([0.0, 1.0, 2.0], [0.0, 1.0, 4.0]))->at(0.5), 1e-12);
+    }
+
+    public static function impossible(): iterable
+    {
+        yield 'no speed' => [[[0.0, 100.0], [1500.0, 100.0], [2500.0, 100.0]]];
+        yield 'a torque below nothing' => [[[1500.0, 100.0], [2500.0, -1.0], [3500.0, 100.0]]];
+        yield 'not a number' => [[[1500.0, 100.0], [2500.0, NAN], [3500.0, 100.0]]];
+        yield 'without end' => [[[1500.0, 100.0], [2500.0, 100.0], [INF, 100.0]]];
+        yield 'two points' => [[[1500.0, 100.0], [2500.0, 100.0]]];
+        yield 'too close for the grid' => [[[1500.0, 100.0], [1510.0, 100.0], [1520.0, 100.0]]];
+    }
+
+    /** @param  list<array{float, float}>  $points */
+    #[DataProvider('impossible')]
+    public function test_points_that_are_no_curve_are_refused(array $points): void
+    {
+        $this->expectException(InvalidCurve::class);
+        Curve::fromPoints($points);
     }
 
     public function test_peaks_and_the_knee_are_the_worked_values(): void

@@ -48,6 +48,16 @@ final class AirTest extends TestCase
         self::assertSame(0.0, (new Soak(320.0, 320.0, 400.0, 0.2, 298.15))->lost());
     }
 
+    /** By hand: 0.02 kg/s of petrol burn 14.7 · 0.87 as much air, of diesel 14.5 · 1.35; ethanol needs less for a kilogram. */
+    public function test_each_fuel_draws_its_own_air(): void
+    {
+        $air = new AirSide(new Compressor(0.70), new Cooler(0.68, 3_500.0, 70.0));
+        $drawn = fn (Blend $blend): float => $air->soak(Ambient::standard(), null, 90_000.0, 0.02, $blend)->air;
+        self::assertEqualsWithDelta(0.02 * 12.789, $drawn(Blend::petrol()), 1e-9);
+        self::assertEqualsWithDelta(0.02 * 19.575, $drawn(Blend::diesel()), 1e-9);
+        self::assertEqualsWithDelta(0.02 * 12.789 * 26.8 / 43.4, $drawn(Blend::petrol(100.0)), 1e-9);
+    }
+
     public function test_more_boost_and_more_power_soak_more_and_a_better_cooler_less(): void
     {
         $air = new AirSide(new Compressor(0.70), new Cooler(0.68, 3_500.0, 70.0));

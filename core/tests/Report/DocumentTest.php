@@ -47,6 +47,18 @@ final class DocumentTest extends TestCase
         self::fail("the board has no row {$slot}");
     }
 
+    /** 12.46 hp is rounded once, wherever it is shown: 12 on the board, and 12.46 in the document for whoever rounds it. */
+    public function test_a_gain_shows_one_figure_on_the_board_and_in_its_document(): void
+    {
+        $document = SmallBundle::with('platform.ceilings', []);
+        $document['parts'][1]['gains'] = [['power' => 12.46, 'torque' => 10, 'unmapped' => 1.0, 'evidence' => ['kind' => 'maker']]];
+        $document['plan']['stages'] = [['key' => 's1', 'name' => 'one', 'fuel' => 'pump', 'changes' => [['fit' => 'filter']]]];
+        $written = EstimateDocument::of(SmallBundle::estimate($document), new UnitSystem);
+        self::assertEqualsWithDelta(12.46, $written['stages'][1]['parts'][0]['adds'], 0.0001);
+        self::assertStringContainsString('+12"', (string) json_encode($written));
+        self::assertStringNotContainsString('+13', (string) json_encode($written));
+    }
+
     public function test_the_board_says_what_is_fitted_then(): void
     {
         $document = self::plan([[['fit' => 'map'], ['fit' => 'filter']], [['fit' => 'cooler'], ['fit' => 'map']], [['remove' => 'filter']]]);
