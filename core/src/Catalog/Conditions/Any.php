@@ -5,8 +5,7 @@ namespace Pebblerun\Core\Catalog\Conditions;
 /** At least one of these. */
 final readonly class Any implements Condition
 {
-    /** @param  non-empty-list<Condition>  $of */
-    public function __construct(public array $of) {}
+    use IsGroup;
 
     public function holds(Situation $situation): bool
     {
@@ -23,10 +22,5 @@ final readonly class Any implements Condition
     public function terms(): int
     {
         return min(array_map(fn (Condition $condition): int => $condition->terms(), $this->of));
-    }
-
-    public function leaves(): array
-    {
-        return array_merge(...array_map(fn (Condition $condition): array => $condition->leaves(), $this->of));
     }
 }

@@ -5,8 +5,7 @@ namespace Pebblerun\Core\Catalog\Conditions;
 /** Not one of these. */
 final readonly class None implements Condition
 {
-    /** @param  non-empty-list<Condition>  $of */
-    public function __construct(public array $of) {}
+    use IsGroup;
 
     public function holds(Situation $situation): bool
     {
@@ -17,15 +16,5 @@ final readonly class None implements Condition
         }
 
         return true;
-    }
-
-    public function terms(): int
-    {
-        return array_sum(array_map(fn (Condition $condition): int => $condition->terms(), $this->of));
-    }
-
-    public function leaves(): array
-    {
-        return array_merge(...array_map(fn (Condition $condition): array => $condition->leaves(), $this->of));
     }
 }
