@@ -6,7 +6,7 @@ namespace Pebblerun\Core\Math;
  * Piecewise cubic Hermite through points, without overshoot.
  *
  * Interior slopes are the weighted harmonic mean of the secants (Fritsch & Butland 1984), zero where the secants
- * change sign; the ends use the three-point shape-preserving formula of the same school.
+ * change sign; the ends use the three-point shape-preserving formula of the same family.
  */
 final readonly class MonotoneCubic
 {

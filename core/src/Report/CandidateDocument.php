@@ -7,7 +7,6 @@ use Pebblerun\Core\Catalog\Catalog;
 use Pebblerun\Core\Catalog\Parts\Caution;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Shop\Fuel;
-use Pebblerun\Core\Evaluation\Engine\CeilingCost;
 use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
 use Pebblerun\Core\Report\Words\FindingWords;
@@ -41,7 +40,7 @@ final readonly class CandidateDocument
                 'fault' => $finding->kind->isFault(),
                 'sentence' => $this->findings->of($finding, $candidate->build),
             ], $candidate->findings),
-            'ceilings' => array_map($this->ceiling(...), $candidate->ceilings),
+            'ceilings' => array_map((new Words\CeilingWords($this->say))->of(...), $candidate->ceilings),
             'cautions' => $choice instanceof Fuel ? [] : array_map(fn (Caution $caution): string => Terms::caution($caution), $choice->cautions),
             'chosen' => $candidate->chosen,
         ];
@@ -58,10 +57,5 @@ final readonly class CandidateDocument
         $adds = $candidate->adds / $this->say->units->power->watts();
 
         return $adds < 1.0 ? '' : $this->say->sayMoney((int) round($candidate->costs / $adds))." per {$this->say->powerLabel()}";
-    }
-
-    private function ceiling(CeilingCost $cost): string
-    {
-        return "{$cost->ceiling->name} takes {$this->say->sayPower($cost->power)} and {$this->say->sayTorque($cost->torque)} of it.";
     }
 }

@@ -222,7 +222,7 @@ final readonly class EstimateDocument
             'name' => $cost->ceiling->name,
             'power' => $this->say->power($cost->power),
             'torque' => $this->say->torque($cost->torque),
-            'sentence' => ucfirst($cost->ceiling->name).": {$this->say->sayPower($cost->power)} off the peak, {$this->say->sayTorque($cost->torque)} off the torque.",
+            'sentence' => (new Words\CeilingWords($this->say))->of($cost),
         ];
     }
 

@@ -14,7 +14,7 @@ final class AsReceivedTest extends TestCase
         $lyre->measured = null;
         $lyre->received = ['catback'];
         $results = $lyre->results(Lyre::FULL);
-        // By hand: 4 of 184 kW at 0.3 of the gain is 0.652 %, so 159.13 · 1.00652 = 160.17 kW as it came.
+        // By hand: 4 of 184 kW at 0.3 of the gain is 0.652 %, so 159.13 · 1.00652 = 160.17 kW as received.
         self::assertEqualsWithDelta(160.17, $results[0]->likely->peakPower()->value / 1000.0, 0.01);
         // And the full build is the stock car's, whatever it came with.
         self::assertEqualsWithDelta(208.32, $results[1]->likely->peakPower()->value / 1000.0, 0.005);

@@ -123,7 +123,7 @@
     const words = (i: number) => (i === 0 ? 'as received' : `stage ${i}`);
     const knee = (i: number) => (estimate.knee?.stage === i ? estimate.knee.sentence : '');
 
-    /** Each label takes the free side of its pebble, clear of the water, the bank, the range bars and the path. */
+    /** Each label takes the free side of its pebble, clear of the lines of target and budget, the range bars and the path. */
     const boxes = $derived.by(() => {
         const taken = points.map((p) => ({
             x: p.x - 11,

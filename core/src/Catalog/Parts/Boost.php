@@ -15,7 +15,7 @@ final readonly class Boost
         return new self($this->atTorque->towards($other->atTorque, $along), $this->atPower->towards($other->atPower, $along));
     }
 
-    /** The higher of the two in nine cars of ten. */
+    /** P90 of the higher of the two, Pa. */
     public function p90(): float
     {
         return max($this->atTorque->quantile(0.9), $this->atPower->quantile(0.9));

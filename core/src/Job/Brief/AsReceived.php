@@ -4,7 +4,7 @@ namespace Pebblerun\Core\Job\Brief;
 
 use Pebblerun\Core\Math\Curve;
 
-/** The car as it came in. */
+/** The car as the customer brings it. */
 final readonly class AsReceived
 {
     /**

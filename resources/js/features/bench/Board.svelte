@@ -293,9 +293,10 @@
                         class="sticky bottom-0 z-10 border-t border-line bg-paper px-2 py-1.5 text-left align-top text-[12px] font-normal text-soft print:static"
                     >
                         {#if bench.saving}
-                            <span class="text-ink">settling…</span><br />figures follow
+                            <span class="text-ink">calculating…</span>
                         {:else}
-                            median at the wheels<br />in all, hours, price<br />weakest link
+                            wheel power, median<br />total, hours, per {bench.estimate.labels.power}<br
+                            />weakest link
                         {/if}
                     </th>
                     {#each bench.stages as stage, column (stage.key)}

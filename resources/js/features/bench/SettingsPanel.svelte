@@ -14,25 +14,25 @@
             key: 'stacking',
             title: 'Gains of several parts',
             ways: [
-                ['diminishing', 'Diminishing', 'parts that free the same path share what it can give'],
-                ['compound', 'Compounding', 'each takes its percent of what is there'],
-                ['sum', 'Plain sum', 'quoted figures, as a catalogue would promise them'],
+                ['diminishing', 'Diminishing', 'parts of one family share its ceiling'],
+                ['compound', 'Compounding', 'each multiplies what the others give'],
+                ['sum', 'Plain sum', 'quoted figures added up'],
             ],
         },
         {
             key: 'loss',
             title: 'Between crank and wheels',
             ways: [
-                ['percentage', 'A share', 'of the power, more the more there is'],
-                ['constant', 'A constant', 'friction torque, the same however strong'],
+                ['percentage', 'Percentage', 'of the power, so the loss grows with it'],
+                ['constant', 'Constant', 'one friction torque at any power'],
             ],
         },
         {
             key: 'price_basis',
             title: 'Prices',
             ways: [
-                ['new', 'New', 'what the makers ask'],
-                ['used', 'Second hand', 'where such a price is known'],
+                ['new', 'New', 'list price'],
+                ['used', 'Second hand', 'where a used price is known'],
             ],
         },
     ];

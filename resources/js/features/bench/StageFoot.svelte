@@ -1,7 +1,6 @@
 <script lang="ts">
     import type { Estimate, StageEstimate } from '@/generated/answers';
     import { figure, money, precise } from '@/lib/format';
-    import { statusWords } from '@/ui/Pebble.svelte';
 
     type Props = { stage: StageEstimate; labels: Estimate['labels'] };
     let { stage, labels }: Props = $props();
@@ -13,6 +12,14 @@
               ? 'var(--straw)'
               : 'var(--rust)',
     );
+    /** The foot is narrow; the panel says it in full. */
+    const short = {
+        clear: 'clear',
+        close: 'close',
+        over: 'over',
+        'past-edge': 'past edge',
+        'not-estimated': 'watch it',
+    };
     const filled = $derived(Math.min(100, (weakest?.used_percent ?? 0) / 1.25));
 </script>
 
@@ -50,7 +57,7 @@
             title={weakest.sentence}
         >
             {weakest.name}
-            {figure(weakest.used_percent ?? 0)} %, {statusWords[weakest.status]}
+            {figure(weakest.used_percent ?? 0)} %, {short[weakest.status]}
         </div>
     {/if}
     {#if stage.gated}<div class="truncate text-[12px] text-rust">gated: no full load, no stop here</div>{/if}
