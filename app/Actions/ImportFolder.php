@@ -19,7 +19,7 @@ use Pebblerun\Formats\InvalidDocument;
  */
 final readonly class ImportFolder
 {
-    public function __construct(private DocumentReader $door, private SavePlan $save) {}
+    public function __construct(private DocumentReader $reader, private SavePlan $save) {}
 
     /**
      * @param  list<array{name: string, email: string, password: string, role: string}>  $people  made with the shop; the first is the jobs' advisor
@@ -68,7 +68,7 @@ final readonly class ImportFolder
         ]);
         $job->briefRevisions()->create(['number' => 1, 'document' => $brief['brief'], 'author_id' => $advisor->id]);
         try {
-            $this->door->open(Bundles::document($job->load('shop'), $library, $plan['plan']));
+            $this->reader->open(Bundles::document($job->load('shop'), $library, $plan['plan']));
         } catch (InvalidDocument $fault) {
             throw InvalidDocument::because($folder, $fault->getMessage());
         }
@@ -79,7 +79,7 @@ final readonly class ImportFolder
     private function read(string $format, string $file, ?Shop $shop = null): array
     {
         try {
-            $document = $this->door->document($format, $file);
+            $document = $this->reader->document($format, $file);
         } catch (InvalidDocument $fault) {
             throw InvalidDocument::because($file, $fault->getMessage());
         }

@@ -11,7 +11,7 @@ use Pebblerun\Core\Job\Commands\Commands;
 /** What strangers send: held against its schema, read by the core, checked as a whole. */
 final readonly class DocumentReader
 {
-    public function __construct(private SchemaValidator $gate) {}
+    public function __construct(private SchemaValidator $schemas) {}
 
     public static function standard(): self
     {
@@ -28,7 +28,7 @@ final readonly class DocumentReader
     public function document(string $format, string $file): array
     {
         $document = JsonFile::read($file);
-        $this->gate->check("{$format}.json", $document);
+        $this->schemas->check("{$format}.json", $document);
 
         /** @var array<string, mixed> */
         return json_decode((string) json_encode($document), true);
@@ -44,7 +44,7 @@ final readonly class DocumentReader
      */
     public function section(string $definition, array $section): array
     {
-        $this->gate->check("defs.json#/\$defs/{$definition}", json_decode((string) json_encode($section)));
+        $this->schemas->check("defs.json#/\$defs/{$definition}", json_decode((string) json_encode($section)));
 
         return $section;
     }
@@ -79,7 +79,7 @@ final readonly class DocumentReader
             return [new Fault("{$path}.do", "\"{$do}\" is no command: use one of ".implode(', ', array_keys(Commands::all())).'.')];
         }
         try {
-            $this->gate->check("commands.json#/\$defs/{$do}", $command);
+            $this->schemas->check("commands.json#/\$defs/{$do}", $command);
         } catch (InvalidDocument $invalid) {
             return array_map(fn (Fault $fault): Fault => new Fault(rtrim("{$path}.{$fault->path}", '.'), $fault->message), $invalid->faults);
         }

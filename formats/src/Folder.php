@@ -5,7 +5,7 @@ namespace Pebblerun\Formats;
 /** A folder in the open formats: shop.json, platforms/*.json, parts/*.json, jobs/<name>/{brief,plan}.json. */
 final readonly class Folder
 {
-    public function __construct(private string $path, private DocumentReader $door) {}
+    public function __construct(private string $path, private DocumentReader $reader) {}
 
     /** @return list<string> names of its jobs */
     public function jobs(): array
@@ -49,7 +49,7 @@ final readonly class Folder
     private function read(string $format, string $file): array
     {
         try {
-            return $this->door->document($format, "{$this->path}/{$file}");
+            return $this->reader->document($format, "{$this->path}/{$file}");
         } catch (InvalidDocument $fault) {
             throw InvalidDocument::because($file, $fault->getMessage());
         }

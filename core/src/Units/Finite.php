@@ -2,7 +2,7 @@
 
 namespace Pebblerun\Core\Units;
 
-/** Refuses NaN and infinities at the door of every value. */
+/** Refuses NaN and infinities wherever a value is made. */
 final class Finite
 {
     /** @throws InvalidQuantity when the value is not a finite number. */

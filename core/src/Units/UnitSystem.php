@@ -4,7 +4,7 @@ namespace Pebblerun\Core\Units;
 
 use BackedEnum;
 
-/** The units a document names once in its head; the door converts, the inside is SI. */
+/** The units a document names once in its head; readers convert, the inside is SI. */
 final readonly class UnitSystem
 {
     public function __construct(

@@ -29,7 +29,7 @@
             <div class="flex items-center gap-2">
                 <div class="relative h-2 min-w-0 flex-1 bg-faint" aria-hidden="true">
                     <span
-                        class="bank absolute inset-y-0 right-0"
+                        class="beyond-safe absolute inset-y-0 right-0"
                         style:left="{(100 * 100) / end}%"
                         style:width="{(100 * (limit.edge_percent - 100)) / end}%"
                     ></span>
