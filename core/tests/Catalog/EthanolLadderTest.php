@@ -6,6 +6,7 @@ use Pebblerun\Core\Catalog\Evidence;
 use Pebblerun\Core\Catalog\Parts\Boost;
 use Pebblerun\Core\Catalog\Parts\EthanolLadder;
 use Pebblerun\Core\Catalog\Parts\GainCase;
+use Pebblerun\Core\Catalog\Parts\ReferenceBuild;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Exchange\InvalidBundle;
@@ -48,6 +49,23 @@ final class EthanolLadderTest extends TestCase
         $content = Range::of(20.0, 30.0, 40.0);
         self::assertEquals(Range::of(25.0, 45.0, 60.0), self::ladder()->at($content, false)?->power);
         self::assertEquals(Range::of(25.0, 45.0, 70.0), self::ladder()->at($content, true)?->power);
+    }
+
+    /** By hand, a quarter of the way from 10 to 50 %: references 210 and 230, exhaust 850 and 890; where one rung states none, none is made up. */
+    public function test_reference_and_exhaust_run_straight_too(): void
+    {
+        $rung = fn (float $content, ?float $reference, ?float $exhaust): GainCase => new GainCase(
+            null, Range::exact(1.0), Range::exact(1.0), [], $reference === null ? null : new ReferenceBuild($reference, 2.0 * $reference), 0.3, Evidence::ShopDyno, '',
+            exhaust: $exhaust === null ? null : Range::exact($exhaust), atEthanol: $content,
+        );
+        $at = fn (GainCase ...$rungs): ?GainCase => EthanolLadder::of(array_values($rungs))?->at(Range::exact(20.0), false);
+        $between = $at($rung(10.0, 210.0, 850.0), $rung(50.0, 230.0, 890.0));
+        self::assertEquals(new ReferenceBuild(215.0, 430.0), $between?->reference);
+        self::assertEquals(Range::exact(860.0), $between->exhaust);
+        foreach ([[null, null], [210.0, null], [null, 850.0]] as [$reference, $exhaust]) {
+            self::assertNull($at($rung(10.0, $reference, $exhaust), $rung(50.0, null, null))?->reference);
+            self::assertNull($at($rung(10.0, null, null), $rung(50.0, $reference, $exhaust))?->exhaust);
+        }
     }
 
     public static function reach(): iterable

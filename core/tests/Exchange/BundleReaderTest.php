@@ -108,6 +108,9 @@ final class BundleReaderTest extends TestCase
     {
         yield 'a requirement without an answer' => ['parts.3.requires.0.that', ['tag' => 'left-handed'], 'parts[3].requires[0].that: nothing in this catalog'];
         yield 'any of nothing reachable' => ['parts.3.requires.0.that', ['any' => [['ethanol' => ['at_least' => 90]], ['octane' => ['at_least' => 120]]]], 'parts[3].requires[0].that: nothing in this catalog'];
+        yield 'a kind of map nobody sells' => ['parts.3.requires.0.that', ['map' => 'remote'], 'parts[3].requires[0].that: nothing in this catalog'];
+        yield 'more ethanol than any fuel has' => ['parts.3.requires.0.that', ['ethanol' => ['at_least' => 51]], 'parts[3].requires[0].that: nothing in this catalog'];
+        yield 'more octane than any fuel has' => ['parts.3.requires.0.that', ['octane' => ['at_least' => 105]], 'parts[3].requires[0].that: nothing in this catalog'];
         yield 'a slot nothing upgrades' => ['parts.3.requires.0.that', ['slot' => 'rods', 'is' => 'upgraded'], 'parts[3].requires[0].that: nothing in this catalog'];
         yield 'years before the platform' => ['parts.3.requires.0.that', ['year' => ['to' => 1999]], 'parts[3].requires[0].that: nothing in this catalog'];
         yield 'a kit of a part elsewhere' => ['parts.4.contains', ['cooler'], 'parts[4].contains[0]: "cooler" must be a part of the catalog that stands in one of the kit\'s own slots.'];
@@ -119,6 +122,22 @@ final class BundleReaderTest extends TestCase
         $faults = CatalogCheck::faults(BundleReader::read(SmallBundle::with($path, $value))->bundle->catalog);
         self::assertCount(1, $faults);
         self::assertSame(0, strpos($faults[0]->getMessage(), $words), $faults[0]->getMessage());
+    }
+
+    public static function reachable(): iterable
+    {
+        yield 'a kind of map' => [['map' => 'dyno']];
+        yield 'as much ethanol as a fuel has' => [['ethanol' => ['at_least' => 50]]];
+        yield 'as much octane as a fuel has' => [['octane' => ['at_least' => 104]]];
+        yield 'a year of the platform' => [['year' => ['from' => 2024]]];
+        yield 'a slot left stock' => [['slot' => 'rods', 'is' => 'stock']];
+        yield 'one of two' => [['any' => [['tag' => 'left-handed'], ['part' => 'pipe']]]];
+    }
+
+    #[DataProvider('reachable')]
+    public function test_a_requirement_that_can_be_met_is_taken(array $that): void
+    {
+        self::assertSame([], CatalogCheck::faults(BundleReader::read(SmallBundle::with('parts.3.requires.0.that', $that))->bundle->catalog));
     }
 
     public function test_a_sound_catalog_has_no_fault(): void

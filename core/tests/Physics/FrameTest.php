@@ -22,6 +22,8 @@ final class FrameTest extends TestCase
         // By hand: 10 · 0.85, 20 · 0.9, 30 · 0.92; a loss is worst with the highest factor.
         self::assertEqualsWithDelta([8.5, 18.0, 27.6], array_values((array) $frame->convert(Range::of(10.0, 20.0, 30.0))), 1e-9);
         self::assertEqualsWithDelta([-9.2, 4.5, 27.6], array_values((array) $frame->convert(Range::of(-10.0, 5.0, 30.0))), 1e-9);
+        // A single figure takes the likely factor: 100 · 0.9.
+        self::assertEqualsWithDelta(90.0, $frame->likely(100.0), 1e-9);
         self::assertFalse($frame->isOwn());
     }
 
