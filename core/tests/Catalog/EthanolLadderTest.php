@@ -61,7 +61,7 @@ final class EthanolLadderTest extends TestCase
         $at = fn (GainCase ...$rungs): ?GainCase => EthanolLadder::of(array_values($rungs))?->at(Range::exact(20.0), false);
         $between = $at($rung(10.0, 210.0, 850.0), $rung(50.0, 230.0, 890.0));
         self::assertEquals(new ReferenceBuild(215.0, 430.0), $between?->reference);
-        self::assertEquals(Range::exact(860.0), $between->exhaust);
+        self::assertEquals(Range::exact(860.0), $between?->exhaust);
         foreach ([[null, null], [210.0, null], [null, 850.0]] as [$reference, $exhaust]) {
             self::assertNull($at($rung(10.0, $reference, $exhaust), $rung(50.0, null, null))?->reference);
             self::assertNull($at($rung(10.0, null, null), $rung(50.0, $reference, $exhaust))?->exhaust);
