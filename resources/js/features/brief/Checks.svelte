@@ -1,9 +1,9 @@
 <script lang="ts">
+    import type { BriefPage } from '@/generated/answers';
     import type { BriefForm } from './brief.svelte';
     import Choice from './Choice.svelte';
 
-    type Check = { key: string; words: string; needed: boolean };
-    let { form, checks }: { form: BriefForm; checks: Check[] } = $props();
+    let { form, checks }: { form: BriefForm; checks: BriefPage['checks'] } = $props();
     type Found = 'good' | 'bad';
     const found = (key: string): Found | undefined =>
         (form.brief.received.checks as Record<string, Found> | undefined)?.[key] ??

@@ -1,10 +1,10 @@
 <script lang="ts">
+    import type { BriefPage } from '@/generated/answers';
     import { day } from '@/lib/format';
     import type { BriefForm } from './brief.svelte';
 
     /** Warnings given to the customer, each with its day and who gave it. */
-    type Warning = { key: string; text: string };
-    let { form, warnings }: { form: BriefForm; warnings: Warning[] } = $props();
+    let { form, warnings }: { form: BriefForm; warnings: BriefPage['warnings'] } = $props();
     type Key = Parameters<BriefForm['warn']>[0];
     const given = (key: string) => form.brief.warnings?.find((one) => one.warning === key);
 </script>
