@@ -5,9 +5,9 @@
 
     export const statusWords: Record<Status, string> = {
         clear: 'clear',
-        close: 'close to safe',
-        over: 'over safe',
-        'past-edge': 'past the edge',
+        close: 'close',
+        over: 'over',
+        'past-edge': 'past edge',
         'not-estimated': 'not set',
     };
 </script>

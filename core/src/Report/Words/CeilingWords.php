@@ -21,6 +21,9 @@ final readonly class CeilingWords
             $taken[] = $this->say->sayTorque($cost->torque);
         }
 
-        return "Held back by {$cost->ceiling->name}".($taken === [] ? '' : ': '.Listing::join($taken, 'and')).'.';
+        // A name that begins with capitals is one: "ECU torque limiter".
+        $name = ctype_upper(substr($cost->ceiling->name, 1, 1)) ? $cost->ceiling->name : lcfirst($cost->ceiling->name);
+
+        return "Held back by {$name}".($taken === [] ? '' : ': '.Listing::join($taken, 'and')).'.';
     }
 }

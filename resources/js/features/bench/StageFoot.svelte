@@ -2,6 +2,8 @@
     import type { Estimate, StageEstimate } from '@/generated/answers';
     import { figure, money, precise } from '@/lib/format';
 
+    import { statusWords } from '@/ui/Pebble.svelte';
+
     type Props = { stage: StageEstimate; labels: Estimate['labels'] };
     let { stage, labels }: Props = $props();
     const weakest = $derived(stage.weakest);
@@ -12,14 +14,6 @@
               ? 'var(--straw)'
               : 'var(--rust)',
     );
-    /** The foot is narrow; the panel says it in full. */
-    const short = {
-        clear: 'clear',
-        close: 'close',
-        over: 'over',
-        'past-edge': 'past edge',
-        'not-estimated': 'watch it',
-    };
     const filled = $derived(Math.min(100, (weakest?.used_percent ?? 0) / 1.25));
 </script>
 
@@ -57,7 +51,7 @@
             title={weakest.sentence}
         >
             {weakest.name}
-            {figure(weakest.used_percent ?? 0)} %, {short[weakest.status]}
+            {figure(weakest.used_percent ?? 0)} %, {statusWords[weakest.status]}
         </div>
     {/if}
     {#if stage.gated}<div class="truncate text-[12px] text-rust">gated: no full load, no stop here</div>{/if}

@@ -1,7 +1,7 @@
 <script lang="ts">
     import type { Fix } from '@/generated/answers';
     import { get } from '@/lib/api';
-    import Pebble, { statusWords } from '@/ui/Pebble.svelte';
+    import Pebble from '@/ui/Pebble.svelte';
     import type { Bench } from './bench.svelte';
 
     type Props = { bench: Bench; subject: string };
@@ -19,7 +19,7 @@
         <Pebble status={line.status} />
         {line.headline}
     </h2>
-    <p class="mt-0.5 text-soft">{statusWords[line.status]}{line.detail ? `: ${line.detail}` : ''}</p>
+    {#if line.detail}<p class="mt-0.5 text-soft">{line.detail}</p>{/if}
     {#if fixes}
         <h3 class="mt-2 font-semibold">Smallest change</h3>
         {#await fixes}
