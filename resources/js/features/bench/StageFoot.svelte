@@ -1,7 +1,6 @@
 <script lang="ts">
     import type { Estimate, StageEstimate } from '@/generated/answers';
     import { figure, money, precise } from '@/lib/format';
-
     import { statusWords } from '@/ui/Pebble.svelte';
 
     type Props = { stage: StageEstimate; labels: Estimate['labels'] };
