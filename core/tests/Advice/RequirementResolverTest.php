@@ -57,6 +57,18 @@ final class RequirementResolverTest extends TestCase
         self::assertSame(['dear', 'cheap+cooler'], $this->ways(new SlotIs('turbo', true)));
     }
 
+    /** By hand at 85 an hour: 100 and two hours are 270, 100 with 150 of consumables 250, 260 alone 260. */
+    public function test_labour_and_consumables_count_in_what_is_cheapest(): void
+    {
+        foreach (['slow' => [10_000, 0, 200], 'messy' => [10_000, 15_000, 0], 'plain' => [26_000, 0, 0]] as $key => [$price, $consumables, $hours]) {
+            $this->lyre->parts[$key] = new Part(
+                $key, ucfirst($key), 'Kolvane', ['turbo'], [], [], null, [], true, new Effects, [], [], [],
+                new PartPrice(MoneyRange::exact($price), null, MoneyRange::exact($consumables), $hours, 0, null, 0, null), false, '', [],
+            );
+        }
+        self::assertSame(['messy', 'plain', 'slow'], $this->ways(new SlotIs('turbo', true)));
+    }
+
     public function test_needs_of_needs_are_followed_to_the_end(): void
     {
         $this->part('turbo', 'turbo', 100, new PartFitted('cooler'));

@@ -155,6 +155,15 @@ final class LimitTest extends TestCase
         self::assertEqualsWithDelta(150_000.0 / 1.05 - 140_000.0, $results[1]->readings[0]->room(), 1e-6);
     }
 
+    /** By hand, 100 kPa asked: 105 with overshoot, against 120 · 1.25 = 150 under a dyno map: 70 %. */
+    public function test_a_map_moves_a_boost_limit(): void
+    {
+        $lyre = new Lyre;
+        $lyre->boost = new Boost(Range::exact(100_000.0), Range::exact(80_000.0));
+        $limit = self::limit(Quantity::Boost, [[0.0, 120_000.0, 140_000.0]], ['dyno' => 1.25]);
+        self::assertEqualsWithDelta(0.70, self::reading($limit, $lyre)->used, 1e-9);
+    }
+
     public function test_charge_temperature_is_clear_to_ten_kelvin_below_safe(): void
     {
         $lyre = new Lyre;
