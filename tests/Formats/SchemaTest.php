@@ -24,7 +24,7 @@ final class SchemaTest extends TestCase
     #[DataProvider('formats')]
     public function test_every_number_that_is_read_has_two_ends(string $format): void
     {
-        $numbers = self::numbers(json_decode((string) file_get_contents(self::SCHEMAS."/{$format}.json"), true), $format);
+        $numbers = self::schemasOf(['number', 'integer'], json_decode((string) file_get_contents(self::SCHEMAS."/{$format}.json"), true), $format);
         foreach ($numbers as $path => $schema) {
             self::assertTrue(isset($schema['minimum']) || isset($schema['exclusiveMinimum']), "{$path} has no lowest value");
             self::assertTrue(isset($schema['maximum']) || isset($schema['exclusiveMaximum']), "{$path} has no highest value");
@@ -32,15 +32,28 @@ final class SchemaTest extends TestCase
         self::assertTrue($format !== 'defs' || count($numbers) > 60, 'the numbers were found');
     }
 
-    /** @return array<string, array<string, mixed>> schemas of numbers by their path */
-    private static function numbers(array $schema, string $path): array
+    /**
+     * @param  list<string>  $types
+     * @return array<string, array<string, mixed>> schemas of such values by their path
+     */
+    private static function schemasOf(array $types, array $schema, string $path): array
     {
-        $found = in_array($schema['type'] ?? null, ['number', 'integer'], true) ? [$path => $schema] : [];
+        $found = in_array($schema['type'] ?? null, $types, true) ? [$path => $schema] : [];
         foreach ($schema as $key => $inner) {
-            $found += is_array($inner) ? self::numbers($inner, "{$path}.{$key}") : [];
+            $found += is_array($inner) ? self::schemasOf($types, $inner, "{$path}.{$key}") : [];
         }
 
         return $found;
+    }
+
+    #[DataProvider('formats')]
+    public function test_every_list_that_is_read_has_an_end(string $format): void
+    {
+        $lists = self::schemasOf(['array'], json_decode((string) file_get_contents(self::SCHEMAS."/{$format}.json"), true), $format);
+        foreach ($lists as $path => $schema) {
+            self::assertArrayHasKey('maxItems', $schema, $path);
+        }
+        self::assertTrue($format !== 'defs' || count($lists) > 30, 'the lists were found');
     }
 
     public static function beyond(): iterable
