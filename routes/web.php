@@ -32,8 +32,8 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/plans/{plan}/candidates', [PlanController::class, 'candidates'])->can('view', 'plan');
     Route::get('/plans/{plan}/fixes', [PlanController::class, 'fixes'])->can('view', 'plan');
     Route::get('/plans/{plan}/revisions', [PlanController::class, 'revisions'])->can('view', 'plan');
-    Route::get('/plans/{plan}/revisions/{number}', [PlanController::class, 'past'])->whereNumber('number')->can('view', 'plan');
-    Route::post('/plans/{plan}/revisions/{number}/restore', [PlanController::class, 'restore'])->whereNumber('number')->can('update', 'plan');
+    Route::get('/plans/{plan}/revisions/{number}', [PlanController::class, 'past'])->can('view', 'plan');
+    Route::post('/plans/{plan}/revisions/{number}/restore', [PlanController::class, 'restore'])->can('update', 'plan');
     Route::get('/plans/{plan}/variants', [VariantController::class, 'index'])->can('view', 'plan');
     Route::post('/plans/{plan}/variants', [VariantController::class, 'store'])->can('update', 'plan');
     Route::scopeBindings()->group(function (): void {

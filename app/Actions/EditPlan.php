@@ -9,6 +9,7 @@ use App\Assembly\SavedPlan;
 use App\Exceptions\NothingToUndo;
 use App\Exceptions\OutdatedRevision;
 use App\Exceptions\Overtaken;
+use App\Exceptions\RequestReused;
 use App\Models\CustomerJob;
 use App\Models\Plan;
 use App\Models\PlanRevision;
@@ -160,11 +161,19 @@ final readonly class EditPlan
         $plan->setRelation('job', CustomerJob::query()->findOrFail($plan->customer_job_id));
     }
 
-    /** Whether this very change was saved before, and only its answer was lost. */
+    /**
+     * Whether this very change was saved before, and only its answer was lost.
+     *
+     * @throws RequestReused when another was, under the same name.
+     */
     private function isDone(Plan $plan, Edit $edit): bool
     {
-        return $edit->request !== null && $plan->revision !== $edit->basedOn
-            && PlanRevision::query()->where('plan_id', $plan->id)->where('request', $edit->request)->exists();
+        $done = $edit->request === null ? null : PlanRevision::query()->where('plan_id', $plan->id)->where('request', $edit->request)->first(['id', 'asked']);
+        if ($done !== null && $done->asked !== null && $done->asked !== $edit->asked) {
+            throw new RequestReused((string) $edit->request);
+        }
+
+        return $done !== null;
     }
 
     private function revision(Plan $plan, int $number): PlanRevision

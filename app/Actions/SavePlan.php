@@ -99,6 +99,7 @@ final readonly class SavePlan
             'change' => $change->stored(),
             'author_id' => $edit->author->id,
             'request' => $edit->request,
+            'asked' => $edit->asked,
         ]);
 
         return $revision->setRelation('author', $edit->author);

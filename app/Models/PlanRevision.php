@@ -18,6 +18,7 @@ use Pebblerun\Core\Job\Commands\PlanDraft;
  * @property ?string $label the words of rows from before
  * @property int $author_id
  * @property ?string $request the browser's name for the change
+ * @property ?string $asked hash of what was asked under that name; null in rows from before
  * @property Carbon $created_at
  * @property-read User $author
  */

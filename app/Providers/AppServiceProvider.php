@@ -3,6 +3,7 @@
 namespace App\Providers;
 
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Support\Facades\Route;
 use Illuminate\Support\ServiceProvider;
 use Pebblerun\Formats\DocumentReader;
 
@@ -17,5 +18,7 @@ final class AppServiceProvider extends ServiceProvider
     {
         Model::shouldBeStrict(! $this->app->isProduction());
         Model::unguard();
+        // Numbers that a row can have: others name nothing.
+        Route::patterns(['job' => '[0-9]{1,18}', 'plan' => '[0-9]{1,18}', 'variant' => '[0-9]{1,18}', 'number' => '[0-9]{1,9}']);
     }
 }

@@ -7,6 +7,7 @@ use App\Actions\NotePresence;
 use App\Http\Requests\CandidatesRequest;
 use App\Http\Requests\CommandsRequest;
 use App\Http\Requests\FixesRequest;
+use App\Http\Requests\HistoryRequest;
 use App\Http\Requests\PersonRequest;
 use App\Http\Requests\RevisionRequest;
 use App\Models\Plan;
@@ -66,9 +67,9 @@ final class PlanController
         return response()->json(FixList::of($plan, $request->subject(), $request->person()));
     }
 
-    public function revisions(PersonRequest $request, Plan $plan): JsonResponse
+    public function revisions(HistoryRequest $request, Plan $plan): JsonResponse
     {
-        return response()->json(RevisionList::of($plan, $request->integer('before')));
+        return response()->json(RevisionList::of($plan, $request->before()));
     }
 
     /** The plan with everything it needs, in the open bundle format. */

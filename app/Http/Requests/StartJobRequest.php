@@ -10,7 +10,7 @@ final class StartJobRequest extends PersonRequest
     public function rules(): array
     {
         return [
-            'platform' => ['required', 'integer'],
+            'platform' => ['required', 'integer', 'min:1', 'max:'.PHP_INT_MAX],
             'customer' => ['required', 'string', 'max:120'],
             'title' => ['required', 'string', 'max:120'],
         ];

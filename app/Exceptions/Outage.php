@@ -1,0 +1,36 @@
+<?php
+
+namespace App\Exceptions;
+
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use PDOException;
+
+/** A database that is not there, is full or may only be read: nothing is wrong with what was asked, it can be asked again. */
+final class Outage
+{
+    private const MESSAGE = 'The shop’s database does not answer. Nothing was changed; it is tried again.';
+
+    /** s */
+    private const AGAIN_AFTER = 5;
+
+    /** Source: PostgreSQL, appendix A: connection exception, insufficient resources, operator intervention, read-only transaction. */
+    private const STATES = '/^(08|53|57P|25006)/';
+
+    public static function is(PDOException $fault): bool
+    {
+        $state = $fault->errorInfo[0] ?? (preg_match('/SQLSTATE\[(\w{5})\]/', $fault->getMessage(), $found) === 1 ? $found[1] : '');
+
+        return preg_match(self::STATES, (string) $state) === 1;
+    }
+
+    public static function answer(Request $request): JsonResponse|Response
+    {
+        $headers = ['Retry-After' => (string) self::AGAIN_AFTER];
+
+        return $request->expectsJson()
+            ? response()->json(['message' => self::MESSAGE], 503, $headers)
+            : response()->view('outage', ['message' => self::MESSAGE], 503, $headers);
+    }
+}

@@ -1,0 +1,16 @@
+<!doctype html>
+<html lang="en">
+    <head>
+        <meta charset="utf-8" />
+        <meta name="viewport" content="width=device-width, initial-scale=1" />
+        <meta http-equiv="refresh" content="5" />
+        <title>Pebblerun: no database</title>
+    </head>
+    <body>
+        <main>
+            <h1>Pebblerun</h1>
+            <p>{{ $message }}</p>
+            <p>This page loads again by itself. What was typed and not saved yet is kept in this browser.</p>
+        </main>
+    </body>
+</html>

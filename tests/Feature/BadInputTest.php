@@ -1,0 +1,151 @@
+<?php
+
+namespace Tests\Feature;
+
+use App\Models\PlanRevision;
+use Illuminate\Database\QueryException;
+use Illuminate\Support\Facades\Route;
+use PDOException;
+use PHPUnit\Framework\Attributes\DataProvider;
+use Tests\TestCase;
+
+/** What cannot be taken is refused with its place and reason, and nothing of it is kept. */
+final class BadInputTest extends TestCase
+{
+    public static function addresses(): iterable
+    {
+        foreach (['/plans/abc', '/plans/99999999999999999999', '/plans/-1', '/jobs/abc/bench', '/jobs/99999999999999999999/brief', '/plans/1.5/fixes'] as $address) {
+            yield $address => [$address];
+        }
+    }
+
+    #[DataProvider('addresses')]
+    public function test_an_address_that_names_nothing_is_not_found(string $address): void
+    {
+        $this->actingAs($this->person('advisor'))->getJson($address)->assertStatus(404);
+    }
+
+    public function test_a_number_that_no_row_can_have_is_not_found(): void
+    {
+        $plan = $this->plan()->id;
+        $this->actingAs($this->person('advisor'))->getJson("/plans/{$plan}/revisions/99999999999999999999")->assertStatus(404);
+        $this->getJson("/plans/{$plan}/variants/99999999999999999999")->assertStatus(404);
+        $this->getJson("/plans/{$plan}/revisions?before=99999999999")->assertStatus(422)->assertJsonValidationErrors('before');
+        $this->getJson('/?page=99999999999')->assertStatus(422);
+        $this->getJson("/plans/{$plan}/candidates?slot=turbo&stage=99999999999")->assertStatus(422);
+    }
+
+    public static function edits(): iterable
+    {
+        $command = ['do' => 'rename-stage', 'stage' => 's2', 'name' => 'cool'];
+        yield 'a revision beyond any' => [['revision' => 2 ** 31, 'commands' => [$command]], 'revision'];
+        yield 'an empty text for a command' => [['revision' => 1, 'commands' => ['']], 'commands[0].do'];
+        yield 'nothing for a command' => [['revision' => 1, 'commands' => [null]], 'commands[0].do'];
+        yield 'a list for a command' => [['revision' => 1, 'commands' => [[]]], 'commands[0].do'];
+        yield 'a NUL in a name' => [['revision' => 1, 'commands' => [[...$command, 'name' => "co\0ol"]]], 'commands[0].name'];
+        yield 'another control sign in a name' => [['revision' => 1, 'commands' => [[...$command, 'name' => "co\x07ol"]]], 'commands[0].name'];
+        yield 'a list without end' => [['revision' => 1, 'commands' => [['do' => 'split-stage', 'stage' => 's2', 'parts' => array_fill(0, 200_000, 'brimstall-dp')]]], 'commands[0].parts'];
+    }
+
+    #[DataProvider('edits')]
+    public function test_an_edit_that_cannot_be_is_refused_with_its_place(array $sent, string $place): void
+    {
+        $plan = $this->plan();
+        $answer = $this->actingAs($this->person('advisor'))->postJson("/plans/{$plan->id}/commands", $sent)->assertStatus(422);
+        self::assertStringContainsString($place, (string) json_encode($answer->json(), JSON_UNESCAPED_SLASHES));
+        self::assertSame($plan->revision, $plan->refresh()->revision);
+    }
+
+    public static function briefs(): iterable
+    {
+        $curve = fn (float $rpm): array => ['points' => [['rpm' => 1500, 'torque' => 150], ['rpm' => 3000, 'torque' => 250], ['rpm' => $rpm, 'torque' => 200]]];
+        yield 'a NUL in the customer' => [['customer' => "Smith\0 & Sons"], [], 'customer'];
+        yield 'a NUL in the title' => [['title' => "Skarn\0Hill"], [], 'title'];
+        yield 'a NUL in an answer' => [[], ['purpose' => "commutes\0"], 'purpose'];
+        yield 'a curve point out of this world' => [[], ['received' => ['parts' => [], 'fuel' => 'pump-98', 'baseline' => $curve(2 ** 31)]], 'rpm'];
+        yield 'an empty target' => [[], ['target' => []], 'target'];
+        yield 'a revision beyond any' => [['revision' => 2 ** 31], [], 'revision'];
+    }
+
+    #[DataProvider('briefs')]
+    public function test_a_brief_that_cannot_be_is_refused_and_nothing_is_kept(array $head, array $change, string $place): void
+    {
+        $job = $this->job();
+        $sent = ['revision' => $job->brief_revision, 'title' => $job->title, 'customer' => $job->customer, ...$head, 'brief' => [...$job->brief, ...$change]];
+        $answer = $this->actingAs($this->person('advisor'))->putJson("/jobs/{$job->id}/brief", $sent)->assertStatus(422);
+        self::assertStringContainsString($place, (string) json_encode($answer->json()));
+        self::assertSame([$job->brief_revision, $job->customer, $job->title], [$job->refresh()->brief_revision, $job->customer, $job->title]);
+    }
+
+    public function test_a_variant_whose_name_has_a_nul_is_refused_and_takes_no_others_place(): void
+    {
+        $plan = $this->plan();
+        $this->actingAs($this->person('owner'))->postJson("/plans/{$plan->id}/variants", ['name' => 'quiet'])->assertStatus(201);
+        $this->actingAs($this->person('advisor'))->postJson("/plans/{$plan->id}/variants", ['name' => "quiet\0er"])->assertStatus(422)->assertJsonValidationErrors('name');
+        self::assertSame(['quiet'], $plan->variants()->pluck('name')->all());
+    }
+
+    public static function targets(): iterable
+    {
+        yield 'an empty target' => [['power' => '']];
+        yield 'an empty budget' => [['budget' => '']];
+        yield 'nothing' => [['power' => null]];
+        yield 'text' => [['budget' => 'much']];
+    }
+
+    #[DataProvider('targets')]
+    public function test_a_target_that_is_none_is_not_kept_as_nought(array $sent): void
+    {
+        $job = $this->job();
+        $this->actingAs($this->person('advisor'))->postJson("/jobs/{$job->id}/target", $sent)->assertStatus(422);
+        self::assertSame($job->brief, $job->refresh()->brief);
+    }
+
+    public function test_a_request_name_used_again_for_something_else_is_refused_with_the_reason(): void
+    {
+        $plan = $this->plan();
+        $name = str_repeat('ab', 16);
+        $rename = fn (int $revision, string $to): \Illuminate\Testing\TestResponse => $this->actingAs($this->person('advisor'))->postJson("/plans/{$plan->id}/commands", ['revision' => $revision, 'request' => $name, 'commands' => [['do' => 'rename-stage', 'stage' => 's2', 'name' => $to]]]);
+        $rename($plan->revision, 'cool')->assertOk();
+        $rename($plan->revision, 'cool')->assertOk();
+        self::assertSame(1, PlanRevision::query()->where('plan_id', $plan->id)->where('request', $name)->count());
+        foreach ([$plan->revision, $plan->revision + 1] as $revision) {
+            $answer = $rename($revision, 'warm')->assertStatus(422);
+            self::assertStringContainsString('was used for another change', $answer->json('message'));
+        }
+        self::assertSame('cool', $plan->refresh()->document['stages'][1]['name']);
+    }
+
+    public static function failures(): iterable
+    {
+        yield 'nobody listens' => ['08006', 'connection refused'];
+        yield 'the server shuts down' => ['57P01', 'terminating connection due to administrator command'];
+        yield 'too many connections' => ['53300', 'sorry, too many clients already'];
+        yield 'the disk is full' => ['53100', 'could not extend file: No space left on device'];
+        yield 'only readable' => ['25006', 'cannot execute INSERT in a read-only transaction'];
+    }
+
+    #[DataProvider('failures')]
+    public function test_a_database_that_is_not_there_is_a_pause_and_no_refusal(string $state, string $words): void
+    {
+        Route::get('/fails', function () use ($state, $words): never {
+            $cause = new PDOException("SQLSTATE[{$state}]: {$words}");
+            $cause->errorInfo = [$state, 7, $words];
+            throw new QueryException('pgsql', 'select 1', [], $cause);
+        });
+        $answer = $this->getJson('/fails')->assertStatus(503);
+        self::assertSame('5', $answer->headers->get('Retry-After'));
+        self::assertStringContainsString('Nothing was changed', $answer->json('message'));
+        self::assertStringNotContainsString('SQLSTATE', (string) $answer->getContent());
+    }
+
+    public function test_another_fault_of_a_query_is_no_pause(): void
+    {
+        Route::get('/fails', function (): never {
+            $cause = new PDOException('SQLSTATE[42601]: syntax error');
+            $cause->errorInfo = ['42601', 7, 'syntax error'];
+            throw new QueryException('pgsql', 'selec 1', [], $cause);
+        });
+        $this->getJson('/fails')->assertStatus(500);
+    }
+}
