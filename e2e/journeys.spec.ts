@@ -165,6 +165,41 @@ test('a lost connection says so, keeps the edits over a reload and sends them in
     await expect(cell(page, 'Intercooler', 2)).toContainText('Top cooler, 6 L');
 });
 
+test('a server in trouble costs no edit, and a refused one is told and can be tried again', async ({
+    page,
+    context,
+}) => {
+    await signIn(page);
+    await openBench(page, JOB);
+    await cell(page, 'Intercooler', 2).click();
+    const answers = [
+        { status: 500, json: { message: 'Server Error' } },
+        { status: 422, json: { message: 'It cannot be done now.' } },
+    ];
+    const bad = async (route: Route) => {
+        const answer = answers.shift();
+        return answer ? route.fulfill(answer) : route.continue();
+    };
+    await context.route('**/plans/*/commands', bad);
+    await page.keyboard.press(']');
+    await expect(page.getByRole('alert')).toContainText('One change is kept here');
+    await expect(cell(page, 'Intercooler', 3)).toContainText('Top cooler, 6 L');
+    await page.getByRole('button', { name: 'Try now' }).click();
+    const told = page.getByRole('alert');
+    await expect(told).toContainText('It cannot be done now.');
+    await expect(cell(page, 'Intercooler', 2)).toContainText('Top cooler, 6 L');
+    await page.reload();
+    await expect(told).toContainText('It cannot be done now.');
+    await told.getByRole('button', { name: 'Try again' }).click();
+    await expect(cell(page, 'Intercooler', 3)).toContainText('Top cooler, 6 L');
+    await settled(page);
+    await expect(told).toHaveCount(0);
+    await page.keyboard.press('u');
+    await expect(cell(page, 'Intercooler', 2)).toContainText('Top cooler, 6 L');
+    await settled(page);
+    await context.unroute('**/plans/*/commands', bad);
+});
+
 test('ten edits are undone to where they began and redone', async ({ page }) => {
     await signIn(page);
     await openBench(page, 'No strong pump near');

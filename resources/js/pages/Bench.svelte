@@ -88,7 +88,7 @@
             class="whitespace-nowrap text-soft hover:text-ink"
             onclick={() => (bench.view = { kind: 'history' })}
         >
-            {#if bench.outbox.offline}<span class="text-rust">not saved: no connection</span>
+            {#if bench.outbox.trouble}<span class="text-rust">not saved yet</span>
             {:else if bench.saving}saving…
             {:else}saved {clock(bench.state.saved_at)}, revision {bench.state.revision}{/if}
         </button>
@@ -123,9 +123,20 @@
             <button class="btn" onclick={bench.back}>Back to the plan</button>
         </p>
     {/if}
-    {#if bench.outbox.offline}
+    {#each bench.outbox.aside as aside (aside.request.id)}
+        <p
+            class="flex items-center gap-3 border-b border-rust bg-rust-wash px-4 py-1.5 text-ink"
+            role="alert"
+        >
+            <span class="flex-1">Not done: {aside.request.words}. {aside.reason}</span>
+            <button class="btn" onclick={() => bench.outbox.again(aside)}>Try again</button>
+            <button class="btn" onclick={() => bench.outbox.dismiss(aside)}>Leave it</button>
+        </p>
+    {/each}
+    {#if bench.outbox.trouble}
         <p class="flex justify-between border-b border-rust bg-rust-wash px-4 py-1.5 text-ink" role="alert">
-            The server does not answer. {bench.outbox.waiting.length === 1
+            {bench.outbox.trouble}
+            {bench.outbox.waiting.length === 1
                 ? 'One change is kept here and goes'
                 : `${bench.outbox.waiting.length} changes are kept here and go`} out in order when it does.
             <button class="font-semibold" onclick={bench.outbox.retry}>Try now</button>

@@ -51,7 +51,6 @@ export class Bench {
         this.outbox = new Outbox(plan, person, {
             revision: () => this.state.revision,
             take: (answer) => this.#take(answer),
-            refuse: (message) => (this.error = message),
         });
         this.column = Math.max(1, state.estimate.stages.length - 1);
         this.slot = this.slots[0]?.key ?? FOOT;
@@ -409,8 +408,7 @@ export class Bench {
 
     /** The other's version stands; ours is given up. */
     takeTheirs = async () => {
-        this.outbox.clear();
-        this.outbox.conflict = null;
+        this.outbox.giveUp();
         await this.refresh();
     };
 

@@ -14,13 +14,18 @@ export type Request = {
     echo: Echo;
 };
 
+/** A change that the server refused for good, and why; it can be tried again. */
+export type Aside = { request: Request; reason: string };
+
+type Kept = { revision: number; waiting: Request[]; aside?: Aside[] };
+
 type Owner = {
     revision: () => number;
     take: (state: PlanState) => void;
-    refuse: (message: string) => void;
 };
 
-const RETRY = 4000;
+/** Pauses before the same is sent again, in ms: twice as long each time. */
+const PAUSE = { first: 4000, longest: 60_000 };
 
 /** A name that nobody else gives; plain http has no randomUUID. */
 function name(): string {
@@ -29,17 +34,32 @@ function name(): string {
         .join('');
 }
 
+/** Whether the server may well say something else to the same request later. */
+function passes(fault: unknown): boolean {
+    return (
+        fault instanceof Offline ||
+        !(fault instanceof Refusal) ||
+        fault.status >= 500 ||
+        fault.status === 429 ||
+        fault.status === 408
+    );
+}
+
 /**
  * Changes on their way to the server: one at a time, in order, each on the revision that the one before gave. They are
- * kept in the browser until they are saved, so that neither a lost connection nor a closed page loses one.
+ * kept in the browser until they are saved, so that neither a lost connection, a server in trouble nor a closed page loses one.
+ * A change that is refused for good is set aside with the reason, and what stands behind it goes on.
  */
 export class Outbox {
     waiting = $state.raw<Request[]>([]);
-    offline = $state(false);
+    aside = $state.raw<Aside[]>([]);
+    /** Why what waits is not sent now; empty when it is. */
+    trouble = $state('');
     conflict = $state.raw<Conflict | null>(null);
     #sending = false;
     /** The revision that the waiting changes were made on, when it is not the one shown. */
     #based: number | null = null;
+    #failures = 0;
     #timer: ReturnType<typeof setTimeout> | undefined;
 
     constructor(
@@ -48,11 +68,11 @@ export class Outbox {
         private readonly person: number,
         private readonly owner: Owner,
     ) {
-        const kept = localStorage.getItem(this.#name);
+        const kept = this.#read();
         if (!kept) return;
-        const { revision, waiting } = JSON.parse(kept) as { revision: number; waiting: Request[] };
-        this.#based = revision;
-        this.waiting = waiting;
+        this.#based = kept.waiting.length > 0 ? kept.revision : null;
+        this.waiting = kept.waiting;
+        this.aside = kept.aside ?? [];
     }
 
     get #name() {
@@ -60,18 +80,13 @@ export class Outbox {
     }
 
     add(request: Omit<Request, 'id'>) {
-        this.#set([...this.waiting, { ...request, id: name() }]);
+        this.#keep([...this.waiting, { ...request, id: name() }]);
         void this.run();
-    }
-
-    clear() {
-        this.#based = null;
-        this.#set([]);
     }
 
     retry = () => {
         clearTimeout(this.#timer);
-        this.offline = false;
+        this.trouble = '';
         void this.run();
     };
 
@@ -82,62 +97,109 @@ export class Outbox {
         if (!conflict || !first) return;
         this.conflict = null;
         this.#based = conflict.revision;
-        this.#set(picked.length > 0 ? [{ ...first, id: name(), commands: picked }, ...rest] : rest);
+        this.#keep(picked.length > 0 ? [{ ...first, id: name(), commands: picked }, ...rest] : rest);
         void this.run();
     }
 
+    /** The other's version stands: ours is given up, what was done after it still goes and is held against theirs. */
+    giveUp() {
+        if (!this.conflict) return;
+        const rest = this.waiting.slice(1);
+        this.conflict = null;
+        this.#based = rest.length > 0 ? (this.#based ?? this.owner.revision()) : null;
+        this.#keep(rest);
+        void this.run();
+    }
+
+    /** What was refused is sent once more, behind what waits. */
+    again(aside: Aside) {
+        this.dismiss(aside);
+        this.add(aside.request);
+    }
+
+    dismiss(aside: Aside) {
+        this.aside = this.aside.filter((one) => one !== aside);
+        this.#keep(this.waiting);
+    }
+
     async run() {
-        if (this.#sending || this.conflict || this.offline) return;
+        if (this.#sending || this.conflict || this.trouble) return;
         this.#sending = true;
         try {
             for (let next = this.waiting[0]; next; next = this.waiting[0]) {
-                const body = {
-                    revision: this.#based ?? this.owner.revision(),
-                    request: next.id,
-                    ...(next.path === 'commands' ? { commands: next.commands } : {}),
-                };
-                const state = await post<PlanState>(`/plans/${this.plan}/${next.path}`, body);
-                this.#based = null;
-                this.#set(this.waiting.slice(1));
-                this.owner.take(state);
+                try {
+                    this.#saved(await this.#send(next));
+                } catch (fault) {
+                    if (!this.#goesOnAfter(fault, next)) return;
+                }
             }
-        } catch (fault) {
-            this.#fail(fault);
         } finally {
             this.#sending = false;
         }
     }
 
-    #set(waiting: Request[]) {
-        this.waiting = waiting;
-        if (waiting.length === 0) localStorage.removeItem(this.#name);
-        else
-            localStorage.setItem(
-                this.#name,
-                JSON.stringify({ revision: this.#based ?? this.owner.revision(), waiting }),
-            );
+    #send(next: Request): Promise<PlanState> {
+        return post<PlanState>(`/plans/${this.plan}/${next.path}`, {
+            revision: this.#based ?? this.owner.revision(),
+            request: next.id,
+            ...(next.path === 'commands' ? { commands: next.commands } : {}),
+        });
     }
 
-    #fail(fault: unknown) {
-        const first = this.waiting[0];
+    #saved(state: PlanState) {
+        this.#based = null;
+        this.#failures = 0;
+        this.#keep(this.waiting.slice(1));
+        this.owner.take(state);
+    }
+
+    /** Whether what stands behind a change that was not saved is sent now. */
+    #goesOnAfter(fault: unknown, request: Request): boolean {
         // What waits stays kept, and goes out after the next sign-in.
-        if (fault instanceof SignedOut) return;
-        if (fault instanceof Offline) {
-            this.offline = true;
-            this.#timer = setTimeout(this.retry, RETRY);
-            return;
+        if (fault instanceof SignedOut) return false;
+        if (passes(fault)) {
+            this.trouble = fault instanceof Error ? fault.message : 'The server does not answer.';
+            const pause = Math.min(PAUSE.longest, PAUSE.first * 2 ** this.#failures++);
+            this.#timer = setTimeout(this.retry, pause);
+            return false;
         }
-        if (fault instanceof Refusal && fault.status === 409 && first) {
-            const { revision, theirs, fields } = fault.body as Pick<
+        const refusal = fault as Refusal;
+        if (refusal.status === 409 && 'fields' in refusal.body) {
+            const { revision, theirs, fields } = refusal.body as Pick<
                 Conflict,
                 'revision' | 'theirs' | 'fields'
             >;
-            this.conflict = { revision, theirs, fields, mine: first.commands, words: first.words };
-            return;
+            this.conflict = { revision, theirs, fields, mine: request.commands, words: request.words };
+            return false;
         }
-        this.clear();
-        this.owner.refuse(
-            fault instanceof Error ? fault.message : 'Something went wrong; nothing was changed.',
-        );
+        this.aside = [...this.aside, { request, reason: refusal.message }];
+        this.#keep(this.waiting.slice(1));
+        return true;
+    }
+
+    #keep(waiting: Request[]) {
+        this.waiting = waiting;
+        if (waiting.length === 0 && this.aside.length === 0) return localStorage.removeItem(this.#name);
+        const kept: Kept = { revision: this.#based ?? this.owner.revision(), waiting, aside: this.aside };
+        try {
+            localStorage.setItem(this.#name, JSON.stringify(kept));
+        } catch {
+            // A full or forbidden store keeps nothing over a reload; what waits here still goes.
+        }
+    }
+
+    /** What was kept; what cannot be read is put out of the way, so that it blocks no page. */
+    #read(): Kept | null {
+        const text = localStorage.getItem(this.#name);
+        if (!text) return null;
+        try {
+            const kept = JSON.parse(text) as Kept;
+            if (Number.isInteger(kept.revision) && Array.isArray(kept.waiting)) return kept;
+        } catch {
+            // Falls through to the same end.
+        }
+        localStorage.setItem(`${this.#name}-unreadable`, text);
+        localStorage.removeItem(this.#name);
+        return null;
     }
 }

@@ -1,8 +1,8 @@
-import { expect, test } from '@playwright/test';
-import { place, spread } from '../resources/js/charts/labels';
-import { fixed, roomy } from '../resources/js/charts/scale';
-import { figure, money, precise } from '../resources/js/lib/format';
-import { stone, stones, wavyLine } from '../resources/js/lib/stones';
+import { expect, test } from 'vitest';
+import { place, spread } from '@/charts/labels';
+import { fixed, roomy } from '@/charts/scale';
+import { figure, money, precise } from '@/lib/format';
+import { stone, stones, wavyLine } from '@/lib/stones';
 
 // The drawing helpers of the pictures, without a browser.
 

@@ -1,6 +1,6 @@
-import { expect, test } from '@playwright/test';
-import { day, speak, today } from '../resources/js/lib/format';
-import { says } from '../resources/js/lib/synonyms';
+import { expect, test } from 'vitest';
+import { day, speak, today } from '@/lib/format';
+import { says } from '@/lib/synonyms';
 
 // Words and days, without a browser.
 

@@ -1,7 +1,7 @@
-import { expect, test } from '@playwright/test';
-import { actions, press, type BenchControls } from '../resources/js/features/bench/actions';
-import type { Bench } from '../resources/js/features/bench/bench.svelte';
-import { FUEL, HEAD } from '../resources/js/features/bench/types';
+import { expect, test } from 'vitest';
+import { actions, press, type BenchControls } from '@/features/bench/actions';
+import type { Bench } from '@/features/bench/bench.svelte';
+import { FUEL, HEAD } from '@/features/bench/types';
 
 // What the bench can do, without a browser: one list gives keys, menu, palette and help.
 
