@@ -17,6 +17,16 @@ export class SignedOut extends Error {}
 /** The server could not be reached. */
 export class Offline extends Error {}
 
+/** Whether the server may well say something else to the same request later. */
+export function passes(fault: unknown): boolean {
+    return !(fault instanceof Refusal) || fault.status >= 500 || fault.status === 429 || fault.status === 408;
+}
+
+/** How long to wait before the same is sent again, in ms: twice as long each time. */
+export function pause(failures: number): number {
+    return Math.min(60_000, 4000 * 2 ** failures);
+}
+
 function token(): string {
     const cookie = document.cookie.split('; ').find((one) => one.startsWith('XSRF-TOKEN='));
     return cookie ? decodeURIComponent(cookie.slice('XSRF-TOKEN='.length)) : '';

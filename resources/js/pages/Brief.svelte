@@ -21,6 +21,10 @@
     function whole(text: string, keep: number): number {
         return text.trim() === '' ? keep : Number(text);
     }
+    /** What was entered under a name; an emptied field says nothing. */
+    function given<K extends string>(name: K, text: string): Partial<Record<K, number>> {
+        return text.trim() === '' ? {} : ({ [name]: Number(text) } as Record<K, number>);
+    }
 </script>
 
 <svelte:head><title>Brief: {form.title} · Pebblerun</title></svelte:head>
@@ -144,40 +148,36 @@
                 value={form.targetKind}
                 set={(value) => form.aim(value)}
             />
-            {#if form.brief.target && 'power' in form.brief.target}
-                {@const target = form.brief.target}
+            {#if form.targetKind === 'power'}
                 <NumberField
                     label="Wheel power"
                     unit={form.saved.labels.power}
-                    value={target.power}
-                    set={(text) => form.answer({ target: { power: whole(text, target.power) } })}
+                    value={form.target.power}
+                    set={(text) => form.aimAt(given('power', text))}
                     min={1}
                 />
-            {:else if form.brief.target && 'quarter_mile' in form.brief.target}
-                {@const target = form.brief.target}
+            {:else if form.targetKind === 'time'}
                 <NumberField
                     label="Quarter mile in"
                     unit="s"
-                    value={target.quarter_mile}
-                    set={(text) =>
-                        form.answer({ target: { quarter_mile: whole(text, target.quarter_mile) } })}
+                    value={form.target.quarter_mile}
+                    set={(text) => form.aimAt(given('quarter_mile', text))}
                     min={5}
                     step={0.1}
                 />
-            {:else if form.brief.target}
-                {@const target = form.brief.target}
+            {:else if form.targetKind === 'torque'}
                 <NumberField
                     label="Wheel torque"
                     unit={form.saved.labels.torque}
-                    value={target.torque}
-                    set={(text) => form.answer({ target: { ...target, torque: whole(text, target.torque) } })}
+                    value={form.target.torque}
+                    set={(text) => form.aimAt(given('torque', text))}
                     min={1}
                 />
                 <NumberField
                     label="at"
                     unit="rpm"
-                    value={target.at_rpm}
-                    set={(text) => form.answer({ target: { ...target, at_rpm: whole(text, target.at_rpm) } })}
+                    value={form.target.at_rpm}
+                    set={(text) => form.aimAt(given('at_rpm', text))}
                     min={500}
                     step={50}
                 />
@@ -207,22 +207,16 @@
             <NumberField
                 label="From"
                 unit="rpm"
-                value={form.brief.rpm_range?.from}
-                set={(text) =>
-                    form.answer({
-                        rpm_range: { from: whole(text, 2000), to: form.brief.rpm_range?.to ?? 5500 },
-                    })}
+                value={form.range.from}
+                set={(text) => form.drive(given('from', text))}
                 min={500}
                 step={100}
             />
             <NumberField
                 label="to"
                 unit="rpm"
-                value={form.brief.rpm_range?.to}
-                set={(text) =>
-                    form.answer({
-                        rpm_range: { from: form.brief.rpm_range?.from ?? 2000, to: whole(text, 5500) },
-                    })}
+                value={form.range.to}
+                set={(text) => form.drive(given('to', text))}
                 min={500}
                 step={100}
             />

@@ -1,5 +1,5 @@
 import type { Cell, Command, PlanState } from '@/generated/answers';
-import { Offline, post, Refusal, SignedOut } from '@/lib/api';
+import { passes, pause, post, SignedOut, type Refusal } from '@/lib/api';
 import type { Conflict } from './types';
 
 /** What a cell shows until the server has answered, by "slot/column". */
@@ -24,25 +24,11 @@ type Owner = {
     take: (state: PlanState) => void;
 };
 
-/** Pauses before the same is sent again, in ms: twice as long each time. */
-const PAUSE = { first: 4000, longest: 60_000 };
-
 /** A name that nobody else gives; plain http has no randomUUID. */
 function name(): string {
     return [...crypto.getRandomValues(new Uint8Array(16))]
         .map((byte) => byte.toString(16).padStart(2, '0'))
         .join('');
-}
-
-/** Whether the server may well say something else to the same request later. */
-function passes(fault: unknown): boolean {
-    return (
-        fault instanceof Offline ||
-        !(fault instanceof Refusal) ||
-        fault.status >= 500 ||
-        fault.status === 429 ||
-        fault.status === 408
-    );
 }
 
 /**
@@ -159,8 +145,7 @@ export class Outbox {
         if (fault instanceof SignedOut) return false;
         if (passes(fault)) {
             this.trouble = fault instanceof Error ? fault.message : 'The server does not answer.';
-            const pause = Math.min(PAUSE.longest, PAUSE.first * 2 ** this.#failures++);
-            this.#timer = setTimeout(this.retry, pause);
+            this.#timer = setTimeout(this.retry, pause(this.#failures++));
             return false;
         }
         const refusal = fault as Refusal;

@@ -1,5 +1,5 @@
 import type { Brief, BriefConflict, BriefState, SlotChoices } from '@/generated/answers';
-import { put, Refusal } from '@/lib/api';
+import { passes, pause, put, Refusal, SignedOut } from '@/lib/api';
 import { today } from '@/lib/format';
 
 export const UNKNOWN = '?';
@@ -8,6 +8,8 @@ type Given = NonNullable<Brief['warnings']>[number];
 export type Refused = NonNullable<Brief['refuses']>[number];
 
 type Kind = 'power' | 'torque' | 'time' | 'none';
+type Figures = { power?: number; torque?: number; at_rpm?: number; quarter_mile?: number };
+type Range = NonNullable<Brief['rpm_range']>;
 
 /** The brief as it is being asked; saved as one goes. */
 export class BriefForm {
@@ -18,7 +20,12 @@ export class BriefForm {
     saving = $state(false);
     error = $state('');
     theirs = $state.raw<BriefConflict | null>(null);
+    #kind = $state<Kind | null>(null);
+    #figures = $state.raw<Figures>({});
+    #range = $state.raw<Partial<Range>>({});
     #again = false;
+    #failures = 0;
+    #timer: ReturnType<typeof setTimeout> | undefined;
 
     constructor(
         readonly job: number,
@@ -34,18 +41,51 @@ export class BriefForm {
         this.saved = saved;
     }
 
+    /** The kind of target that is being entered; nothing is saved before its figures are there. */
     get targetKind(): Kind {
+        if (this.#kind) return this.#kind;
         if (!this.brief.target) return 'none';
         if ('quarter_mile' in this.brief.target) return 'time';
         return 'power' in this.brief.target ? 'power' : 'torque';
     }
 
+    /** The figures of the target as they are entered, those that are there. */
+    get target(): Figures {
+        return { ...(this.#kind ? {} : this.brief.target), ...this.#figures };
+    }
+
     aim(kind: Kind) {
-        if (kind === 'none') this.brief.target = undefined;
-        if (kind === 'power') this.brief.target = { power: 280 };
-        if (kind === 'torque') this.brief.target = { torque: 290, at_rpm: 3000 };
-        if (kind === 'time') this.brief.target = { quarter_mile: 14 };
-        this.save();
+        this.#kind = kind;
+        this.#figures = {};
+        if (kind === 'none') this.#give(undefined);
+    }
+
+    aimAt(figures: Figures) {
+        const { power, torque, at_rpm, quarter_mile } = { ...this.target, ...figures };
+        this.#figures = { ...this.#figures, ...figures };
+        if (this.targetKind === 'power' && power !== undefined) this.#give({ power });
+        if (this.targetKind === 'time' && quarter_mile !== undefined) this.#give({ quarter_mile });
+        if (this.targetKind === 'torque' && torque !== undefined && at_rpm !== undefined)
+            this.#give({ torque, at_rpm });
+    }
+
+    #give(target: Brief['target']) {
+        this.#kind = null;
+        this.#figures = {};
+        this.answer({ target });
+    }
+
+    /** The rpm range as it is entered; it is saved when both ends are there. */
+    get range(): Partial<Range> {
+        return { ...this.brief.rpm_range, ...this.#range };
+    }
+
+    drive(ends: Partial<Range>) {
+        this.#range = { ...this.#range, ...ends };
+        const { from, to } = this.range;
+        if (from === undefined || to === undefined) return;
+        this.#range = {};
+        this.answer({ rpm_range: { from, to } });
     }
 
     /** Sets some answers and saves. */
@@ -116,6 +156,7 @@ export class BriefForm {
             this.#again = true;
             return;
         }
+        clearTimeout(this.#timer);
         this.saving = true;
         this.error = '';
         try {
@@ -128,17 +169,30 @@ export class BriefForm {
                     brief: $state.snapshot(this.brief),
                 });
                 this.saved = saved;
+                this.#failures = 0;
                 // While another answer waits, what the page holds is newer than what the server just wrote.
                 if (this.brief.warnings && !this.#again) this.brief.warnings = saved.warnings_given;
             } while (this.#again);
         } catch (fault) {
             if (fault instanceof Refusal && fault.status === 409)
                 this.theirs = fault.body as unknown as BriefConflict;
-            else this.error = fault instanceof Error ? fault.message : 'Not saved.';
+            else this.#fail(fault);
         } finally {
             this.saving = false;
         }
     };
+
+    /** What may pass is tried again by itself; what was typed stays on the page either way. */
+    #fail(fault: unknown) {
+        const words = fault instanceof Error ? fault.message : 'Not saved.';
+        if (fault instanceof SignedOut) return;
+        if (!passes(fault)) {
+            this.error = words;
+            return;
+        }
+        this.error = `${words} What you typed is kept here and saved when the server answers.`;
+        this.#timer = setTimeout(() => void this.save(), pause(this.#failures++));
+    }
 
     takeTheirs = () => {
         if (!this.theirs) return;
