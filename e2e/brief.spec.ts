@@ -107,7 +107,9 @@ test('a time is a target too, and says what power it asks', async ({ page }) => 
     await openBrief(page, 'A time up Skarn Hill');
     const kind = page.getByRole('radiogroup', { name: 'Target' });
     await kind.getByText('A quarter mile').click();
-    await expect(page.getByText(/whp for 14\.0 s/)).toBeVisible();
+    // Nothing is saved before a time was entered.
+    await expect(page.getByRole('spinbutton', { name: 'Quarter mile in' })).toHaveValue('');
+    await expect(page.getByText('saved, revision 1')).toBeVisible();
     await page.getByRole('spinbutton', { name: 'Quarter mile in' }).fill('13.2');
     await page.getByRole('spinbutton', { name: 'Quarter mile in' }).press('Tab');
     await expect(page.getByText(/whp for 13\.2 s/)).toBeVisible();

@@ -3,6 +3,7 @@
 namespace App\Assembly;
 
 use App\Models\LibraryVersion;
+use ParseError;
 
 /**
  * The content of library versions. A version never changes, so each machine keeps it as a PHP array that opcache shares
@@ -14,11 +15,30 @@ final class Libraries
     public static function content(LibraryVersion $version): array
     {
         $file = storage_path("framework/cache/library-{$version->fingerprint}.php");
-        if (! is_file($file)) {
-            self::keep($file, self::load($version));
+        $kept = self::kept($file);
+        if ($kept !== null) {
+            return $kept;
+        }
+        $content = self::load($version);
+        self::keep($file, $content);
+
+        return $content;
+    }
+
+    /**
+     * What a file holds whole; one that was cut off is no file.
+     *
+     * @return ?array{platform: array<string, mixed>, parts: list<array<string, mixed>>}
+     */
+    private static function kept(string $file): ?array
+    {
+        try {
+            $kept = is_file($file) ? require $file : null;
+        } catch (ParseError) {
+            $kept = null;
         }
 
-        return require $file;
+        return is_array($kept) && isset($kept['platform'], $kept['parts']) ? $kept : null;
     }
 
     /**
@@ -30,7 +50,7 @@ final class Libraries
         return hash('xxh128', serialize([$platform, $parts]));
     }
 
-    /** @return array{platform: mixed, parts: mixed} */
+    /** @return array{platform: array<string, mixed>, parts: list<array<string, mixed>>} */
     private static function load(LibraryVersion $version): array
     {
         $row = LibraryVersion::query()->findOrFail($version->id);
@@ -42,7 +62,12 @@ final class Libraries
     private static function keep(string $file, array $content): void
     {
         $part = $file.'.'.getmypid();
-        file_put_contents($part, '<?php return '.var_export($content, true).';');
-        rename($part, $file);
+        $code = '<?php return '.var_export($content, true).';';
+        // On a full disk less is written than was asked, or nothing: the content is read from the database then.
+        if (@file_put_contents($part, $code) === strlen($code)) {
+            rename($part, $file);
+        } else {
+            @unlink($part);
+        }
     }
 }
