@@ -2,6 +2,7 @@
 
 namespace Tests\Feature;
 
+use Illuminate\Support\Carbon;
 use Illuminate\Testing\TestResponse;
 use Tests\TestCase;
 
@@ -54,9 +55,11 @@ final class BriefTest extends TestCase
     public function test_a_warning_told_is_noted_with_who_and_when_by_the_server(): void
     {
         $given = fn (string ...$warnings): array => array_map(fn (string $warning): array => ['warning' => $warning, 'on' => '1999-01-01', 'by' => 'somebody else'], $warnings);
+        // Half past eleven at night in UTC, the next day in the shop.
+        $this->travelTo(Carbon::parse('2026-11-25T23:30:00Z'));
         $this->save(1, ['warnings' => []])->assertOk();
         $first = $this->save(2, ['warnings' => $given('reserve')])->assertOk();
-        self::assertSame([['warning' => 'reserve', 'on' => now()->toDateString(), 'by' => 'Ines Harrow']], $first->json('warnings_given'));
+        self::assertSame([['warning' => 'reserve', 'on' => '2026-11-26', 'by' => 'Ines Harrow']], $first->json('warnings_given'));
         $this->travel(3)->days();
         $second = $this->save(3, ['warnings' => $given('reserve', 'law')], 'owner')->assertOk()->json('warnings_given');
         self::assertSame(['Ines Harrow', 'Odd Lindqvar'], array_column($second, 'by'), 'the first note stays as it was');

@@ -206,6 +206,22 @@ final class PlanEditingTest extends TestCase
         return reset($found) ?: self::fail("{$part} is no candidate");
     }
 
+    public function test_a_removed_stage_lends_its_name_to_no_new_one(): void
+    {
+        $keys = fn (): array => array_column($this->plan()->document['stages'], 'key');
+        $this->edit(1, ['do' => 'remove-stage', 'stage' => 's3'])->assertOk();
+        $this->edit(2, ['do' => 'add-stage', 'name' => 'another'])->assertOk();
+        self::assertNotContains('s3', $keys());
+        // Made on the first revision, for the stage that is gone: asked about, and not put into the new one.
+        $late = $this->edit(1, ['do' => 'fit', 'stage' => 's3', 'part' => 'kolvane-h2'], 'owner')->assertStatus(409);
+        self::assertFalse($late->json('fields.0.can'));
+        // The page gives its own.
+        $this->edit(3, ['do' => 'add-stage', 'key' => 's-1f2e3d4c', 'name' => 'mine'])->assertOk();
+        self::assertContains('s-1f2e3d4c', $keys());
+        $this->edit(4, ['do' => 'add-stage', 'key' => 's-1f2e3d4c', 'name' => 'twice'])->assertStatus(422);
+        self::assertSame(4, $this->plan()->revision);
+    }
+
     public function test_candidates_say_gain_cost_and_what_they_also_need(): void
     {
         $answer = $this->actingAs($this->person('advisor'))->getJson("/plans/{$this->plan()->id}/candidates?slot=turbo&stage=2")->assertOk();

@@ -107,6 +107,7 @@ final class TwoHandsTest extends TestCase
         $fitted = array_values(array_filter(array_merge(...array_map(fn (array $stage): array => array_column($stage['changes'], 'fit'), $plan['stages']))));
 
         return match ($field) {
+            'key' => 's-'.dechex($random->getInt(1, 1 << 40)),
             'stage', 'to' => $pick(array_column($plan['stages'], 'key')),
             'part' => $random->getInt(0, 1) === 1 && $fitted !== [] ? $pick($fitted) : $pick(array_keys($catalog->parts->all())),
             'parts' => $fitted === [] ? ['none'] : [$pick($fitted), $pick($fitted)],
@@ -146,7 +147,7 @@ final class TwoHandsTest extends TestCase
      */
     private static function changed(PlanPlaces $places, array $from, array $to): array
     {
-        return array_filter($places->changed($from, $to), fn (string $place): bool => ! preg_match('#^s[4-9]/#', $place), ARRAY_FILTER_USE_KEY);
+        return array_filter($places->changed($from, $to), fn (string $place): bool => ! preg_match('#^s([4-9]|-\w+)/#', $place), ARRAY_FILTER_USE_KEY);
     }
 
     #[DataProvider('seeds')]
@@ -205,7 +206,7 @@ final class TwoHandsTest extends TestCase
         $changed = $places->changed(self::plan(), $after);
         self::assertSame(self::sorted($after) == self::sorted(self::plan()), $changed === []);
         foreach ($changed as $place => $description) {
-            self::assertMatchesRegularExpression('#^(@\w+|s\d+/(@?[\w-]+|\*))$#', $place);
+            self::assertMatchesRegularExpression('#^(@\w+|s(\d+|-\w+)/(@?[\w-]+|\*))$#', $place);
             self::assertDoesNotMatchRegularExpression('/[{}]/', ChangeWords::one($description));
         }
     }

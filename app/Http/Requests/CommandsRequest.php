@@ -27,6 +27,17 @@ final class CommandsRequest extends RevisionRequest
         // As they were sent: to an array {} and [] would be the same.
         $sent = json_decode($this->getContent())->commands ?? [];
 
-        return DocumentReader::standard()->commands($sent);
+        return array_map(self::named(...), DocumentReader::standard()->commands($sent));
+    }
+
+    /**
+     * A new stage whose sender gave it no key gets one that no stage of any time has.
+     *
+     * @param  array<string, mixed>  $command
+     * @return array<string, mixed>
+     */
+    private static function named(array $command): array
+    {
+        return in_array($command['do'], ['add-stage', 'split-stage'], true) ? $command + ['key' => 's-'.bin2hex(random_bytes(6))] : $command;
     }
 }

@@ -123,6 +123,15 @@ final class CommandsTest extends TestCase
         }
     }
 
+    public function test_a_new_stage_has_the_name_it_was_given_and_no_name_twice(): void
+    {
+        self::assertSame(['s1', 's2', 'mine'], array_column(self::apply(['do' => 'add-stage', 'key' => 'mine'])['stages'], 'key'));
+        self::assertSame(['s1', 'mine', 's2'], array_column(self::apply(['do' => 'split-stage', 'key' => 'mine', 'stage' => 's1', 'parts' => ['intake']])['stages'], 'key'));
+        $this->expectException(InvalidCommand::class);
+        $this->expectExceptionMessage('The plan has a stage "s2" already: give the new one a name of its own.');
+        self::apply(['do' => 'add-stage', 'key' => 's2']);
+    }
+
     public function test_the_history_names_a_change_in_words(): void
     {
         $words = fn (array ...$commands): string => ChangeWords::of(Commands::describe(array_values($commands), self::PLAN, (new Lyre)->catalog()));

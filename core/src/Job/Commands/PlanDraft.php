@@ -32,14 +32,19 @@ final class PlanDraft
         return is_int($place) ? $place : throw InvalidCommand::noStage($key);
     }
 
-    /** A key that no stage has.
+    /**
+     * A key for a new stage: the wanted one, or one that no stage has now.
      *
-     * @throws InvalidCommand when there are as many stages as a plan can have. */
-    public function newKey(): string
+     * @throws InvalidCommand when a stage has it, or there are as many stages as a plan can have.
+     */
+    public function newKey(?string $wanted = null): string
     {
         $keys = array_column($this->plan['stages'], 'key');
         if (count($keys) >= self::MOST_STAGES) {
             throw InvalidCommand::tooManyStages(self::MOST_STAGES);
+        }
+        if ($wanted !== null) {
+            return in_array($wanted, $keys, true) ? throw InvalidCommand::stageThere($wanted) : $wanted;
         }
         $number = count($keys) + 1;
         while (in_array("s{$number}", $keys, true)) {

@@ -5,8 +5,11 @@ namespace Pebblerun\Core\Job\Commands;
 /** Takes the named parts of a stage into a new one behind it, on the same fuel. */
 final readonly class SplitStage implements Command
 {
-    /** @param  list<string>  $parts */
-    public function __construct(private string $stage, private array $parts, private string $name) {}
+    /**
+     * @param  ?string  $key  that only the new stage ever has; the sender makes it
+     * @param  list<string>  $parts
+     */
+    public function __construct(private ?string $key, private string $stage, private array $parts, private string $name) {}
 
     public static function name(): string
     {
@@ -15,12 +18,12 @@ final readonly class SplitStage implements Command
 
     public static function fields(): array
     {
-        return ['stage' => Field::key(), 'parts' => Field::keys(), 'name?' => Field::name()];
+        return ['key?' => Field::key(), 'stage' => Field::key(), 'parts' => Field::keys(), 'name?' => Field::name()];
     }
 
     public static function of(array $fields): self
     {
-        return new self($fields['stage'], $fields['parts'], $fields['name'] ?? '');
+        return new self($fields['key'] ?? null, $fields['stage'], $fields['parts'], $fields['name'] ?? '');
     }
 
     public function apply(PlanDraft $draft): void
@@ -32,7 +35,7 @@ final readonly class SplitStage implements Command
             throw InvalidCommand::notThere(implode(', ', $this->parts), $from['name']);
         }
         $draft->plan['stages'][$stage]['changes'] = array_values(array_diff_key($from['changes'], $taken));
-        $draft->insert($stage + 1, ['key' => $draft->newKey(), 'name' => $this->name, 'fuel' => $from['fuel'], 'changes' => array_values($taken)]);
+        $draft->insert($stage + 1, ['key' => $draft->newKey($this->key), 'name' => $this->name, 'fuel' => $from['fuel'], 'changes' => array_values($taken)]);
     }
 
     public function describe(PlanDraft $before): Description

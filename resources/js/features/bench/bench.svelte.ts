@@ -12,6 +12,7 @@ import type {
     Variant,
 } from '@/generated/answers';
 import { drop, get, Offline, post } from '@/lib/api';
+import { unique } from '@/lib/unique';
 import { Outbox, type Echo } from './outbox.svelte';
 import { FOOT, FUEL, HEAD, LANE, type Settings, type View } from './types';
 
@@ -20,6 +21,9 @@ type LineChange = Omit<Extract<Command, { do: 'line' }>, 'do' | 'stage' | 'part'
 
 const EMPTY: readonly Cell['state'][] = ['stock', 'missing', 'advised', 'removed', 'unknown'];
 const BOUGHT: readonly Cell['state'][] = ['new', 'again'];
+
+/** A key that no stage ever had, so that a change made for another one never lands in it. */
+const newStage = () => `s-${unique(6)}`;
 
 const isStock = (slot: SlotRow) => slot.key !== FUEL && slot.cells.every((cell) => cell.state === 'stock');
 
@@ -281,7 +285,7 @@ export class Bench {
     }
 
     addStage() {
-        this.edit([{ do: 'add-stage', name: '' }], 'Add a stage');
+        this.edit([{ do: 'add-stage', key: newStage(), name: '' }], 'Add a stage');
     }
 
     removeStage() {
@@ -296,7 +300,7 @@ export class Bench {
         const parts = bought.map((row) => this.shown(row, column).part as string);
         if (stage && stage.index > 0 && parts.length > 0)
             this.edit(
-                [{ do: 'split-stage', stage: stage.key, parts: parts as [string, ...string[]] }],
+                [{ do: 'split-stage', key: newStage(), stage: stage.key, parts }],
                 `Split stage ${stage.index}`,
             );
     }

@@ -1,5 +1,6 @@
 import type { Cell, Command, PlanState } from '@/generated/answers';
 import { passes, pause, post, SignedOut, type Refusal } from '@/lib/api';
+import { unique } from '@/lib/unique';
 import type { Conflict } from './types';
 
 /** What a cell shows until the server has answered, by "slot/column". */
@@ -23,13 +24,6 @@ type Owner = {
     revision: () => number;
     take: (state: PlanState) => void;
 };
-
-/** A name that nobody else gives; plain http has no randomUUID. */
-function name(): string {
-    return [...crypto.getRandomValues(new Uint8Array(16))]
-        .map((byte) => byte.toString(16).padStart(2, '0'))
-        .join('');
-}
 
 /**
  * Changes on their way to the server: one at a time, in order, each on the revision that the one before gave. They are
@@ -66,7 +60,7 @@ export class Outbox {
     }
 
     add(request: Omit<Request, 'id'>) {
-        this.#keep([...this.waiting, { ...request, id: name() }]);
+        this.#keep([...this.waiting, { ...request, id: unique(16) }]);
         void this.run();
     }
 
@@ -83,7 +77,7 @@ export class Outbox {
         if (!conflict || !first) return;
         this.conflict = null;
         this.#based = conflict.revision;
-        this.#keep(picked.length > 0 ? [{ ...first, id: name(), commands: picked }, ...rest] : rest);
+        this.#keep(picked.length > 0 ? [{ ...first, id: unique(16), commands: picked }, ...rest] : rest);
         void this.run();
     }
 
