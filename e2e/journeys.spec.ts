@@ -293,6 +293,10 @@ test('a variant is kept, laid over the run, compared figure by figure and taken 
     expect(await foot(page, 2).innerText()).toBe(before);
     await panel.getByRole('button', { name: 'Delete' }).click();
     await expect(panel).toContainText('No variants yet.');
+    await panel.getByRole('button', { name: 'Undo' }).click();
+    await expect(panel.getByRole('listitem')).toContainText('as asked');
+    await panel.getByRole('button', { name: 'Delete' }).click();
+    await expect(panel).toContainText('No variants yet.');
 });
 
 test('the target is dragged on the run and nudged by keys, and the brief knows', async ({ page }) => {

@@ -39,6 +39,7 @@ Route::middleware('auth')->group(function (): void {
     Route::scopeBindings()->group(function (): void {
         Route::get('/plans/{plan}/variants/{variant}', [VariantController::class, 'show'])->can('view', 'plan');
         Route::post('/plans/{plan}/variants/{variant}/take', [VariantController::class, 'take'])->can('update', 'plan');
+        Route::post('/plans/{plan}/variants/{variant}/restore', [VariantController::class, 'restore'])->withTrashed()->can('update', 'plan');
         Route::delete('/plans/{plan}/variants/{variant}', [VariantController::class, 'destroy'])->can('update', 'plan');
     });
     Route::post('/plans/{plan}/presence', [PlanController::class, 'presence'])->can('view', 'plan');

@@ -4,6 +4,7 @@ namespace App\Models;
 
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Carbon;
 use Pebblerun\Core\Job\Commands\PlanDraft;
 
@@ -22,6 +23,8 @@ use Pebblerun\Core\Job\Commands\PlanDraft;
  */
 final class PlanVariant extends Model
 {
+    use SoftDeletes;
+
     public const UPDATED_AT = null;
 
     protected function casts(): array

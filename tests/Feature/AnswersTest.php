@@ -21,6 +21,7 @@ final class AnswersTest extends TestCase
         'GET plans/{plan}/revisions' => 'revisions', 'GET plans/{plan}/revisions/{number}' => 'planState', 'POST plans/{plan}/revisions/{number}/restore' => 'planState',
         'GET plans/{plan}/variants' => 'variants', 'POST plans/{plan}/variants' => 'variants', 'GET plans/{plan}/variants/{variant}' => 'comparison',
         'POST plans/{plan}/variants/{variant}/take' => 'planState', 'DELETE plans/{plan}/variants/{variant}' => 'variants',
+        'POST plans/{plan}/variants/{variant}/restore' => 'variants',
         'POST plans/{plan}/presence' => 'presence', 'POST plans/{plan}/commands' => 'planState', 'POST plans/{plan}/undo' => 'planState', 'POST plans/{plan}/redo' => 'planState',
     ];
 
@@ -90,11 +91,12 @@ final class AnswersTest extends TestCase
         self::follows('planState', $this->postJson("{$plan}/undo", ['revision' => 2])->assertOk());
         self::follows('planState', $this->postJson("{$plan}/redo", ['revision' => 3])->assertOk());
         self::follows('planState', $this->postJson("{$plan}/revisions/1/restore", ['revision' => 4])->assertOk());
-        $id = self::follows('variants', $this->postJson("{$plan}/variants", ['name' => 'kept'])->assertCreated())->json('0.id');
+        $id = self::follows('variants', $this->postJson("{$plan}/variants", ['name' => 'kept', 'revision' => 5])->assertCreated())->json('0.id');
         self::follows('variants', $this->getJson("{$plan}/variants")->assertOk());
         self::follows('comparison', $this->getJson("{$plan}/variants/{$id}")->assertOk());
         self::follows('planState', $this->postJson("{$plan}/variants/{$id}/take", ['revision' => 5])->assertOk());
         self::follows('variants', $this->deleteJson("{$plan}/variants/{$id}")->assertOk());
+        self::follows('variants', $this->postJson("{$plan}/variants/{$id}/restore")->assertOk());
         self::follows('briefState', $this->putJson("/jobs/{$job->id}/brief", ['revision' => 1, 'title' => $job->title, 'customer' => $job->customer, 'brief' => $job->brief])->assertOk());
         self::follows('planState', $this->postJson("/jobs/{$job->id}/target", ['power' => 300])->assertOk());
     }

@@ -80,8 +80,8 @@ final class BadInputTest extends TestCase
     public function test_a_variant_whose_name_has_a_nul_is_refused_and_takes_no_others_place(): void
     {
         $plan = $this->plan();
-        $this->actingAs($this->person('owner'))->postJson("/plans/{$plan->id}/variants", ['name' => 'quiet'])->assertStatus(201);
-        $this->actingAs($this->person('advisor'))->postJson("/plans/{$plan->id}/variants", ['name' => "quiet\0er"])->assertStatus(422)->assertJsonValidationErrors('name');
+        $this->actingAs($this->person('owner'))->postJson("/plans/{$plan->id}/variants", ['name' => 'quiet', 'revision' => 1])->assertStatus(201);
+        $this->actingAs($this->person('advisor'))->postJson("/plans/{$plan->id}/variants", ['name' => "quiet\0er", 'revision' => 1])->assertStatus(422)->assertJsonValidationErrors('name');
         self::assertSame(['quiet'], $plan->variants()->pluck('name')->all());
     }
 

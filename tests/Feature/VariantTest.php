@@ -15,7 +15,7 @@ final class VariantTest extends TestCase
     {
         $this->actingAs($this->person('advisor'));
         $start = $this->plan()->document;
-        $kept = $this->postJson($this->url(), ['name' => 'As quoted'])->assertCreated()->json();
+        $kept = $this->postJson($this->url(), ['name' => 'As quoted', 'revision' => 1])->assertCreated()->json();
         self::assertCount(4, $kept[0]['run']);
         $this->postJson("/plans/{$this->plan()->id}/commands", ['revision' => 1, 'commands' => [['do' => 'fit', 'stage' => 's2', 'part' => 'kolvane-front-9']]])->assertOk();
 
@@ -35,18 +35,48 @@ final class VariantTest extends TestCase
     public function test_a_name_is_kept_once_and_can_be_dropped(): void
     {
         $this->actingAs($this->person('advisor'));
-        $this->postJson($this->url(), ['name' => 'A'])->assertCreated();
-        $again = $this->postJson($this->url(), ['name' => 'A'])->assertCreated()->json();
+        $this->postJson($this->url(), ['name' => 'A', 'revision' => 1])->assertCreated();
+        $again = $this->postJson($this->url(), ['name' => 'A', 'revision' => 1])->assertCreated()->json();
         self::assertCount(1, $again);
-        $this->postJson($this->url(), ['name' => '   '])->assertStatus(422);
+        $this->postJson($this->url(), ['name' => '   ', 'revision' => 1])->assertStatus(422);
         $this->deleteJson($this->url("/{$again[0]['id']}"))->assertOk()->assertExactJson([]);
+    }
+
+    public function test_another_persons_variant_is_not_replaced_but_ones_own_is(): void
+    {
+        $this->actingAs($this->person('owner'))->postJson($this->url(), ['name' => 'A', 'revision' => 1])->assertCreated();
+        $answer = $this->actingAs($this->person('advisor'))->postJson($this->url(), ['name' => 'A', 'revision' => 1])->assertStatus(422);
+        self::assertSame('There is a variant "A" by Odd Lindqvar: choose another name.', $answer->json('errors.name.0'));
+        self::assertSame('Odd Lindqvar', $this->plan()->variants()->sole()->author->name);
+        $this->actingAs($this->person('owner'))->postJson($this->url(), ['name' => 'A', 'revision' => 1])->assertCreated();
+    }
+
+    public function test_a_deleted_variant_comes_back_as_it_was_unless_its_name_was_given_away(): void
+    {
+        $this->actingAs($this->person('advisor'));
+        $id = $this->postJson($this->url(), ['name' => 'A', 'revision' => 1])->json('0.id');
+        $this->deleteJson($this->url("/{$id}"))->assertOk()->assertExactJson([]);
+        $this->getJson($this->url("/{$id}"))->assertNotFound();
+        $this->postJson($this->url("/{$id}/restore"))->assertOk()->assertJsonPath('0.name', 'A');
+        $this->deleteJson($this->url("/{$id}"))->assertOk();
+        $this->postJson($this->url(), ['name' => 'A', 'revision' => 1])->assertCreated();
+        $this->postJson($this->url("/{$id}/restore"))->assertStatus(422)->assertJsonValidationErrors('name');
+        self::assertCount(1, $this->getJson($this->url())->json());
+    }
+
+    public function test_a_variant_is_what_was_seen_and_not_what_came_meanwhile(): void
+    {
+        $this->actingAs($this->person('advisor'));
+        $this->postJson("/plans/{$this->plan()->id}/commands", ['revision' => 1, 'commands' => [['do' => 'rename-stage', 'stage' => 's2', 'name' => 'other']]])->assertOk();
+        $this->postJson($this->url(), ['name' => 'A', 'revision' => 1])->assertStatus(422)->assertJsonValidationErrors('revision');
+        self::assertSame(0, $this->plan()->variants()->count());
     }
 
     public function test_a_variant_of_another_plan_is_not_found_here(): void
     {
         $this->actingAs($this->person('advisor'));
         $other = $this->plan('Natural first');
-        $id = $this->postJson("/plans/{$other->id}/variants", ['name' => 'B'])->json('0.id');
+        $id = $this->postJson("/plans/{$other->id}/variants", ['name' => 'B', 'revision' => 1])->json('0.id');
         $this->getJson($this->url("/{$id}"))->assertNotFound();
     }
 

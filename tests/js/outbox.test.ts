@@ -193,6 +193,21 @@ for (const broken of ['{', 'null', '[]', '{"revision":"x","waiting":[]}', '{"rev
         expect(store.get('pebblerun-outbox-1-7-unreadable')).toBe(broken);
     });
 
+test('it is empty when all that waited was saved or refused, and not before', async () => {
+    const server = new Server([500, 422]);
+    serve(server);
+    const outbox = open(server);
+    await outbox.empty();
+    outbox.add(edit('one'));
+    outbox.add(edit('two'));
+    let empty = false;
+    void outbox.empty().then(() => (empty = true));
+    await vi.advanceTimersByTimeAsync(1000);
+    expect(empty).toBe(false);
+    await vi.advanceTimersByTimeAsync(10_000);
+    expect([empty, server.done.length, outbox.aside.length]).toEqual([true, 1, 1]);
+});
+
 test('a conflict given up leaves what stands behind it to go, on the revision it was made on', async () => {
     const bodies: { revision: number; commands: [{ name: string }] }[] = [];
     vi.spyOn(api, 'post').mockImplementation(async (_url: string, body: unknown) => {

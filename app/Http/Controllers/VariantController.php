@@ -23,7 +23,7 @@ final class VariantController
 
     public function store(VariantRequest $request, Plan $plan, KeepVariant $variants): JsonResponse
     {
-        $variants->keep($plan, $request->name(), $request->person());
+        $variants->keep($plan, $request->name(), $request->revision(), $request->person());
 
         return response()->json(VariantList::of($plan), 201);
     }
@@ -37,6 +37,13 @@ final class VariantController
     public function take(RevisionRequest $request, Plan $plan, PlanVariant $variant, EditPlan $edit): JsonResponse
     {
         return response()->json(BenchState::of($edit->take($plan, $request->edit(), $variant), $request->person()));
+    }
+
+    public function restore(Plan $plan, PlanVariant $variant, KeepVariant $variants): JsonResponse
+    {
+        $variants->restore($variant, $plan);
+
+        return response()->json(VariantList::of($plan));
     }
 
     public function destroy(Plan $plan, PlanVariant $variant): JsonResponse

@@ -36,6 +36,13 @@
     />
     <button class="btn" type="submit">Save as variant</button>
 </form>
+{#if bench.forgotten}
+    {@const forgotten = bench.forgotten}
+    <p class="mt-2 flex items-center gap-2 text-[12.5px]" role="status">
+        <span class="flex-1">Variant “{forgotten.name}” is deleted.</span>
+        <button class="btn px-1.5 py-0 text-[11.5px]" onclick={() => bench.remember(forgotten)}>Undo</button>
+    </p>
+{/if}
 <ul class="mt-2 text-[12.5px]">
     {#each bench.variants as variant (variant.id)}
         <li class="border-t border-faint py-1.5">

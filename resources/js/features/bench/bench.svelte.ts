@@ -344,13 +344,24 @@ export class Bench {
         if (this.state.can_redo || this.saving) this.#send('redo', [], 'Redo');
     };
 
-    /** Keeps the plan as it stands under a name. */
-    keep(name: string) {
-        return this.#variants(post<Variant[]>(`/plans/${this.plan}/variants`, { name }));
+    /** Keeps the plan as it shows under a name: what still waits is saved first. */
+    async keep(name: string) {
+        await this.outbox.empty();
+        const revision = this.state.revision;
+        return this.#variants(post<Variant[]>(`/plans/${this.plan}/variants`, { name, revision }));
     }
 
+    /** The variant that was deleted last, so that it can be taken back. */
+    forgotten = $state.raw<Variant | null>(null);
+
     forget(variant: Variant) {
+        this.forgotten = variant;
         return this.#variants(drop<Variant[]>(`/plans/${this.plan}/variants/${variant.id}`));
+    }
+
+    remember(variant: Variant) {
+        this.forgotten = null;
+        return this.#variants(post<Variant[]>(`/plans/${this.plan}/variants/${variant.id}/restore`, {}));
     }
 
     compare(variant: Variant): Promise<Comparison> {

@@ -40,6 +40,7 @@ export class Outbox {
     /** The revision that the waiting changes were made on, when it is not the one shown. */
     #based: number | null = null;
     #failures = 0;
+    #emptied: (() => void)[] = [];
     #timer: ReturnType<typeof setTimeout> | undefined;
 
     constructor(
@@ -69,6 +70,13 @@ export class Outbox {
         this.trouble = '';
         void this.run();
     };
+
+    /** When everything that waits has been saved, or was refused. */
+    empty(): Promise<void> {
+        return this.waiting.length === 0
+            ? Promise.resolve()
+            : new Promise((resolve) => this.#emptied.push(resolve));
+    }
 
     /** Ours follow on the other's version: of the first change only those that were picked. */
     follow(picked: Command[]) {
@@ -158,6 +166,7 @@ export class Outbox {
 
     #keep(waiting: Request[]) {
         this.waiting = waiting;
+        if (waiting.length === 0) this.#emptied.splice(0).forEach((resolve) => resolve());
         if (waiting.length === 0 && this.aside.length === 0) return localStorage.removeItem(this.#name);
         const kept: Kept = { revision: this.#based ?? this.owner.revision(), waiting, aside: this.aside };
         try {
