@@ -32,6 +32,20 @@ test('the intercooler moves a stage with the keyboard: power, limit and money ch
     await settled(page);
 });
 
+test('the arrows walk the board of a bench just opened, and wherever the focus was lost', async ({
+    page,
+}) => {
+    await signIn(page);
+    await openBench(page, JOB);
+    await page.keyboard.press('ArrowDown');
+    await expect(cell(page, 'Map', 3)).toBeFocused();
+    await page.keyboard.press('ArrowLeft');
+    await expect(cell(page, 'Map', 2)).toBeFocused();
+    await page.evaluate(() => (document.activeElement as HTMLElement).blur());
+    await page.keyboard.press('ArrowDown');
+    await expect(cell(page, 'Filter and box', 2)).toBeFocused();
+});
+
 test('a part is chosen among candidates and cleared again without touching the mouse', async ({ page }) => {
     await signIn(page);
     await openBench(page, JOB);

@@ -52,7 +52,8 @@
         const inText =
             event.target instanceof HTMLElement &&
             event.target.closest('input, textarea, select, [role="dialog"], [role="menu"]');
-        if (!inText) press(event, ['bench'], bench, controls);
+        if (event.target === document.body) board.keydown(event);
+        if (!inText && !event.defaultPrevented) press(event, ['bench'], bench, controls);
     }
 
     /** Says every few seconds that one is here; not while nobody looks. */

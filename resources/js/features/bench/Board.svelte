@@ -45,7 +45,8 @@
         End: () => bench.select(bench.slot, bench.stages.length - 1),
     };
 
-    function keydown(event: KeyboardEvent) {
+    /** The board's keys, also for whoever has put the focus nowhere. */
+    export function keydown(event: KeyboardEvent) {
         if (renaming !== null || event.ctrlKey || event.metaKey || event.altKey) return;
         if (bench.slot.startsWith(LANE) && (event.key === 'Enter' || event.key === ' ')) {
             event.preventDefault();
