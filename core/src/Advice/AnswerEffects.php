@@ -5,6 +5,7 @@ namespace Pebblerun\Core\Advice;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Job\Brief\Risk;
+use Pebblerun\Core\Job\Brief\Target;
 
 /** What each answer of the brief changes, on the plan as it stands: said beside the question. */
 final readonly class AnswerEffects
@@ -38,7 +39,7 @@ final readonly class AnswerEffects
                 return [$more, new Message(AnswerEffectCode::ReachedAfter, ['stage' => $stage, 'money' => $this->estimate->cumulative($stage)->likely])];
             }
         }
-        $way = $this->estimate->bundle->plan->stages === [] ? null : (new TargetReach($this->estimate))->cheapest($asked);
+        $way = $this->estimate->bundle->plan->stages === [] ? null : (new TargetReach($this->estimate))->cheapest(Target::power($asked));
 
         return [$more, $way === null ? new Message(AnswerEffectCode::NothingReaches) : new Message(AnswerEffectCode::LeastThatReaches, ['way' => $way])];
     }
@@ -82,7 +83,7 @@ final readonly class AnswerEffects
         foreach ($this->estimate->bundle->catalog->fuels as $fuel) {
             $peak = $reach->peak($fuel);
             $short = $asked === null ? 0.0 : max(0.0, $asked - $peak);
-            $way = $short > 0.0 && ! $this->estimate->isShort() ? $reach->cheapest((float) $asked, $fuel) : null;
+            $way = $short > 0.0 && ! $this->estimate->isShort() ? $reach->cheapest(Target::power((float) $asked), $fuel) : null;
             $messages[] = new Message(AnswerEffectCode::FuelGives, ['fuel' => $fuel, 'peak' => $peak, 'short' => $short, 'way' => $way]);
         }
 

@@ -42,15 +42,15 @@ final readonly class Fixes
     /** @return list<Fix> the cheapest part that reaches what is asked */
     private function target(): array
     {
-        $asked = $this->estimate->bundle->brief->target?->power;
+        $target = $this->estimate->bundle->brief->target;
         $last = $this->document['stages'][count($this->document['stages']) - 1] ?? null;
-        if ($asked === null || $last === null || ! $this->estimate->isShort()) {
+        if ($target === null || $last === null || ! $this->estimate->isShort()) {
             return [];
         }
-        $way = (new TargetReach($this->estimate))->cheapest($asked);
+        $way = (new TargetReach($this->estimate))->cheapest($target);
 
         return $way === null ? [] : [new Fix(
-            new Message(FixCode::FitToReach, ['part' => $way->part, 'peak' => $way->peak]),
+            new Message(FixCode::FitToReach, ['part' => $way->part, 'target' => $target, 'figure' => $way->figure]),
             [['do' => 'fit', 'stage' => $last['key'], 'part' => $way->part->key], ...$this->mapAgain($last['key'])],
         )];
     }

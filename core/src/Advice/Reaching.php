@@ -9,7 +9,7 @@ final readonly class Reaching
 {
     /**
      * @param  int  $costs  minor units more in its stage, fitting, tax and reserve in
-     * @param  float  $peak  W, likely, with it and mapped in
+     * @param  float  $figure  likely, with it and mapped in: W at the peak, or N·m at the speed that the target names
      */
-    public function __construct(public Part $part, public int $costs, public float $peak) {}
+    public function __construct(public Part $part, public int $costs, public float $figure) {}
 }

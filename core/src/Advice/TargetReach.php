@@ -5,8 +5,10 @@ namespace Pebblerun\Core\Advice;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Evaluation\Likely;
 use Pebblerun\Core\Evaluation\Model\Package;
 use Pebblerun\Core\Evaluation\Timeline\StageState;
+use Pebblerun\Core\Job\Brief\Target;
 use Pebblerun\Core\Job\Plan\Change;
 
 /** How far a plan's last stage likely gets with its map written last of all, and the cheapest single part that takes it further. */
@@ -23,11 +25,11 @@ final readonly class TargetReach
     /** Likely peak in W at the end, mapped in; on another fuel where one is given. */
     public function peak(?Fuel $fuel = null): float
     {
-        return $this->mappedPeak($this->estimate->last()->state, $fuel);
+        return $this->mapped($this->estimate->last()->state, $fuel)->peakPower;
     }
 
-    /** The part that reaches what is asked for the least money, fitting in; null where no single one does. */
-    public function cheapest(float $asked, ?Fuel $fuel = null): ?Reaching
+    /** The part that reaches the target for the least money, fitting in; null where no single one does. */
+    public function cheapest(Target $target, ?Fuel $fuel = null): ?Reaching
     {
         $spend = $this->trial->spend($this->estimate->last()->state);
         $best = null;
@@ -38,20 +40,26 @@ final readonly class TargetReach
             $state = $this->trial->state($this->trial->stage->and(Change::fit($part->key)));
             $costs = $this->trial->spend($state) - $spend;
             if ($best === null || $costs < $best->costs) {
-                $peak = $this->mappedPeak($state, $fuel);
-                $best = $peak >= $asked ? new Reaching($part, $costs, $peak) : $best;
+                $figure = $this->figure($this->mapped($state, $fuel), $target);
+                $best = $figure >= $target->asked() ? new Reaching($part, $costs, $figure) : $best;
             }
         }
 
         return $best;
     }
 
-    private function mappedPeak(StageState $state, ?Fuel $fuel): float
+    /** W of peak power, or N·m at the speed that the target names. */
+    private function figure(Likely $likely, Target $target): float
+    {
+        return $target->atRpm === null ? $likely->peakPower : $this->estimate->evaluator->curve($likely)->torqueAt($target->atRpm);
+    }
+
+    private function mapped(StageState $state, ?Fuel $fuel): Likely
     {
         $package = Package::of($state->build);
         $build = ($fuel === null ? $package : $package->on($fuel))->mapped($this->estimate->bundle->catalog);
 
-        return $this->estimate->evaluator->likely($this->estimate->evaluator->model($build))->peakPower;
+        return $this->estimate->evaluator->likely($this->estimate->evaluator->model($build));
     }
 
     private function mayBeFitted(Part $part): bool

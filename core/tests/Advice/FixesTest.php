@@ -103,6 +103,30 @@ final class FixesTest extends TestCase
         self::assertSame([], self::fixes(SmallBundle::with('brief.target', ['power' => 900]), 'target'));
     }
 
+    /** A torque at a speed is met as a power is: by what gives it at that speed, not by what raises a peak elsewhere. */
+    public function test_a_torque_just_out_of_reach_is_met_at_its_speed(): void
+    {
+        $likely = SmallBundle::estimate(SmallBundle::document())->last()->likely->torqueAt(5500.0) / 1.3558179483;
+        $document = SmallBundle::with('brief.target', ['torque' => round($likely + 4.0), 'at_rpm' => 5500]);
+        $gain = fn (float $low, float $high): array => [['over_rpm' => [['rpm' => 2500, 'power' => $low], ['rpm' => 5000, 'power' => $high]], 'unmapped' => 1.0, 'evidence' => ['kind' => 'maker']]];
+        foreach (['low' => [50, 12, 0], 'high' => [90, 0, 12]] as $key => [$price, $low, $high]) {
+            $document['parts'][] = ['key' => $key, 'name' => ucfirst($key), 'maker' => 'Kolvane', 'slots' => ['pipe'], 'price' => ['new' => $price], 'gains' => $gain($low, $high)];
+        }
+        self::assertMatchesRegularExpression('/^High in the last stage, mapped in, likely gives \d+ lb-ft at 5,500 rpm\.$/', self::fixes($document, 'target')[0]['sentence'] ?? 'nothing was offered');
+        self::assertSame([], self::fixes(SmallBundle::with('brief.target', ['torque' => 900, 'at_rpm' => 5500]), 'target'));
+    }
+
+    public function test_a_time_just_out_of_reach_is_met_by_the_power_it_asks(): void
+    {
+        $document = SmallBundle::with('platform.mass', 1300);
+        $document['brief']['target'] = ['quarter_mile' => 14.0];
+        for ($seconds = 14.0; $seconds > 10.0 && self::statusOf($document, 'target') !== 'over'; $seconds -= 0.02) {
+            $document['brief']['target'] = ['quarter_mile' => round($seconds, 2)];
+        }
+        $document['parts'][] = ['key' => 'much', 'name' => 'Much', 'maker' => 'Kolvane', 'slots' => ['pipe'], 'price' => ['new' => 90], 'gains' => [['power' => 15, 'torque' => 15, 'unmapped' => 1.0, 'evidence' => ['kind' => 'maker']]]];
+        self::assertCount(1, self::fixes($document, 'target'));
+    }
+
     public function test_a_limit_is_met_by_the_cheapest_part_that_bears_it(): void
     {
         $limit = fn (string $key, float $safe): array => ['key' => $key, 'name' => ucfirst($key), 'slot' => 'rods', 'quantity' => 'wheel-torque', 'safe' => $safe, 'edge' => $safe + 60, 'consequence' => 'a rod bends', 'evidence' => ['kind' => 'maker']];

@@ -5,6 +5,7 @@ namespace Pebblerun\Core\Report\Words;
 use Pebblerun\Core\Advice\FixCode;
 use Pebblerun\Core\Advice\Message;
 use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Job\Brief\Target;
 use Pebblerun\Core\Report\UnitFormatter;
 
 /** Says what a fix does. */
@@ -18,7 +19,7 @@ final readonly class FixWords
         $p = $message->parameters;
 
         return match ($message->code) {
-            FixCode::FitToReach => "{$p['part']->name} in the last stage, mapped in, likely gives {$this->say->sayPower($p['peak'])}.",
+            FixCode::FitToReach => "{$p['part']->name} in the last stage, mapped in, likely gives {$this->figure($p['target'], $p['figure'])}.",
             FixCode::UsedPrices => "With second-hand prices it comes to {$this->say->sayMoney($p['total'])}.",
             FixCode::WithoutPart => "Without {$p['part']->name} it comes to {$this->say->sayMoney($p['total'])}, for {$this->say->sayPower($p['lost'])}.",
             FixCode::BearsAll => "{$p['part']->name} in stage {$p['stage']}, and every limit is within what was asked.",
@@ -27,5 +28,10 @@ final readonly class FixWords
             FixCode::RemovePart => "Remove {$p['part']->name} from stage {$p['stage']}.",
             FixCode::OtherFuel => "{$p['fuel']->name} from stage {$p['stage']} on, mapped for it, likely gives {$this->say->sayPower($p['peak'])} in the end.",
         };
+    }
+
+    private function figure(Target $target, float $figure): string
+    {
+        return $target->atRpm === null ? $this->say->sayPower($figure) : "{$this->say->sayTorque($figure)} at {$this->say->sayRpm($target->atRpm)}";
     }
 }
