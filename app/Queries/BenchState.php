@@ -39,6 +39,7 @@ final class BenchState
 
         return [
             'revision' => $saved->revision->number,
+            'brief_revision' => $saved->plan->job->brief_revision,
             'label' => PlanChange::wordsOf($saved->revision),
             'author' => $saved->revision->author->name,
             'saved_at' => $saved->revision->created_at->toIso8601String(),

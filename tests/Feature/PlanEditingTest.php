@@ -124,10 +124,10 @@ final class PlanEditingTest extends TestCase
     public function test_two_on_one_plan_see_that_they_are(): void
     {
         $url = "/plans/{$this->plan()->id}/presence";
-        $this->actingAs($this->person('owner'))->postJson($url, ['revision' => 1])->assertOk()->assertExactJson(['others' => [], 'revision' => 1]);
-        $this->actingAs($this->person('advisor'))->postJson($url, ['revision' => 1])->assertExactJson(['others' => ['Odd Lindqvar'], 'revision' => 1]);
+        $this->actingAs($this->person('owner'))->postJson($url, ['revision' => 1])->assertOk()->assertExactJson(['others' => [], 'revision' => 1, 'brief_revision' => 1]);
+        $this->actingAs($this->person('advisor'))->postJson($url, ['revision' => 1])->assertExactJson(['others' => ['Odd Lindqvar'], 'revision' => 1, 'brief_revision' => 1]);
         $this->travel(40)->seconds();
-        $this->postJson($url, ['revision' => 1])->assertExactJson(['others' => [], 'revision' => 1]);
+        $this->postJson($url, ['revision' => 1])->assertExactJson(['others' => [], 'revision' => 1, 'brief_revision' => 1]);
     }
 
     public function test_a_calculation_setting_is_a_change_like_any_other(): void

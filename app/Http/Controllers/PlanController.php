@@ -54,7 +54,7 @@ final class PlanController
     /** Who else has it open, and how far it has come: asked every few seconds. */
     public function presence(RevisionRequest $request, Plan $plan, NotePresence $present): JsonResponse
     {
-        return response()->json(['others' => $present->at($plan, $request->person()), 'revision' => $plan->revision]);
+        return response()->json(['others' => $present->at($plan, $request->person()), 'revision' => $plan->revision, 'brief_revision' => $plan->job->brief_revision]);
     }
 
     public function candidates(CandidatesRequest $request, Plan $plan): JsonResponse

@@ -438,7 +438,9 @@ export class Bench {
         }).catch(() => null);
         if (!answer) return;
         this.others = answer.others;
-        if (answer.revision > this.state.revision && !this.saving) await this.refresh();
+        const known = this.state;
+        const isNews = answer.revision > known.revision || answer.brief_revision > known.brief_revision;
+        if (isNews && !this.saving) await this.refresh();
     };
 
     #send(path: string, commands: Command[], words: string, echo: Echo = {}) {
@@ -450,7 +452,14 @@ export class Bench {
         this.outbox.add({ path, commands, words, echo });
     }
 
+    /** What was overtaken on its way never replaces something newer; where plan and brief are each newer once, both are asked for. */
     #take(state: PlanState) {
+        const known = this.state;
+        if (state.revision < known.revision || state.brief_revision < known.brief_revision) {
+            if (state.revision > known.revision || state.brief_revision > known.brief_revision)
+                void this.refresh();
+            return;
+        }
         this.state = state;
         this.#clamp();
         const last = state.estimate.stages[state.estimate.stages.length - 1];
