@@ -10,7 +10,7 @@
         <main>
             <h1>Pebblerun</h1>
             <p>{{ $message }}</p>
-            <p>This page loads again by itself. What was typed and not saved yet is kept in this browser.</p>
+            <p>This page loads again by itself. Changes of a plan that were not saved yet are kept in this browser.</p>
         </main>
     </body>
 </html>

@@ -2,6 +2,7 @@
 
 namespace App\Http\Requests;
 
+use Pebblerun\Core\Job\Commands\Commands;
 use Pebblerun\Formats\DocumentReader;
 use Pebblerun\Formats\InvalidDocument;
 
@@ -38,6 +39,6 @@ final class CommandsRequest extends RevisionRequest
      */
     private static function named(array $command): array
     {
-        return in_array($command['do'], ['add-stage', 'split-stage'], true) ? $command + ['key' => 's-'.bin2hex(random_bytes(6))] : $command;
+        return isset(Commands::all()[$command['do']]::fields()['key?']) ? $command + ['key' => 's-'.bin2hex(random_bytes(6))] : $command;
     }
 }

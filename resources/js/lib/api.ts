@@ -51,14 +51,19 @@ async function send<T>(method: string, url: string, body?: unknown): Promise<T> 
     }
     const answer = (await response.json().catch(() => ({}))) as Record<string, unknown>;
     if (response.ok) return answer as T;
-    // A gateway without its server behind it is as good as no answer.
-    if ([502, 503, 504].includes(response.status)) throw new Offline('The shop’s server is not there.');
+    // A gateway without its server behind it is as good as no answer; our own server says what it waits for.
+    if ([502, 503, 504].includes(response.status))
+        throw new Offline(
+            typeof answer.message === 'string' ? answer.message : 'The shop’s server is not there.',
+        );
     if (response.status === 401 || response.status === 419) {
         location.assign('/sign-in');
         throw new SignedOut('Sign in again.');
     }
     const message =
-        typeof answer.message === 'string' ? answer.message : `The server answered ${response.status}.`;
+        typeof answer.message === 'string' && response.status < 500
+            ? answer.message
+            : `The shop’s server is in trouble (${response.status}).`;
     throw new Refusal(response.status, message, answer);
 }
 

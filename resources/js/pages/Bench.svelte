@@ -131,7 +131,7 @@
         >
             <span class="flex-1">Not done: {aside.request.words}. {aside.reason}</span>
             <button class="btn" onclick={() => bench.outbox.again(aside)}>Try again</button>
-            <button class="btn" onclick={() => bench.outbox.dismiss(aside)}>Leave it</button>
+            <button class="btn" onclick={() => bench.outbox.dismiss(aside)}>Discard</button>
         </p>
     {/each}
     {#if bench.outbox.trouble}
@@ -139,7 +139,7 @@
             {bench.outbox.trouble}
             {bench.outbox.waiting.length === 1
                 ? 'One change is kept here and goes'
-                : `${bench.outbox.waiting.length} changes are kept here and go`} out in order when it does.
+                : `${bench.outbox.waiting.length} changes are kept here and go`} out in order when it answers again.
             <button class="font-semibold" onclick={bench.outbox.retry}>Try now</button>
         </p>
     {/if}

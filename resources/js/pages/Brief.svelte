@@ -166,22 +166,27 @@
                     step={0.1}
                 />
             {:else if form.targetKind === 'torque'}
-                <NumberField
-                    label="Wheel torque"
-                    unit={form.saved.labels.torque}
-                    value={form.target.torque}
-                    set={(text) => form.aimAt(given('torque', text))}
-                    min={1}
-                />
-                <NumberField
-                    label="at"
-                    unit="rpm"
-                    value={form.target.at_rpm}
-                    set={(text) => form.aimAt(given('at_rpm', text))}
-                    min={500}
-                    step={50}
-                />
+                <span class="flex gap-2">
+                    <NumberField
+                        label="Wheel torque"
+                        unit={form.saved.labels.torque}
+                        value={form.target.torque}
+                        set={(text) => form.aimAt(given('torque', text))}
+                        min={1}
+                    />
+                    <NumberField
+                        label="at"
+                        unit="rpm"
+                        value={form.target.at_rpm}
+                        set={(text) => form.aimAt(given('at_rpm', text))}
+                        min={500}
+                        step={50}
+                    />
+                </span>
             {/if}
+            {#if form.isAiming}<p class="w-full text-[12px] text-soft">
+                    Not saved yet: enter the figures.
+                </p>{/if}
         </Question>
         <Question
             ask="What may it cost?"

@@ -49,6 +49,11 @@ export class BriefForm {
         return 'power' in this.brief.target ? 'power' : 'torque';
     }
 
+    /** Whether another kind of target was chosen and its figures are not all there: the saved one stands until then. */
+    get isAiming() {
+        return this.#kind !== null;
+    }
+
     /** The figures of the target as they are entered, those that are there. */
     get target(): Figures {
         return { ...(this.#kind ? {} : this.brief.target), ...this.#figures };
