@@ -3,12 +3,17 @@
 namespace Tests;
 
 use App\Actions\ImportFolder;
+use App\Assembly\Reading;
+use App\Assembly\Summaries;
 use App\Console\Commands\LoadDemo;
 use App\Models\CustomerJob;
 use App\Models\Plan;
 use App\Models\User;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Testing\TestResponse;
 
 /** On PostgreSQL, with the demo shop loaded by the importer. */
 abstract class TestCase extends LaravelTestCase
@@ -52,5 +57,80 @@ abstract class TestCase extends LaravelTestCase
     protected function plan(string $title = 'Skarn Hill commuter'): Plan
     {
         return $this->job($title)->plan()->firstOrFail();
+    }
+
+    /**
+     * Commands on a plan, from a queue of their own.
+     *
+     * @param  list<mixed>  $commands
+     * @param  int  $revision  that was shown when they were made
+     * @param  array<string, mixed>  $more  of the request
+     * @return TestResponse<Response>
+     */
+    protected function edit(array $commands, int $revision, string $role = 'advisor', array $more = [], ?Plan $plan = null): TestResponse
+    {
+        return $this->send($plan ?? $this->plan(), ['commands' => $commands, ...$more], $revision, $role);
+    }
+
+    /**
+     * A step over a plan that stands at a revision.
+     *
+     * @param  array<string, mixed>  $more  of the request
+     * @return TestResponse<Response>
+     */
+    protected function step(string $do, int|string $of, int $revision, string $role = 'advisor', array $more = []): TestResponse
+    {
+        return $this->send($this->plan(), ['step' => ['do' => $do, 'of' => $of], ...$more], $revision, $role);
+    }
+
+    /**
+     * Answers of a brief by place, made on the job as it stands or as it stood at a version.
+     *
+     * @param  array<string, mixed>  $answers
+     * @param  array<string, mixed>  $more  of the request
+     * @return TestResponse<Response>
+     */
+    protected function answer(array $answers, string $role = 'advisor', ?int $seen = null, array $more = [], ?CustomerJob $job = null): TestResponse
+    {
+        $job ??= $this->job();
+        $sent = array_map(fn (string $place, mixed $value): array => ['place' => $place, 'value' => $value], array_keys($answers), $answers);
+
+        return $this->actingAs($this->person($role))->postJson("/jobs/{$job->id}/brief/edits", [...self::named(), 'seen' => $seen ?? $job->version, 'answers' => $sent, ...$more]);
+    }
+
+    /** @return array{request: string, queue: string} names that nobody used before */
+    protected static function named(): array
+    {
+        return ['request' => bin2hex(random_bytes(16)), 'queue' => bin2hex(random_bytes(8))];
+    }
+
+    /**
+     * @param  array<string, mixed>  $sent
+     * @return TestResponse<Response>
+     */
+    private function send(Plan $plan, array $sent, int $revision, string $role): TestResponse
+    {
+        $seen = $plan->revisions()->where('number', $revision)->value('version') ?? 0;
+
+        return $this->actingAs($this->person($role))->postJson("/plans/{$plan->id}/edits", [...self::named(), 'seen' => $seen, ...$sent]);
+    }
+
+    /** Does what waits in the background. */
+    protected function work(): void
+    {
+        Artisan::call('queue:work', ['--stop-when-empty' => true]);
+    }
+
+    /**
+     * What the counter keeps of a plan, in the shop's units.
+     *
+     * @return ?array<string, mixed>
+     */
+    protected function summary(Plan $plan): ?array
+    {
+        $job = CustomerJob::query()->with('shop')->findOrFail($plan->customer_job_id);
+        $key = Summaries::key($job, $plan->load('library')->library, $plan->document);
+
+        return Summaries::known(["plan {$plan->id}" => $key], Reading::ofShop($job->shop))["plan {$plan->id}"] ?? null;
     }
 }

@@ -4,12 +4,14 @@ namespace App\Actions;
 
 use App\Models\User;
 
-/** Who changes a plan, on which revision, and under which name the browser sends it. */
+/** Who changes a document, from which queue, on which version of the job, and under which name. */
 final readonly class Edit
 {
     /**
-     * @param  ?string  $request  the sender's own name for it: sent again under the same name, it is done once
-     * @param  ?string  $asked  hash of what is asked under that name
+     * @param  string  $request  the sender's name for it: under one name one thing is done, once
+     * @param  string  $queue  in which its sender's edits stand one behind another
+     * @param  int  $seen  version of the job that was shown when it was made
+     * @param  string  $asked  hash of what is asked
      */
-    public function __construct(public int $basedOn, public User $author, public ?string $request = null, public ?string $asked = null) {}
+    public function __construct(public User $author, public string $request, public string $queue, public int $seen, public string $asked) {}
 }

@@ -3,13 +3,11 @@
 namespace App\Actions;
 
 use App\Assembly\Bundles;
-use App\Assembly\Estimates;
 use App\Assembly\PlanChange;
+use App\Assembly\PlanConflict;
 use App\Assembly\SavedPlan;
-use App\Exceptions\NothingToUndo;
-use App\Exceptions\OutdatedRevision;
 use App\Exceptions\Overtaken;
-use App\Exceptions\RequestReused;
+use App\Exceptions\Refused;
 use App\Models\CustomerJob;
 use App\Models\Plan;
 use App\Models\PlanRevision;
@@ -20,11 +18,13 @@ use Pebblerun\Core\Exchange\OpenedBundle;
 use Pebblerun\Core\Job\Commands\Commands;
 use Pebblerun\Core\Job\Commands\Description;
 use Pebblerun\Core\Job\Commands\Merge;
+use Pebblerun\Core\Job\Commands\MergeField;
 use Pebblerun\Core\Job\Commands\PlanDraft;
+use Pebblerun\Core\Job\Commands\PlanPlaces;
 
 /**
- * Changes a plan by commands, undo, redo or restoring. Each writes a new revision; one made on an outdated revision follows
- * when it disturbs nothing, and is refused with both sides otherwise.
+ * Changes a plan by commands, undo, redo or restoring. Each writes a new revision; one made while others changed the plan
+ * follows when it disturbs nothing of theirs, and is refused with both sides otherwise.
  *
  * @phpstan-import-type PlanDocument from PlanDraft
  */
@@ -33,119 +33,162 @@ final readonly class EditPlan
     /** Somebody may be faster that often in a row. */
     private const TRIES = 5;
 
-    public function __construct(private SavePlan $save) {}
+    public function __construct(private SavePlan $save, private OneOutcome $outcome, private KeepFigures $keep) {}
 
     /**
      * @param  list<array<string, mixed>>  $commands  that their schemas take
+     * @return ?SavedPlan null when it was done before
      *
-     * @throws OutdatedRevision
+     * @throws Refused
      */
-    public function commands(Plan $plan, Edit $edit, array $commands): SavedPlan
+    public function commands(Plan $plan, Edit $edit, array $commands): ?SavedPlan
     {
         return $this->hold($plan, $edit, function (OpenedBundle $opened) use ($plan, $edit, $commands): SavedPlan {
             $catalog = $opened->bundle->catalog;
-            $this->follow($plan, $edit->basedOn, $commands, $opened);
+            $this->mustBeNew($plan, $commands);
+            $this->follow($plan, PlanAsSeen::by($plan, $edit, $catalog), $commands, $opened);
             $change = new PlanChange(Commands::describe($commands, $plan->document, $catalog));
 
-            return $this->save->next($plan, $opened, new NextContent(Commands::apply($plan->document, $commands, $catalog), $change), $edit);
-        });
-    }
-
-    /** @throws OutdatedRevision|NothingToUndo */
-    public function undo(Plan $plan, Edit $edit): SavedPlan
-    {
-        return $this->hold($plan, $edit, function (OpenedBundle $opened) use ($plan, $edit): SavedPlan {
-            $this->mustBeCurrent($plan, $edit->basedOn);
-            $content = $this->revision($plan, $this->revision($plan, $plan->revision)->content_of);
-            $before = $this->revision($plan, $content->previous ?? throw NothingToUndo::atStart());
-
-            return $this->save->next($plan, $opened, new NextContent($before->document, PlanChange::step('undo', $content), $before, [...$plan->redo, $content->number]), $edit);
-        });
-    }
-
-    /** @throws OutdatedRevision|NothingToUndo */
-    public function redo(Plan $plan, Edit $edit): SavedPlan
-    {
-        return $this->hold($plan, $edit, function (OpenedBundle $opened) use ($plan, $edit): SavedPlan {
-            $this->mustBeCurrent($plan, $edit->basedOn);
-            $redo = $plan->redo;
-            $again = $this->revision($plan, array_pop($redo) ?? throw NothingToUndo::nothingUndone());
-
-            return $this->save->next($plan, $opened, new NextContent($again->document, PlanChange::step('redo', $again), $again, $redo), $edit);
+            return $this->save->next($plan, $opened, new NextContent(Commands::apply($plan->document, $commands, $catalog), $change, commands: $commands), $edit);
         });
     }
 
     /**
-     * Shows an earlier revision's content again, as a new revision.
+     * @return ?SavedPlan null when it was done before
      *
-     * @throws OutdatedRevision
+     * @throws Refused
      */
-    public function restore(Plan $plan, Edit $edit, int $number): SavedPlan
+    public function step(Plan $plan, Edit $edit, Step $step): ?SavedPlan
     {
-        return $this->hold($plan, $edit, function (OpenedBundle $opened) use ($plan, $edit, $number): SavedPlan {
-            $this->mustBeCurrent($plan, $edit->basedOn);
-            $old = $this->revision($plan, $number);
+        return $this->hold($plan, $edit, function (OpenedBundle $opened) use ($plan, $edit, $step): SavedPlan {
+            $this->mustBeAlone($plan, $edit, $step, $opened);
+            $content = match ($step->do) {
+                'undo' => $this->undone($plan, $step),
+                'redo' => $this->redone($plan, $step),
+                'restore' => $this->restored($plan, (int) $step->of),
+                default => self::taken($this->variant($plan, (int) $step->of)),
+            };
 
-            return $this->save->next($plan, $opened, new NextContent($old->document, PlanChange::step('restore', $old)), $edit);
+            return $this->save->next($plan, $opened, $content, $edit);
         });
+    }
+
+    private function undone(Plan $plan, Step $step): NextContent
+    {
+        $now = $this->standing($plan, $step);
+        $content = $this->revision($plan, $now->content_of);
+        $before = $this->revision($plan, $content->previous ?? throw Refused::because('Nothing to undo: this is how the plan started.'));
+
+        return new NextContent($before->document, PlanChange::step('undo', $content), $before, [...$plan->redo, $content->number]);
+    }
+
+    private function redone(Plan $plan, Step $step): NextContent
+    {
+        $this->standing($plan, $step);
+        $redo = $plan->redo;
+        $again = $this->revision($plan, array_pop($redo) ?? throw Refused::because('Nothing to redo: nothing was undone since the last change.'));
+
+        return new NextContent($again->document, PlanChange::step('redo', $again), $again, $redo);
+    }
+
+    private function restored(Plan $plan, int $number): NextContent
+    {
+        $old = $this->revision($plan, $number);
+
+        return new NextContent($old->document, PlanChange::step('restore', $old));
+    }
+
+    private static function taken(PlanVariant $variant): NextContent
+    {
+        return new NextContent($variant->document, new PlanChange([new Description('take', ['name' => $variant->name])]));
     }
 
     /**
-     * A variant's content becomes the plan's, as a new revision.
+     * The revision that the plan stands at, which must be the one that undo or redo names: the change that it meant may have been
+     * refused.
      *
-     * @throws OutdatedRevision
+     * @throws Refused
      */
-    public function take(Plan $plan, Edit $edit, PlanVariant $variant): SavedPlan
+    private function standing(Plan $plan, Step $step): PlanRevision
     {
-        return $this->hold($plan, $edit, function (OpenedBundle $opened) use ($plan, $edit, $variant): SavedPlan {
-            $this->mustBeCurrent($plan, $edit->basedOn);
-            $change = new PlanChange([new Description('take', ['name' => $variant->name])]);
-
-            return $this->save->next($plan, $opened, new NextContent($variant->document, $change), $edit);
-        });
-    }
-
-    /** @throws OutdatedRevision */
-    private function mustBeCurrent(Plan $plan, int $basedOn): void
-    {
-        if ($plan->revision !== $basedOn) {
-            throw new OutdatedRevision($plan, $basedOn);
+        $now = $this->revision($plan, $plan->revision);
+        if ($now->number !== $step->of && $now->request !== $step->of) {
+            throw Refused::because("There is nothing to {$step->do}: the change that was meant was not made.");
         }
+
+        return $now;
     }
 
     /**
-     * Commands on an outdated revision follow when they touch nothing that was changed meanwhile.
+     * A step goes over the whole plan, so it would take along what others did.
+     *
+     * @throws Refused
+     */
+    private function mustBeAlone(Plan $plan, Edit $edit, Step $step, OpenedBundle $opened): void
+    {
+        $seen = PlanAsSeen::by($plan, $edit, $opened->bundle->catalog);
+        if ($seen->theirs === []) {
+            return;
+        }
+        $places = (new PlanPlaces($opened->bundle->catalog))->changed($seen->document, $plan->document);
+        $mine = match ($step->do) {
+            'restore' => PlanChange::step('restore', $this->revision($plan, (int) $step->of))->did[0],
+            'take' => new Description('take', ['name' => $this->variant($plan, (int) $step->of)->name]),
+            default => new Description("{$step->do}-mine"),
+        };
+        throw Refused::conflict(PlanConflict::answer($plan->job, $seen->theirs, [new MergeField($mine, array_values($places), ! $step->walks())]));
+    }
+
+    /**
+     * A stage's key is never used again: what was meant for one that is gone must not land in another.
      *
      * @param  list<array<string, mixed>>  $commands
      *
-     * @throws OutdatedRevision when they do, with both sides of every one.
+     * @throws Refused
      */
-    private function follow(Plan $plan, int $basedOn, array $commands, OpenedBundle $opened): void
+    private function mustBeNew(Plan $plan, array $commands): void
     {
-        if ($plan->revision === $basedOn) {
+        foreach ($commands as $command) {
+            if (! isset($command['key']) || ! isset(Commands::all()[$command['do']]::fields()['key?'])) {
+                continue;
+            }
+            $had = ['stages' => [['key' => $command['key']]]];
+            if (PlanRevision::query()->where('plan_id', $plan->id)->whereRaw('document @> ?::jsonb', [json_encode($had)])->exists()) {
+                throw Refused::because("A stage of this plan has or had the key \"{$command['key']}\": give the new one a key of its own.");
+            }
+        }
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $commands
+     *
+     * @throws Refused when they touch what others changed, with both sides of every one.
+     */
+    private function follow(Plan $plan, PlanAsSeen $seen, array $commands, OpenedBundle $opened): void
+    {
+        if ($seen->theirs === []) {
             return;
         }
-        $base = PlanRevision::query()->where('plan_id', $plan->id)->where('number', $basedOn)->first();
-        $merge = $base === null ? null : Merge::of($base->document, $plan->document, $commands, $opened->bundle->catalog);
-        if ($merge === null || ! $merge->isFree()) {
-            throw new OutdatedRevision($plan, $basedOn, $merge->fields ?? []);
+        $merge = Merge::of($seen->document, $plan->document, $commands, $opened->bundle->catalog);
+        if (! $merge->isFree()) {
+            throw Refused::conflict(PlanConflict::answer($plan->job, $seen->theirs, $merge->fields));
         }
     }
 
     /**
      * Keeps all or nothing. No lock is held while the plan is estimated: the save says which plan and brief it was worked out
-     * from, and where somebody was faster it is worked out again from what they left. What was done already is not done again.
+     * from, and where somebody was faster it is worked out again from what they left.
      *
      * @param  Closure(OpenedBundle): SavedPlan  $change
      */
-    private function hold(Plan $plan, Edit $edit, Closure $change): SavedPlan
+    private function hold(Plan $plan, Edit $edit, Closure $change): ?SavedPlan
     {
         for ($try = 1; ; $try++) {
-            if ($this->isDone($plan, $edit)) {
-                return SavedPlan::current($plan, Estimates::of(Bundles::of($plan), $plan->figures));
-            }
             try {
-                return DB::transaction(fn (): SavedPlan => $change(Bundles::of($plan)));
+                $saved = $this->outcome->of($plan->job, $plan, $edit, fn (): SavedPlan => DB::transaction(fn (): SavedPlan => $change(Bundles::of($plan))));
+                $saved === null || $this->keep->later($plan, $saved->estimates);
+
+                return $saved;
             } catch (Overtaken $overtaken) {
                 if ($try === self::TRIES) {
                     throw $overtaken;
@@ -161,23 +204,14 @@ final readonly class EditPlan
         $plan->setRelation('job', CustomerJob::query()->findOrFail($plan->customer_job_id));
     }
 
-    /**
-     * Whether this very change was saved before, and only its answer was lost.
-     *
-     * @throws RequestReused when another was, under the same name.
-     */
-    private function isDone(Plan $plan, Edit $edit): bool
-    {
-        $done = $edit->request === null ? null : PlanRevision::query()->where('plan_id', $plan->id)->where('request', $edit->request)->first(['id', 'asked']);
-        if ($done !== null && $done->asked !== null && $done->asked !== $edit->asked) {
-            throw new RequestReused((string) $edit->request);
-        }
-
-        return $done !== null;
-    }
-
     private function revision(Plan $plan, int $number): PlanRevision
     {
-        return PlanRevision::query()->where('plan_id', $plan->id)->where('number', $number)->firstOrFail();
+        return PlanRevision::query()->where('plan_id', $plan->id)->where('number', $number)->first()
+            ?? throw Refused::because("This plan has no revision {$number}.");
+    }
+
+    private function variant(Plan $plan, int $id): PlanVariant
+    {
+        return $plan->variants()->whereKey($id)->first() ?? throw Refused::because('This variant was deleted meanwhile.');
     }
 }

@@ -4,8 +4,11 @@ namespace App\Actions;
 
 use App\Assembly\Bundles;
 use App\Assembly\Libraries;
+use App\Models\Car;
+use App\Models\Customer;
 use App\Models\CustomerJob;
 use App\Models\LibraryVersion;
+use App\Models\MileageReading;
 use App\Models\Platform;
 use App\Models\Shop;
 use App\Models\User;
@@ -57,18 +60,24 @@ final readonly class ImportFolder
         $plan = $this->read('plan', "{$folder}/plan.json", $shop);
         $platform = Platform::query()->where('shop_id', $shop->id)->where('key', $brief['platform'])->first()
             ?? throw InvalidDocument::because("{$folder}/brief.json: platform", "the shop has no platform \"{$brief['platform']}\": import it first, or use the key of one it has.");
-        $library = $platform->versions()->orderByDesc('number')->firstOrFail();
+        $library = $platform->latest();
+        $said = $brief['brief']['car'];
+        $customer = Customer::query()->firstOrCreate(['shop_id' => $shop->id, 'name' => $brief['customer']]);
+        $car = new Car(['customer_id' => $customer->id, 'platform_id' => $platform->id, 'year' => $said['year'], 'gearbox' => $said['gearbox'], 'registration' => $said['registration'] ?? '']);
+        $car->save();
         $job = CustomerJob::create([
             'shop_id' => $shop->id,
-            'platform_id' => $platform->id,
+            'car_id' => $car->id,
             'advisor_id' => $advisor->id,
             'title' => $brief['title'],
-            'customer' => $brief['customer'],
             'brief' => $brief['brief'],
         ]);
+        if (isset($said['mileage_km'])) {
+            MileageReading::create(['car_id' => $car->id, 'customer_job_id' => $job->id, 'km' => $said['mileage_km'], 'read_on' => $shop->today()]);
+        }
         $job->briefRevisions()->create(['number' => 1, 'document' => $brief['brief'], 'author_id' => $advisor->id]);
         try {
-            $this->reader->open(Bundles::document($job->load('shop'), $library, $plan['plan']));
+            $this->reader->open(Bundles::document($job->setRelation('shop', $shop), $library, $plan['plan']));
         } catch (InvalidDocument $fault) {
             throw InvalidDocument::because($folder, $fault->getMessage());
         }

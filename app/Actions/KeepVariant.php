@@ -31,7 +31,7 @@ final class KeepVariant
             }
             $plan->variants()->updateOrCreate(
                 ['name' => $name],
-                ['document' => $now->document, 'summary' => $now->summary, 'author_id' => $author->id, 'created_at' => now()],
+                ['document' => $now->document, 'author_id' => $author->id, 'created_at' => now()],
             );
         });
     }

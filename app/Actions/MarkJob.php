@@ -5,26 +5,50 @@ namespace App\Actions;
 use App\Assembly\Estimates;
 use App\Exceptions\Overtaken;
 use App\Models\CustomerJob;
+use App\Models\Plan;
+use Illuminate\Support\Facades\DB;
 use Pebblerun\Core\Advice\NextStep;
 use Pebblerun\Core\Job\Brief\Readiness;
 
-/** Writes on a job what is due on it and what it is found by, after its brief or its plan was estimated. */
+/** Raises a job's version with every change of its brief or its plans, and writes on it what is due and what it is found by. */
 final class MarkJob
 {
-    /** @throws Overtaken when the brief was saved since the job was read. */
-    public function mark(CustomerJob $job, Estimates $estimates): void
+    /** What a job is found by. */
+    private const SEARCH = <<<'SQL'
+        lower(concat_ws(' ', customer_jobs.title, customers.name, customers.contact, platforms.name, customer_jobs.brief #>> '{car,year}',
+            customer_jobs.brief #>> '{car,registration}', nullif(cars.registration, customer_jobs.brief #>> '{car,registration}'), cars.chassis_number))
+        SQL;
+
+    private const ROWS = 'from cars join customers on customers.id = cars.customer_id join platforms on platforms.id = cars.platform_id where cars.id = customer_jobs.car_id';
+
+    /**
+     * @param  ?Plan  $plan  that was estimated; what is due is told by the one that stands for the job
+     *
+     * @throws Overtaken when the brief was saved since the job was read.
+     */
+    public function mark(CustomerJob $job, ?Plan $plan, Estimates $estimates): void
     {
-        $rows = CustomerJob::query()->whereKey($job->id)->where('brief_revision', $job->brief_revision)->toBase()->update([
-            'due' => NextStep::of(Readiness::of($job->brief), $estimates->estimate)->value,
-            'oldest_price' => $estimates->estimate->oldestPrice(),
-            'search' => mb_strtolower(implode(' ', array_filter([
-                $job->title, $job->customer, $estimates->estimate->bundle->catalog->platform->name,
-                $job->brief['car']['year'] ?? null, $job->brief['car']['registration'] ?? null,
-            ]))),
-            'updated_at' => now()->toDateTimeString(),
-        ]);
-        if ($rows === 0) {
+        $isChosen = $plan === null || $job->plan_id === null || $job->plan_id === $plan->id;
+        $row = DB::selectOne(
+            'update customer_jobs set version = nextval(\'versions\'), updated_at = ?, due = coalesce(?, due), oldest_price = case when ? then ?::date else oldest_price end, search = '.self::SEARCH
+            .' '.self::ROWS.' and customer_jobs.id = ? and brief_revision = ? returning version',
+            [
+                now(),
+                $isChosen ? NextStep::of(Readiness::of($job->brief), $estimates->estimate)->value : null,
+                $isChosen, $estimates->estimate->oldestPrice(),
+                $job->id, $job->brief_revision,
+            ],
+        );
+        if ($row === null) {
             throw new Overtaken;
         }
+        $job->version = $row->version;
+        $job->syncOriginalAttribute('version');
+    }
+
+    /** After a customer or a car was changed: all their jobs are found by it. */
+    public function refind(int $customer): void
+    {
+        DB::update('update customer_jobs set version = nextval(\'versions\'), search = '.self::SEARCH.' '.self::ROWS.' and customers.id = ?', [$customer]);
     }
 }

@@ -17,6 +17,7 @@ final readonly class NextContent
      * @param  PlanDocument  $document
      * @param  ?PlanRevision  $shows  the revision whose content is shown again; null for an edit
      * @param  list<int>  $redo  contents that undo stepped back from
+     * @param  ?list<array<string, mixed>>  $commands  that gave it; null for a step
      */
-    public function __construct(public array $document, public PlanChange $change, public ?PlanRevision $shows = null, public array $redo = []) {}
+    public function __construct(public array $document, public PlanChange $change, public ?PlanRevision $shows = null, public array $redo = [], public ?array $commands = null) {}
 }

@@ -6,7 +6,6 @@ use App\Assembly\Bundles;
 use App\Assembly\Estimates;
 use App\Assembly\PlanChange;
 use App\Assembly\SavedPlan;
-use App\Assembly\Summaries;
 use App\Exceptions\Overtaken;
 use App\Models\CustomerJob;
 use App\Models\LibraryVersion;
@@ -18,13 +17,17 @@ use Illuminate\Support\Facades\DB;
 use Pebblerun\Core\Exchange\OpenedBundle;
 use Pebblerun\Core\Job\Commands\Description;
 
-/** Writes a plan as its next revision, with its estimate. Call it inside a transaction. */
+/** Writes a plan as its next revision. Call it inside a transaction. */
 final readonly class SavePlan
 {
-    public function __construct(private MarkJob $mark) {}
+    public function __construct(private MarkJob $mark, private OneOutcome $outcome, private KeepFigures $keep) {}
 
-    /** @param  array<string, mixed>  $document */
-    public function first(CustomerJob $job, LibraryVersion $library, array $document, User $author): Plan
+    /**
+     * The first plan of a job stands for it.
+     *
+     * @param  array<string, mixed>  $document
+     */
+    public function first(CustomerJob $job, LibraryVersion $library, array $document, User $author, string $code = 'start'): Plan
     {
         $estimates = Estimates::of(Bundles::read($job, $library, $document));
         $plan = Plan::create([
@@ -33,11 +36,13 @@ final readonly class SavePlan
             'document' => $document,
             'revision' => 1,
             'redo' => [],
-            'summary' => Summaries::of($estimates->document),
-            'figures' => $estimates->figures,
-        ]);
-        $this->revision($plan, $document, new PlanChange([new Description('start')]), new Edit(0, $author), 1, null);
-        $this->mark->mark($job, $estimates);
+        ])->setRelation('job', $job)->setRelation('library', $library);
+        if ($job->plan_id === null) {
+            $job->update(['plan_id' => $plan->id]);
+        }
+        $this->mark->mark($job, $plan, $estimates);
+        $this->revision($plan, ['content_of' => 1, 'document' => $document, 'change' => (new PlanChange([new Description($code)]))->stored(), 'author_id' => $author->id]);
+        $this->keep->now($plan, $estimates);
 
         return $plan;
     }
@@ -49,20 +54,28 @@ final readonly class SavePlan
      */
     public function next(Plan $plan, OpenedBundle $opened, NextContent $content, Edit $edit): SavedPlan
     {
-        $estimates = Estimates::of($opened->withPlan($content->document), $plan->figures);
+        $estimates = Estimates::of($opened->withPlan($content->document));
         $number = $plan->revision + 1;
         $previous = $content->shows === null ? self::contentOf($plan) : null;
         // The job's row first: a brief's save takes them in the same order, so neither waits for the other for ever.
-        $this->mark->mark($plan->job, $estimates);
+        $this->mark->mark($plan->job, $plan, $estimates);
         $this->write($plan, [
             'document' => json_encode($content->document, JSON_THROW_ON_ERROR),
             'revision' => $number,
             'redo' => json_encode($content->redo, JSON_THROW_ON_ERROR),
-            'summary' => json_encode(Summaries::of($estimates->document), JSON_THROW_ON_ERROR),
-            'figures' => json_encode($estimates->figures, JSON_THROW_ON_ERROR),
             'updated_at' => now()->toDateTimeString(),
         ]);
-        $revision = $this->revision($plan, $content->document, $content->change, $edit, $content->shows->number ?? $number, $previous);
+        $revision = $this->revision($plan, [
+            'content_of' => $content->shows->number ?? $number,
+            'previous' => $previous,
+            'document' => $content->document,
+            'change' => $content->change->stored(),
+            'commands' => $content->commands,
+            'author_id' => $edit->author->id,
+            'request' => $edit->request,
+            'queue' => $edit->queue,
+        ])->setRelation('author', $edit->author);
+        $this->outcome->done($plan->job, $plan, $edit);
 
         return new SavedPlan($plan, $revision, $content->shows === null || $content->shows->previous !== null, $estimates);
     }
@@ -87,21 +100,15 @@ final readonly class SavePlan
         $plan->setRawAttributes([...$plan->getAttributes(), ...$columns], true);
     }
 
-    /** @param  array<string, mixed>  $document */
-    private function revision(Plan $plan, array $document, PlanChange $change, Edit $edit, int $contentOf, ?Expression $previous): PlanRevision
+    /** @param  array<string, mixed>  $columns */
+    private function revision(Plan $plan, array $columns): PlanRevision
     {
-        $revision = PlanRevision::create([
+        return PlanRevision::create([
             'plan_id' => $plan->id,
             'number' => $plan->revision,
-            'content_of' => $contentOf,
-            'previous' => $previous,
-            'document' => $document,
-            'change' => $change->stored(),
-            'author_id' => $edit->author->id,
-            'request' => $edit->request,
-            'asked' => $edit->asked,
+            'version' => $plan->job->version,
+            'library_version_id' => $plan->library_version_id,
+            ...$columns,
         ]);
-
-        return $revision->setRelation('author', $edit->author);
     }
 }

@@ -3,35 +3,53 @@
 namespace App\Actions;
 
 use App\Assembly\Libraries;
+use App\Models\Car;
+use App\Models\Customer;
 use App\Models\CustomerJob;
 use App\Models\Platform;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
+use Pebblerun\Core\Job\Brief\BriefPlaces;
 use Pebblerun\Core\Job\NewJob;
 
-/** Opens a job for a customer: a brief with nothing asked yet, and a plan of one empty stage. */
+/** Opens a job: a brief with nothing asked yet, and a plan of one empty stage; for a new customer, a known one, or a known car. */
 final readonly class StartJob
 {
     public function __construct(private SavePlan $save) {}
 
-    public function start(Platform $platform, string $customer, string $title, User $advisor): CustomerJob
+    public function forNew(Platform $platform, string $customer, string $title, User $advisor): CustomerJob
+    {
+        return DB::transaction(fn (): CustomerJob => $this->forCustomer($platform, Customer::create(['shop_id' => $platform->shop_id, 'name' => $customer]), $title, $advisor));
+    }
+
+    public function forCustomer(Platform $platform, Customer $customer, string $title, User $advisor): CustomerJob
     {
         return DB::transaction(function () use ($platform, $customer, $title, $advisor): CustomerJob {
-            $library = $platform->versions()->orderByDesc('number')->firstOrFail();
-            $content = Libraries::content($library);
-            [$brief, $plan] = NewJob::of($content['platform'], $advisor->shop->document);
-            $job = CustomerJob::create([
-                'shop_id' => $platform->shop_id,
-                'platform_id' => $platform->id,
-                'advisor_id' => $advisor->id,
-                'title' => $title,
-                'customer' => $customer,
-                'brief' => $brief,
-            ]);
-            $job->setRelation('shop', $advisor->shop)->briefRevisions()->create(['number' => 1, 'document' => $brief, 'author_id' => $advisor->id]);
-            $this->save->first($job->refresh()->load('shop'), $library, $plan, $advisor);
+            $new = NewJob::of(Libraries::content($platform->latest())['platform'], $advisor->shop->document)[0]['car'];
+            $car = new Car(['customer_id' => $customer->id, 'platform_id' => $platform->id, 'year' => $new['year'], 'gearbox' => $new['gearbox']]);
+            $car->save();
 
-            return $job;
+            return $this->open($car->setRelation('platform', $platform)->setRelation('customer', $customer), $title, $advisor);
         });
+    }
+
+    /** What is known of the car stands in the brief from the start; its mileage is read anew. */
+    public function forCar(Car $car, string $title, User $advisor): CustomerJob
+    {
+        return DB::transaction(fn (): CustomerJob => $this->open($car, $title, $advisor));
+    }
+
+    private function open(Car $car, string $title, User $advisor): CustomerJob
+    {
+        $library = $car->platform->latest();
+        [$brief, $plan] = NewJob::of(Libraries::content($library)['platform'], $advisor->shop->document);
+        foreach (['year' => $car->year, 'gearbox' => $car->gearbox, 'registration' => $car->registration ?: null] as $field => $value) {
+            $brief = BriefPlaces::with($brief, "car.{$field}", $value);
+        }
+        $job = CustomerJob::create(['shop_id' => $advisor->shop_id, 'car_id' => $car->id, 'advisor_id' => $advisor->id, 'title' => $title, 'brief' => $brief]);
+        $job->setRelation('shop', $advisor->shop)->setRelation('car', $car)->briefRevisions()->create(['number' => 1, 'document' => $brief, 'author_id' => $advisor->id]);
+        $this->save->first($job, $library, $plan, $advisor);
+
+        return $job;
     }
 }

@@ -24,11 +24,12 @@ final class Bundles
         return [
             'format' => 'pebblerun/bundle',
             'version' => 2,
-            'units' => $job->shop->units,
-            'shop' => $job->shop->document,
+            // In one order of keys, so that equal documents give equal fingerprints.
+            'units' => Canonical::sorted($job->shop->units),
+            'shop' => Canonical::sorted($job->shop->document),
             'platform' => $content['platform'],
             'parts' => $content['parts'],
-            'brief' => $job->brief,
+            'brief' => Canonical::sorted($job->brief),
             'plan' => $plan,
         ];
     }
@@ -41,6 +42,6 @@ final class Bundles
     /** @param  array<string, mixed>  $plan  the plan document */
     public static function read(CustomerJob $job, LibraryVersion $library, array $plan): OpenedBundle
     {
-        return BundleReader::trusted(self::document($job, $library, $plan));
+        return BundleReader::trusted(self::document($job, $library, $plan), $library->fingerprint);
     }
 }

@@ -5,38 +5,42 @@ namespace App\Assembly;
 use App\Models\User;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Exchange\OpenedBundle;
-use Pebblerun\Core\Report\EstimateDocument;
+use Pebblerun\Core\Report\BenchDocument;
+use Pebblerun\Core\Report\SummaryDocument;
 use Pebblerun\Core\Report\UnitFormatter;
 
 /** An estimated plan, ready to become documents. */
 final readonly class Estimates
 {
-    /**
-     * @param  array<string, mixed>  $document  the estimate document, in the bundle's own units
-     * @param  array<string, list<mixed>>  $figures  for the next estimate of the same plan
-     */
-    private function __construct(public OpenedBundle $opened, public Estimate $estimate, public array $document, public array $figures) {}
+    private function __construct(public OpenedBundle $opened, public Estimate $estimate, private StoredFigures $figures) {}
 
-    /** @param  array<string, list<mixed>>  $known  figures kept with the plan */
-    public static function of(OpenedBundle $opened, array $known = []): self
+    public static function of(OpenedBundle $opened): self
     {
-        $estimate = Estimate::of($opened->bundle, $known);
+        $figures = new StoredFigures;
 
-        return new self($opened, $estimate, EstimateDocument::of($estimate, $opened->units), $estimate->figures);
+        return new self($opened, Estimate::of($opened->bundle, $figures), $figures);
     }
 
-    /**
-     * The same in what a person reads in.
-     *
-     * @return array<string, mixed>
-     */
-    public function for(User $reader): array
+    /** Keeps what it took to compute it, so that the next estimate of the same builds is quick. */
+    public function keep(): void
     {
-        return $reader->readsAsShop() ? $this->document : EstimateDocument::of($this->estimate, $reader->unitSystem(), $reader->numerals);
+        $this->figures->write();
+    }
+
+    /** @return array<string, mixed> what the bench shows at once, in what a person reads in */
+    public function bench(User $reader): array
+    {
+        return BenchDocument::of($this->estimate, self::formatter($this->opened, $reader));
+    }
+
+    /** @return array<string, mixed> what the counter shows */
+    public function summary(Reading $reading): array
+    {
+        return SummaryDocument::of($this->estimate, $reading->formatter($this->opened));
     }
 
     public static function formatter(OpenedBundle $opened, User $reader): UnitFormatter
     {
-        return UnitFormatter::for($opened->bundle, $reader->unitSystem(), $reader->numerals);
+        return Reading::of($reader)->formatter($opened);
     }
 }

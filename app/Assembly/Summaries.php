@@ -2,58 +2,47 @@
 
 namespace App\Assembly;
 
-use App\Models\Plan;
-use App\Models\User;
+use App\Models\CustomerJob;
+use App\Models\LibraryVersion;
+use Illuminate\Support\Facades\DB;
 
-/** What the counter shows of a plan, picked from its estimate document. */
+/**
+ * What the counter shows of plans, kept under a key of all that it was computed from, the rules included: one that is no longer
+ * right is not found. Every row can be deleted at any time.
+ */
 final class Summaries
 {
-    /** What the counter shows of a line of the verdict. */
-    private const LINE = ['subject', 'status', 'headline', 'detail'];
-
-    /**
-     * @param  array<string, mixed>  $estimate  the estimate document
-     * @return array<string, mixed>
-     */
-    public static function of(array $estimate): array
+    /** @param  array<string, mixed>  $plan  the plan document */
+    public static function key(CustomerJob $job, LibraryVersion $library, array $plan): string
     {
-        /** @var list<array<string, mixed>> $stages */
-        $stages = $estimate['stages'];
-
-        return [
-            'labels' => $estimate['labels'],
-            'target' => $estimate['target'],
-            'budget' => $estimate['budget'],
-            'verdict' => array_map(fn (array $line): array => array_intersect_key($line, array_flip(self::LINE)), $estimate['verdict']),
-            'run' => array_map(fn (array $stage): array => [
-                'money' => $stage['money']['cumulative']['likely'],
-                'power' => ['p10' => $stage['power']['p10'], 'p50' => $stage['power']['p50'], 'p90' => $stage['power']['p90']],
-                'status' => $stage['status'],
-                'parts' => $stage['parts_bought'],
-            ], $stages),
-        ];
+        return Canonical::hash([RuleSources::current(), $library->fingerprint, $job->shop->units, $job->shop->document, $job->brief, $plan]);
     }
 
     /**
-     * The same in what a person reads in: made when one asks, and kept until the plan or its brief changes.
+     * Those that are kept and still right.
      *
-     * @return array<string, mixed>
+     * @param  array<string, string>  $keys  by subject: "plan 12", "variant 3"
+     * @return array<string, array<string, mixed>> by subject
      */
-    public static function for(Plan $plan, User $reader): array
+    public static function known(array $keys, Reading $reading): array
     {
-        if ($reader->readsAsShop()) {
-            return $plan->summary;
+        $known = [];
+        foreach (DB::table('kept_summaries')->whereIn('subject', array_keys($keys))->where('reads', $reading->name())->get() as $row) {
+            if ($row->key === $keys[$row->subject]) {
+                $known[$row->subject] = json_decode($row->summary, true);
+            }
         }
-        $reads = implode('/', [...$reader->unitSystem()->toArray(), $reader->numerals->value]);
-        $of = "{$plan->revision}.{$plan->job->brief_revision}";
-        $kept = $plan->summaries[$reads] ?? null;
-        if ($kept !== null && $kept['of'] === $of) {
-            return $kept['summary'];
-        }
-        $summary = self::of(Estimates::of(Bundles::of($plan), $plan->figures)->for($reader));
-        $summaries = [...$plan->summaries, $reads => ['of' => $of, 'summary' => $summary]];
-        Plan::query()->whereKey($plan->id)->toBase()->update(['summaries' => json_encode($summaries, JSON_THROW_ON_ERROR)]);
 
-        return $summary;
+        return $known;
+    }
+
+    /** @param  array<string, mixed>  $summary */
+    public static function keep(string $subject, Reading $reading, string $key, array $summary): void
+    {
+        DB::table('kept_summaries')->upsert(
+            ['subject' => $subject, 'reads' => $reading->name(), 'key' => $key, 'summary' => json_encode($summary, JSON_THROW_ON_ERROR), 'kept_at' => now()],
+            ['subject', 'reads'],
+            ['key', 'summary', 'kept_at'],
+        );
     }
 }

@@ -5,43 +5,46 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
-use Illuminate\Database\Eloquent\Relations\HasOne;
 use Illuminate\Support\Carbon;
 use Pebblerun\Core\Advice\NextStep;
 
 /**
- * A customer's wish on the desk: its brief and its plans.
+ * What is wanted for a car: its brief and its plans.
+ *
+ * @phpstan-type Writers array<string, array{queue: ?string, by: string, version: int}>
  *
  * @property int $id
  * @property int $shop_id
- * @property int $platform_id
+ * @property int $car_id
+ * @property ?int $plan_id the plan that stands for the job
  * @property int $advisor_id
  * @property string $title
- * @property string $customer
  * @property array<string, mixed> $brief the brief format without its head
  * @property int $brief_revision
+ * @property int $version raised with every change of brief, plans or library
+ * @property Writers $writers who wrote an answer last, by place
  * @property NextStep $due
  * @property ?string $oldest_price date of the oldest price its plan rests on
  * @property string $search what it is found by
  * @property Carbon $updated_at
  * @property-read Shop $shop
- * @property-read Platform $platform
+ * @property-read Car $car
  * @property-read User $advisor
  * @property-read ?Plan $plan
  */
 final class CustomerJob extends Model
 {
-    protected $attributes = ['brief_revision' => 1];
+    protected $attributes = ['brief_revision' => 1, 'version' => 0, 'writers' => '{}'];
 
     protected function casts(): array
     {
-        return ['brief' => 'array', 'due' => NextStep::class];
+        return ['brief' => 'array', 'writers' => 'array', 'due' => NextStep::class];
     }
 
     /** "Corvane Lyre 1.6T, 2021, manual". */
-    public function car(): string
+    public function carInWords(): string
     {
-        return "{$this->platform->name}, {$this->brief['car']['year']}, {$this->brief['car']['gearbox']}";
+        return "{$this->car->platform->name}, {$this->brief['car']['year']}, {$this->brief['car']['gearbox']}";
     }
 
     /** @return BelongsTo<Shop, $this> */
@@ -50,10 +53,10 @@ final class CustomerJob extends Model
         return $this->belongsTo(Shop::class);
     }
 
-    /** @return BelongsTo<Platform, $this> */
-    public function platform(): BelongsTo
+    /** @return BelongsTo<Car, $this> */
+    public function car(): BelongsTo
     {
-        return $this->belongsTo(Platform::class);
+        return $this->belongsTo(Car::class);
     }
 
     /** @return BelongsTo<User, $this> */
@@ -68,18 +71,24 @@ final class CustomerJob extends Model
         return $this->hasMany(BriefRevision::class);
     }
 
-    /**
-     * The plan on the bench: the newest.
-     *
-     * @return HasOne<Plan, $this>
-     */
-    public function plan(): HasOne
+    /** @return HasMany<Plan, $this> */
+    public function plans(): HasMany
     {
-        return $this->hasOne(Plan::class)->latestOfMany();
+        return $this->hasMany(Plan::class);
     }
 
-    /** The plan on the bench with its library version. */
-    public function benchPlan(): Plan
+    /**
+     * The plan that stands for the job on the counter and in the brief.
+     *
+     * @return BelongsTo<Plan, $this>
+     */
+    public function plan(): BelongsTo
+    {
+        return $this->belongsTo(Plan::class);
+    }
+
+    /** That plan with its library version. */
+    public function chosenPlan(): Plan
     {
         $plan = $this->plan()->with('library')->firstOrFail();
 

@@ -5,6 +5,7 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\SoftDeletes;
 use Illuminate\Support\Carbon;
 use Pebblerun\Core\Job\Commands\PlanDraft;
 
@@ -17,18 +18,17 @@ use Pebblerun\Core\Job\Commands\PlanDraft;
  * @property PlanDocument $document
  * @property int $revision
  * @property list<int> $redo contents that undo stepped back from, the next to redo last
- * @property array<string, mixed> $summary what the counter shows, written with every revision
- * @property array<string, array{of: string, summary: array<string, mixed>}> $summaries the same for readers of other units
- * @property array<string, list<mixed>> $figures costly figures of the stages, given back to the next estimate
  * @property Carbon $updated_at
  * @property-read CustomerJob $job
  * @property-read LibraryVersion $library
  */
 final class Plan extends Model
 {
+    use SoftDeletes;
+
     protected function casts(): array
     {
-        return ['document' => 'array', 'redo' => 'array', 'summary' => 'array', 'summaries' => 'array', 'figures' => 'array'];
+        return ['document' => 'array', 'redo' => 'array'];
     }
 
     /** @return BelongsTo<CustomerJob, $this> */

@@ -17,8 +17,11 @@ use Pebblerun\Core\Job\Commands\PlanDraft;
  * @property ?list<array{code: string, parameters?: array<string, string|int|float|bool|null>}> $change what was done, as codes with parameters; null in rows from before
  * @property ?string $label the words of rows from before
  * @property int $author_id
- * @property ?string $request the browser's name for the change
- * @property ?string $asked hash of what was asked under that name; null in rows from before
+ * @property ?string $request the page's name for the change
+ * @property ?string $queue that it came from; null in rows from before
+ * @property ?list<array<string, mixed>> $commands what was asked; null for undo and its like, and in rows from before
+ * @property int $version of the job that it made
+ * @property int $library_version_id that it was made with
  * @property Carbon $created_at
  * @property-read User $author
  */
@@ -28,7 +31,7 @@ final class PlanRevision extends Model
 
     protected function casts(): array
     {
-        return ['document' => 'array', 'change' => 'array'];
+        return ['document' => 'array', 'change' => 'array', 'commands' => 'array'];
     }
 
     /** @return BelongsTo<User, $this> */

@@ -17,7 +17,6 @@ use Pebblerun\Core\Job\Commands\PlanDraft;
  * @property int $plan_id
  * @property string $name
  * @property PlanDocument $document
- * @property array<string, mixed> $summary
  * @property Carbon $created_at
  * @property-read User $author
  */
@@ -29,7 +28,7 @@ final class PlanVariant extends Model
 
     protected function casts(): array
     {
-        return ['document' => 'array', 'summary' => 'array', 'created_at' => 'datetime'];
+        return ['document' => 'array', 'created_at' => 'datetime'];
     }
 
     /** @return BelongsTo<User, $this> */

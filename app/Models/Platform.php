@@ -18,4 +18,10 @@ final class Platform extends Model
     {
         return $this->hasMany(LibraryVersion::class);
     }
+
+    /** The version that a new plan is made with. */
+    public function latest(): LibraryVersion
+    {
+        return $this->versions()->orderByDesc('number')->firstOrFail();
+    }
 }

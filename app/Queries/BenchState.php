@@ -7,16 +7,15 @@ use App\Assembly\Estimates;
 use App\Assembly\PlanChange;
 use App\Assembly\SavedPlan;
 use App\Models\Plan;
-use App\Models\PlanRevision;
 use App\Models\User;
 
-/** Where a plan stands, with its estimate: what the bench shows and what every edit answers. */
+/** Where a plan stands, with its estimate: what the bench shows at once and what every edit answers. */
 final class BenchState
 {
     /** @return array<string, mixed> valid against planState of schemas/answers.json */
     public static function current(Plan $plan, User $reader): array
     {
-        return self::of(SavedPlan::current($plan, Estimates::of(Bundles::of($plan), $plan->figures)), $reader);
+        return self::of(SavedPlan::current($plan, Estimates::of(Bundles::of($plan))), $reader);
     }
 
     /**
@@ -26,9 +25,9 @@ final class BenchState
      */
     public static function past(Plan $plan, int $number, User $reader): array
     {
-        $revision = PlanRevision::query()->with('author')->where('plan_id', $plan->id)->where('number', $number)->firstOrFail();
+        $shown = ShownPlan::at($plan, $number);
 
-        return self::of(new SavedPlan($plan, $revision, false, Estimates::of(Bundles::read($plan->job, $plan->library, $revision->document), $plan->figures)), $reader);
+        return self::of(new SavedPlan($plan, $shown->revision(), false, $shown->estimates()), $reader);
     }
 
     /** @return array<string, mixed> */
@@ -38,14 +37,16 @@ final class BenchState
         $reader->setRelation('shop', $saved->plan->job->shop);
 
         return [
+            'version' => $saved->plan->job->version,
+            'plan' => $saved->plan->id,
+            'name' => $saved->plan->document['name'],
             'revision' => $saved->revision->number,
-            'brief_revision' => $saved->plan->job->brief_revision,
             'label' => PlanChange::wordsOf($saved->revision),
             'author' => $saved->revision->author->name,
             'saved_at' => $saved->revision->created_at->toIso8601String(),
             'can_undo' => $saved->canUndo,
             'can_redo' => $saved->plan->redo !== [],
-            'estimate' => $saved->estimates->for($reader),
+            'estimate' => $saved->estimates->bench($reader),
         ];
     }
 }

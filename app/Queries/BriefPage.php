@@ -4,7 +4,10 @@ namespace App\Queries;
 
 use App\Assembly\Bundles;
 use App\Assembly\Estimates;
+use App\Assembly\Reading;
+use App\Models\Car;
 use App\Models\CustomerJob;
+use App\Models\MileageReading;
 use Pebblerun\Core\Advice\AnswerEffects;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Platform\Slot;
@@ -15,8 +18,9 @@ use Pebblerun\Core\Job\Brief\Readiness;
 use Pebblerun\Core\Job\Brief\Refusal;
 use Pebblerun\Core\Job\Brief\Warning;
 use Pebblerun\Core\Job\Bundle;
+use Pebblerun\Core\Report\PlanHead;
 use Pebblerun\Core\Report\Terms;
-use Pebblerun\Core\Report\UnitFormatter;
+use Pebblerun\Core\Report\VerdictDocument;
 use Pebblerun\Core\Report\Words\AnswerWords;
 
 /** The brief of a job, with what its answers mean. */
@@ -25,19 +29,17 @@ final class BriefPage
     /** @return array<string, mixed> valid against briefPage of schemas/answers.json */
     public static function of(CustomerJob $job): array
     {
-        $job->load('shop', 'platform');
-        $plan = $job->benchPlan();
-        $opened = Bundles::of($plan);
+        $job->load('shop', 'car.platform', 'car.customer');
+        $opened = Bundles::of($job->chosenPlan());
 
         return [
-            'job' => ['id' => $job->id, 'title' => $job->title, 'customer' => $job->customer, 'platform' => $job->platform->name],
+            'job' => ['id' => $job->id, 'platform' => $job->car->platform->name],
             'fuels' => array_values(array_map(fn (Fuel $fuel): array => ['key' => $fuel->key, 'name' => $fuel->name], $opened->bundle->catalog->fuels)),
             'slots' => self::slots($opened->bundle),
             'checks' => array_map(fn (HealthCheck $check): array => ['key' => $check->value, 'words' => Terms::healthCheck($check), 'needed' => $check->isNeeded()], HealthCheck::cases()),
             'refusals' => array_map(fn (Refusal $refusal): array => ['key' => $refusal->value, 'words' => Terms::refusal($refusal)], Refusal::cases()),
             'warnings' => array_map(fn (Warning $warning): array => ['key' => $warning->value, 'text' => Terms::warning($warning)], Warning::cases()),
-            'brief' => $job->brief,
-            'state' => self::saved($job, Estimates::of($opened, $plan->figures)),
+            'state' => self::state($job, Estimates::of($opened)),
         ];
     }
 
@@ -55,28 +57,56 @@ final class BriefPage
         ], $bundle->catalog->platform->slots));
     }
 
+    /** @return array<string, mixed> the brief as it stands, for a job that may have been read in part; valid against briefState */
+    public static function current(CustomerJob $job): array
+    {
+        $job->load('shop', 'car.platform', 'car.customer');
+
+        return self::state($job, Estimates::of(Bundles::of($job->chosenPlan())));
+    }
+
     /**
-     * What a save answers: the revision, and what the answers mean for the plan.
+     * The answers, and what they mean for the plan that stands for the job.
      *
      * @return array<string, mixed> valid against briefState of schemas/answers.json
      */
-    public static function saved(CustomerJob $job, Estimates $estimates): array
+    private static function state(CustomerJob $job, Estimates $estimates): array
     {
-        $words = new AnswerWords(UnitFormatter::for($estimates->opened->bundle, $estimates->opened->units));
+        $say = Reading::ofShop($job->shop)->formatter($estimates->opened);
+        $words = new AnswerWords($say);
         $open = Readiness::of($job->brief)->open;
+        $head = (new PlanHead($estimates->estimate, $say))->write();
 
         return [
+            'version' => $job->version,
             'revision' => $job->brief_revision,
-            'labels' => $estimates->document['labels'],
-            'verdict' => $estimates->document['verdict'],
-            'measured' => $estimates->document['measured'],
-            'means' => array_map(fn (array $effects): array => array_map($words->of(...), $effects), (new AnswerEffects($estimates->estimate))->byQuestion()),
+            'title' => $job->title,
+            'customer' => self::customer($job),
+            'chassis_number' => $job->car->chassis_number,
+            'brief' => $job->brief,
+            'labels' => $head['labels'],
+            'verdict' => (new VerdictDocument($estimates->estimate, $say))->glance(),
+            'measured' => $head['measured'],
+            'means' => (object) array_map(fn (array $effects): array => array_map($words->of(...), $effects), (new AnswerEffects($estimates->estimate))->byQuestion()),
             'readiness' => [
                 'answered' => count(Question::cases()) - count($open),
                 'of' => count(Question::cases()),
                 'open' => array_map(fn (Question $question): array => ['key' => $question->value, 'words' => Terms::question($question)], $open),
             ],
-            'warnings_given' => $job->brief['warnings'] ?? [],
+        ];
+    }
+
+    /** @return array<string, mixed> whose car it is, and how much else of theirs is known */
+    private static function customer(CustomerJob $job): array
+    {
+        $customer = $job->car->customer;
+        $others = CustomerJob::query()->whereKeyNot($job->id)->whereIn('car_id', Car::query()->where('customer_id', $customer->id)->select('id'))->count();
+        $reading = MileageReading::query()->where('car_id', $job->car_id)->where('customer_job_id', '!=', $job->id)->orderByDesc('read_on')->orderByDesc('id')->first();
+
+        return [
+            'id' => $customer->id, 'name' => $customer->name, 'contact' => $customer->contact, 'notes' => $customer->notes,
+            'other_jobs' => $others,
+            'last_reading' => $reading === null ? null : ['km' => $reading->km, 'on' => $reading->read_on],
         ];
     }
 }

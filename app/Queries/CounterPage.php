@@ -2,7 +2,6 @@
 
 namespace App\Queries;
 
-use App\Assembly\Summaries;
 use App\Models\CustomerJob;
 use App\Models\Platform;
 use App\Models\User;
@@ -23,8 +22,9 @@ final readonly class CounterPage
     /** @return array<string, mixed> valid against counterPage of schemas/answers.json */
     public function of(CounterFilter $filter): array
     {
-        $jobs = $this->found($filter->words, $filter->due)->with(['platform', 'advisor', $this->person->readsAsShop() ? 'plan' : 'plan.library']);
+        $jobs = $this->found($filter->words, $filter->due)->with(['car.platform', 'car.customer', 'advisor', 'plan.library']);
         $rows = $this->sorted($jobs, $filter->sort)->offset(($filter->page - 1) * self::PAGE)->limit(self::PAGE + 1)->get();
+        $summaries = CounterSummaries::of($rows->take(self::PAGE), $this->person);
         $since = $this->priceLimit();
 
         return [
@@ -34,25 +34,17 @@ final readonly class CounterPage
             'jobs' => $rows->take(self::PAGE)->map(fn (CustomerJob $job): array => [
                 'id' => $job->id,
                 'title' => $job->title,
-                'customer' => $job->customer,
-                'car' => $job->car(),
+                'customer' => $job->car->customer->name,
+                'car' => $job->carInWords(),
                 'advisor' => $job->advisor->name,
                 'updated' => $job->updated_at->toIso8601String(),
                 'due' => ['key' => $job->due->value, 'words' => Terms::nextStep($job->due)],
                 'old_price' => $job->oldest_price !== null && $job->oldest_price < $since ? $job->oldest_price : null,
-                'summary' => $this->summary($job),
+                'summary' => $summaries[$job->id] ?? null,
             ])->values(),
             'counts' => $this->counts(),
             'platforms' => Platform::query()->where('shop_id', $this->person->shop_id)->orderBy('name')->get(['id', 'name'])->toArray(),
         ];
-    }
-
-    /** @return ?array<string, mixed> */
-    private function summary(CustomerJob $job): ?array
-    {
-        $plan = $job->plan?->setRelation('job', $job->setRelation('shop', $this->person->shop));
-
-        return $plan === null ? null : Summaries::for($plan, $this->person);
     }
 
     /**
@@ -106,7 +98,8 @@ final readonly class CounterPage
     private function sorted(Builder $jobs, string $sort): Builder
     {
         return match ($sort) {
-            'customer' => $jobs->orderBy('customer')->orderBy('id'),
+            'customer' => $jobs->select('customer_jobs.*')->join('cars', 'cars.id', '=', 'customer_jobs.car_id')->join('customers', 'customers.id', '=', 'cars.customer_id')
+                ->orderBy('customers.name')->orderBy('customer_jobs.id'),
             'title' => $jobs->orderBy('title')->orderBy('id'),
             default => $jobs->orderByDesc('updated_at')->orderByDesc('id'),
         };
@@ -115,7 +108,7 @@ final readonly class CounterPage
     /** @return Builder<CustomerJob> */
     private function jobs(): Builder
     {
-        return CustomerJob::query()->where('shop_id', $this->person->shop_id);
+        return CustomerJob::query()->where('customer_jobs.shop_id', $this->person->shop_id);
     }
 
     private function priceLimit(): string

@@ -2,9 +2,8 @@
 
 namespace App\Queries;
 
-use App\Assembly\PlanChange;
+use App\Assembly\PlanConflict;
 use App\Models\Plan;
-use App\Models\PlanRevision;
 use Illuminate\Database\Eloquent\Builder;
 
 /** The history of a plan. */
@@ -24,17 +23,6 @@ final class RevisionList
             ->when($before > 0, fn (Builder $revisions) => $revisions->where('number', '<', $before))
             ->orderByDesc('number')->limit(self::PAGE)->get();
 
-        return array_values($revisions->map(self::note(...))->all());
-    }
-
-    /** @return array{number: int, label: string, author: string, at: string} */
-    public static function note(PlanRevision $revision): array
-    {
-        return [
-            'number' => $revision->number,
-            'label' => PlanChange::wordsOf($revision),
-            'author' => $revision->author->name,
-            'at' => $revision->created_at->toIso8601String(),
-        ];
+        return array_values($revisions->map(PlanConflict::note(...))->all());
     }
 }

@@ -23,6 +23,8 @@ use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Catalog\Shop\Rates;
 use Pebblerun\Core\Catalog\Shop\Shop;
 use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Evaluation\FigureStore;
+use Pebblerun\Core\Evaluation\NoFigures;
 use Pebblerun\Core\Evaluation\StageResult;
 use Pebblerun\Core\Job\Brief\AsReceived;
 use Pebblerun\Core\Job\Brief\Brief;
@@ -139,19 +141,16 @@ final class Lyre
         );
     }
 
-    /**
-     * @param  array<string, list<mixed>>  $known
-     * @param  list<string>  ...$stages  part keys fitted in each
-     */
-    public function estimateKnowing(array $known, array ...$stages): Estimate
+    /** @param  list<string>  ...$stages  part keys fitted in each */
+    public function estimateKnowing(FigureStore $store, array ...$stages): Estimate
     {
-        return Estimate::of($this->bundle(...$stages), $known);
+        return Estimate::of($this->bundle(...$stages), $store);
     }
 
     /** @param  list<string>  ...$stages */
     public function estimate(array ...$stages): Estimate
     {
-        return $this->estimateKnowing([], ...$stages);
+        return $this->estimateKnowing(new NoFigures, ...$stages);
     }
 
     /**

@@ -68,12 +68,13 @@ final class Arrows
             'Policies' => ['Models'],
             'Exceptions' => ['Models'],
             'Assembly' => ['Models'],
-            'Actions' => ['Assembly', 'Exceptions', 'Models'],
+            'Actions' => ['Assembly', 'Exceptions', 'Jobs', 'Models'],
             'Queries' => ['Assembly', 'Exceptions', 'Models'],
-            'Http\\Requests' => ['Actions', 'Queries', 'Models'],
-            'Http\\Controllers' => ['Actions', 'Queries', 'Models', 'Http\\Requests'],
+            'Jobs' => ['Assembly', 'Models'],
+            'Http\\Requests' => ['Actions', 'Assembly', 'Queries', 'Models'],
+            'Http\\Controllers' => ['Actions', 'Assembly', 'Jobs', 'Queries', 'Models', 'Http\\Requests'],
             'Http\\Middleware' => ['Models'],
-            'Console' => ['Actions', 'Models'],
+            'Console' => ['Actions', 'Assembly', 'Jobs', 'Models'],
         ];
         foreach ($may as $package => $allowed) {
             $others = array_values(array_diff(array_keys($may), [$package, ...$allowed]));

@@ -3,6 +3,7 @@
 namespace Tests\Feature;
 
 use App\Models\Shop;
+use App\Models\Task;
 use App\Models\User;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\Route;
@@ -20,8 +21,9 @@ final class AccessTest extends TestCase
     private function routes(): array
     {
         $plan = $this->plan();
-        $variant = $plan->variants()->firstOrCreate(['name' => 'kept'], ['document' => $plan->document, 'summary' => $plan->summary, 'author_id' => $this->person('owner')->id, 'created_at' => now()]);
-        $values = ['{job}' => $this->job()->id, '{plan}' => $plan->id, '{variant}' => $variant->id, '{number}' => 1];
+        $variant = $plan->variants()->firstOrCreate(['name' => 'kept'], ['document' => $plan->document, 'author_id' => $this->person('owner')->id, 'created_at' => now()]);
+        $task = Task::query()->firstOrCreate(['shop_id' => $this->job()->shop_id, 'kind' => 'summaries', 'subject' => 'x']);
+        $values = ['{job}' => $this->job()->id, '{plan}' => $plan->id, '{variant}' => $variant->id, '{number}' => 1, '/{plan?}' => "/{$plan->id}", '{task}' => $task->id];
         $routes = [];
         foreach (Route::getRoutes()->getRoutes() as $route) {
             if (str_starts_with($route->getActionName(), 'App\\')) {
@@ -55,7 +57,7 @@ final class AccessTest extends TestCase
         $shop = Shop::create(['name' => 'Dunlin Works', 'units' => [], 'document' => []]);
         $other = User::create(['shop_id' => $shop->id, 'name' => 'Pell', 'email' => 'pell@dunlin.test', 'password' => 'x', 'role' => 'owner']);
         $before = [$this->plan()->revision, $this->job()->brief_revision];
-        $common = array_flip([...self::OPEN, ...self::OWN, 'GET /', 'POST jobs']);
+        $common = array_flip([...self::OPEN, ...self::OWN, 'GET /', 'POST jobs', 'GET customers', 'POST summaries']);
         foreach (array_diff_key($this->routes(), $common) as $name => [$method, $address]) {
             self::assertSame(403, $this->actingAs($other)->json($method, $address)->status(), $name);
         }

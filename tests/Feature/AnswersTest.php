@@ -16,13 +16,15 @@ final class AnswersTest extends TestCase
         'GET sign-in' => 'a page without data', 'POST sign-in' => 'a redirect', 'POST sign-out' => 'a redirect', 'PUT me' => 'a redirect', 'POST jobs' => 'a redirect',
         'GET plans/{plan}/bundle' => 'the open format',
         'GET /' => 'counterPage', 'GET me' => 'person',
-        'GET jobs/{job}/brief' => 'briefPage', 'PUT jobs/{job}/brief' => 'briefState', 'POST jobs/{job}/target' => 'planState', 'GET jobs/{job}/bench' => 'benchPage',
-        'GET plans/{plan}' => 'planState', 'GET plans/{plan}/candidates' => 'candidates', 'GET plans/{plan}/fixes' => 'fixes',
-        'GET plans/{plan}/revisions' => 'revisions', 'GET plans/{plan}/revisions/{number}' => 'planState', 'POST plans/{plan}/revisions/{number}/restore' => 'planState',
+        'GET jobs/{job}/brief' => 'briefPage', 'GET jobs/{job}/brief/state' => 'briefState', 'POST jobs/{job}/brief/edits' => 'editAnswer',
+        'GET jobs/{job}/bench/{plan?}' => 'benchPage', 'POST jobs/{job}/plans' => 'planMade', 'PUT jobs/{job}/plans/{plan}/choice' => 'plans',
+        'POST jobs/{job}/presence' => 'presence', 'GET customers' => 'customers',
+        'POST summaries' => 'task', 'GET tasks/{task}' => 'task', 'DELETE tasks/{task}' => 'task',
+        'GET plans/{plan}' => 'planState', 'DELETE plans/{plan}' => 'plans', 'POST plans/{plan}/restore' => 'plans', 'POST plans/{plan}/edits' => 'editAnswer',
+        'GET plans/{plan}/cell' => 'cellDetail', 'GET plans/{plan}/stage' => 'stageDetail', 'GET plans/{plan}/reasons' => 'reasons', 'GET plans/{plan}/fixes' => 'fixes',
+        'GET plans/{plan}/revisions' => 'revisions', 'GET plans/{plan}/revisions/{number}' => 'planState',
         'GET plans/{plan}/variants' => 'variants', 'POST plans/{plan}/variants' => 'variants', 'GET plans/{plan}/variants/{variant}' => 'comparison',
-        'POST plans/{plan}/variants/{variant}/take' => 'planState', 'DELETE plans/{plan}/variants/{variant}' => 'variants',
-        'POST plans/{plan}/variants/{variant}/restore' => 'variants',
-        'POST plans/{plan}/presence' => 'presence', 'POST plans/{plan}/commands' => 'planState', 'POST plans/{plan}/undo' => 'planState', 'POST plans/{plan}/redo' => 'planState',
+        'DELETE plans/{plan}/variants/{variant}' => 'variants', 'POST plans/{plan}/variants/{variant}/restore' => 'variants',
     ];
 
     private static function check(string $definition, mixed $answer): void
@@ -56,7 +58,7 @@ final class AnswersTest extends TestCase
     public function test_pages_follow_their_schemas(): void
     {
         $job = $this->job()->id;
-        foreach (['GET /' => '/', 'GET jobs/{job}/brief' => "/jobs/{$job}/brief", 'GET jobs/{job}/bench' => "/jobs/{$job}/bench"] as $route => $address) {
+        foreach (['GET /' => '/', 'GET jobs/{job}/brief' => "/jobs/{$job}/brief", 'GET jobs/{job}/bench/{plan?}' => "/jobs/{$job}/bench"] as $route => $address) {
             $props = $this->actingAs($this->person('advisor'))->get($address)->assertOk()->viewData('page')['props'];
             self::check('signedIn', $props['person']);
             self::check(self::ANSWERS[$route], array_diff_key($props, array_flip(['errors', 'person', 'flash'])));
@@ -69,14 +71,21 @@ final class AnswersTest extends TestCase
         $plan = "/plans/{$this->plan()->id}";
         self::follows('person', $this->getJson('/me')->assertOk());
         self::follows('planState', $this->getJson($plan)->assertOk());
-        self::follows('candidates', $this->getJson("{$plan}/candidates?slot=turbo&stage=2")->assertOk());
-        self::follows('candidates', $this->getJson("{$plan}/candidates?slot=fuel-in-tank&stage=2")->assertOk());
+        foreach (['slot=turbo&stage=2', 'slot=fuel-in-tank&stage=2', 'slot=turbo&stage=0', 'slot=clutch&stage=3&revision=1'] as $cell) {
+            self::follows('cellDetail', $this->getJson("{$plan}/cell?{$cell}")->assertOk());
+        }
         self::follows('revisions', $this->getJson("{$plan}/revisions")->assertOk());
         self::follows('planState', $this->getJson("{$plan}/revisions/1")->assertOk());
-        self::follows('presence', $this->postJson("{$plan}/presence", ['revision' => 1])->assertOk());
-        foreach (['target', 'budget', 'limits', 'build', 'fuel', 'law'] as $subject) {
-            foreach (['Caravan along the coast', 'Top end only', 'Skarn Hill commuter'] as $title) {
-                self::follows('fixes', $this->getJson("/plans/{$this->plan($title)->id}/fixes?subject={$subject}")->assertOk());
+        self::follows('presence', $this->postJson("/jobs/{$this->job()->id}/presence")->assertOk());
+        self::follows('briefState', $this->getJson("/jobs/{$this->job()->id}/brief/state")->assertOk());
+        self::follows('customers', $this->getJson('/customers?q=tollef')->assertOk()->assertJsonCount(1));
+        foreach (['Caravan along the coast', 'Top end only', 'Skarn Hill commuter'] as $title) {
+            $address = "/plans/{$this->plan($title)->id}";
+            self::follows('stageDetail', $this->getJson("{$address}/stage?stage=0")->assertOk());
+            self::follows('stageDetail', $this->getJson("{$address}/stage?stage=2")->assertOk());
+            foreach (['target', 'budget', 'limits', 'build', 'fuel', 'law'] as $subject) {
+                self::follows('reasons', $this->getJson("{$address}/reasons?subject={$subject}")->assertOk());
+                self::follows('fixes', $this->getJson("{$address}/fixes?subject={$subject}")->assertOk());
             }
         }
         (new SchemaValidator(base_path('schemas')))->check('bundle.json', json_decode((string) $this->getJson("{$plan}/bundle")->assertOk()->getContent()));
@@ -87,33 +96,40 @@ final class AnswersTest extends TestCase
         $this->actingAs($this->person('advisor'));
         $plan = "/plans/{$this->plan()->id}";
         $job = $this->job();
-        self::follows('planState', $this->postJson("{$plan}/commands", ['revision' => 1, 'commands' => [['do' => 'add-stage', 'name' => '']]])->assertOk());
-        self::follows('planState', $this->postJson("{$plan}/undo", ['revision' => 2])->assertOk());
-        self::follows('planState', $this->postJson("{$plan}/redo", ['revision' => 3])->assertOk());
-        self::follows('planState', $this->postJson("{$plan}/revisions/1/restore", ['revision' => 4])->assertOk());
+        self::follows('editAnswer', $this->edit([['do' => 'add-stage', 'name' => '']], 1)->assertOk());
+        self::follows('editAnswer', $this->step('undo', 2, 2)->assertOk());
+        self::follows('editAnswer', $this->step('redo', 3, 3)->assertOk());
+        self::follows('editAnswer', $this->step('restore', 1, 4)->assertOk());
         $id = self::follows('variants', $this->postJson("{$plan}/variants", ['name' => 'kept', 'revision' => 5])->assertCreated())->json('0.id');
         self::follows('variants', $this->getJson("{$plan}/variants")->assertOk());
         self::follows('comparison', $this->getJson("{$plan}/variants/{$id}")->assertOk());
-        self::follows('planState', $this->postJson("{$plan}/variants/{$id}/take", ['revision' => 5])->assertOk());
+        self::follows('editAnswer', $this->step('take', $id, 5)->assertOk());
         self::follows('variants', $this->deleteJson("{$plan}/variants/{$id}")->assertOk());
         self::follows('variants', $this->postJson("{$plan}/variants/{$id}/restore")->assertOk());
-        self::follows('briefState', $this->putJson("/jobs/{$job->id}/brief", ['revision' => 1, 'title' => $job->title, 'customer' => $job->customer, 'brief' => $job->brief])->assertOk());
-        self::follows('planState', $this->postJson("/jobs/{$job->id}/target", ['power' => 300])->assertOk());
+        self::follows('editAnswer', $this->answer(['use' => 'track'])->assertOk());
+        self::follows('editAnswer', $this->answer(['use' => 'road'], more: ['show' => 'bench'])->assertOk());
+        self::follows('editAnswer', $this->answer(['use' => 'track'], more: ['show' => 'nothing'])->assertOk());
+        $second = self::follows('planMade', $this->postJson("/jobs/{$job->id}/plans", ['name' => 'Second', 'from' => $this->plan()->id])->assertCreated())->json('id');
+        self::follows('plans', $this->putJson("/jobs/{$job->id}/plans/{$second}/choice")->assertOk());
+        self::follows('plans', $this->deleteJson($plan)->assertOk());
+        self::follows('plans', $this->postJson("{$plan}/restore")->assertOk());
+        $task = self::follows('task', $this->postJson('/summaries', ['jobs' => [$job->id]])->assertStatus(202))->json('id');
+        self::follows('task', $this->getJson("/tasks/{$task}")->assertOk());
+        self::follows('task', $this->deleteJson("/tasks/{$task}")->assertOk());
     }
 
     public function test_refusals_follow_their_schemas(): void
     {
         $this->actingAs($this->person('advisor'));
-        $plan = "/plans/{$this->plan()->id}";
-        $job = $this->job();
-        $commands = fn (int $revision, string $name): TestResponse => $this->postJson("{$plan}/commands", ['revision' => $revision, 'commands' => [['do' => 'rename-stage', 'stage' => 's1', 'name' => $name]]]);
-        $commands(1, 'one')->assertOk();
-        self::follows('planConflict', $commands(1, 'two')->assertStatus(409));
-        $brief = fn (int $revision): TestResponse => $this->putJson("/jobs/{$job->id}/brief", ['revision' => $revision, 'title' => 'T', 'customer' => 'C', 'brief' => $job->brief]);
-        $brief(1)->assertOk();
-        self::follows('briefConflict', $brief(1)->assertStatus(409));
-        self::follows('fault', $this->postJson("{$plan}/commands", ['revision' => 2, 'commands' => [['do' => 'dance']]])->assertStatus(422));
-        self::follows('fault', $this->postJson("{$plan}/commands", ['commands' => []])->assertStatus(422));
+        $seen = $this->job()->version;
+        $rename = fn (string $name): TestResponse => $this->edit([['do' => 'rename-stage', 'stage' => 's1', 'name' => $name]], 1);
+        $rename('one')->assertOk();
+        self::follows('conflict', $rename('two')->assertStatus(409));
+        self::follows('conflict', $this->step('restore', 1, 1)->assertStatus(409));
+        $this->answer(['use' => 'track'])->assertOk();
+        self::follows('conflict', $this->answer(['use' => 'road'], seen: $seen)->assertStatus(409));
+        self::follows('fault', $this->edit([['do' => 'dance']], 2)->assertStatus(422));
+        self::follows('fault', $this->edit([], 2)->assertStatus(422));
     }
 
     public function test_the_committed_schema_of_commands_is_the_one_the_classes_state(): void

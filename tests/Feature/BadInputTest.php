@@ -32,26 +32,26 @@ final class BadInputTest extends TestCase
         $this->getJson("/plans/{$plan}/variants/99999999999999999999")->assertStatus(404);
         $this->getJson("/plans/{$plan}/revisions?before=99999999999")->assertStatus(422)->assertJsonValidationErrors('before');
         $this->getJson('/?page=99999999999')->assertStatus(422);
-        $this->getJson("/plans/{$plan}/candidates?slot=turbo&stage=99999999999")->assertStatus(422);
+        $this->getJson("/plans/{$plan}/cell?slot=turbo&stage=99999999999")->assertStatus(422);
     }
 
     public static function edits(): iterable
     {
         $command = ['do' => 'rename-stage', 'stage' => 's2', 'name' => 'cool'];
-        yield 'a revision beyond any' => [['revision' => 2 ** 31, 'commands' => [$command]], 'revision'];
-        yield 'an empty text for a command' => [['revision' => 1, 'commands' => ['']], 'commands[0].do'];
-        yield 'nothing for a command' => [['revision' => 1, 'commands' => [null]], 'commands[0].do'];
-        yield 'a list for a command' => [['revision' => 1, 'commands' => [[]]], 'commands[0].do'];
-        yield 'a NUL in a name' => [['revision' => 1, 'commands' => [[...$command, 'name' => "co\0ol"]]], 'commands[0].name'];
-        yield 'another control sign in a name' => [['revision' => 1, 'commands' => [[...$command, 'name' => "co\x07ol"]]], 'commands[0].name'];
-        yield 'a list without end' => [['revision' => 1, 'commands' => [['do' => 'split-stage', 'stage' => 's2', 'parts' => array_fill(0, 200_000, 'brimstall-dp')]]], 'commands[0].parts'];
+        yield 'a version beyond any' => [['seen' => 2 ** 60, 'commands' => [$command]], 'seen'];
+        yield 'an empty text for a command' => [['commands' => ['']], 'commands[0].do'];
+        yield 'nothing for a command' => [['commands' => [null]], 'commands[0].do'];
+        yield 'a list for a command' => [['commands' => [[]]], 'commands[0].do'];
+        yield 'a NUL in a name' => [['commands' => [[...$command, 'name' => "co\0ol"]]], 'commands[0].name'];
+        yield 'another control sign in a name' => [['commands' => [[...$command, 'name' => "co\x07ol"]]], 'commands[0].name'];
+        yield 'a list without end' => [['commands' => [['do' => 'split-stage', 'stage' => 's2', 'parts' => array_fill(0, 200_000, 'brimstall-dp')]]], 'commands[0].parts'];
     }
 
     #[DataProvider('edits')]
     public function test_an_edit_that_cannot_be_is_refused_with_its_place(array $sent, string $place): void
     {
         $plan = $this->plan();
-        $answer = $this->actingAs($this->person('advisor'))->postJson("/plans/{$plan->id}/commands", $sent)->assertStatus(422);
+        $answer = $this->edit([], 1, more: $sent)->assertStatus(422);
         self::assertStringContainsString($place, (string) json_encode($answer->json(), JSON_UNESCAPED_SLASHES));
         self::assertSame($plan->revision, $plan->refresh()->revision);
     }
@@ -59,22 +59,42 @@ final class BadInputTest extends TestCase
     public static function briefs(): iterable
     {
         $curve = fn (float $rpm): array => ['points' => [['rpm' => 1500, 'torque' => 150], ['rpm' => 3000, 'torque' => 250], ['rpm' => $rpm, 'torque' => 200]]];
-        yield 'a NUL in the customer' => [['customer' => "Smith\0 & Sons"], [], 'customer'];
-        yield 'a NUL in the title' => [['title' => "Skarn\0Hill"], [], 'title'];
-        yield 'a NUL in an answer' => [[], ['purpose' => "commutes\0"], 'purpose'];
-        yield 'a curve point out of this world' => [[], ['received' => ['parts' => [], 'fuel' => 'pump-98', 'baseline' => $curve(2 ** 31)]], 'rpm'];
-        yield 'an empty target' => [[], ['target' => []], 'target'];
-        yield 'a revision beyond any' => [['revision' => 2 ** 31], [], 'revision'];
+        yield 'a NUL in the customer' => ['customer.name', "Smith\0 & Sons", 'answers[0].value'];
+        yield 'a NUL in the title' => ['title', "Skarn\0Hill", 'answers[0].value'];
+        yield 'a NUL in an answer' => ['purpose', "commutes\0", 'answers[0].value'];
+        yield 'a customer without a name' => ['customer.name', ' ', 'name is empty'];
+        yield 'a job whose name is too long' => ['title', str_repeat('x', 121), 'too long'];
+        yield 'a customer who is a number below one' => ['customer', 0, 'number of a customer'];
+        yield 'a customer of nowhere' => ['customer', 999999, 'not there any more'];
+        yield 'a car of nowhere' => ['car', 999999, 'not there any more'];
+        yield 'a curve point out of this world' => ['received.baseline', $curve(2 ** 31), 'rpm'];
+        yield 'an empty target' => ['target', [], 'target'];
+        yield 'a target of text' => ['target', ['power' => ''], 'target'];
+        yield 'a budget of text' => ['budget.total', 'much', 'budget.total'];
+        yield 'a budget below nothing' => ['budget.total', -1, 'budget.total'];
+        yield 'a place that there is not' => ['colour', 'red', 'place'];
+        yield 'a place inside one that has none' => ['target.power', 300, 'place'];
+        yield 'an answer that is none of them' => ['use', 'moon', 'use'];
+        yield 'a year that is none' => ['car.year', null, 'year'];
     }
 
     #[DataProvider('briefs')]
-    public function test_a_brief_that_cannot_be_is_refused_and_nothing_is_kept(array $head, array $change, string $place): void
+    public function test_an_answer_that_cannot_be_is_refused_and_nothing_is_kept(string $place, mixed $value, string $words = ''): void
     {
         $job = $this->job();
-        $sent = ['revision' => $job->brief_revision, 'title' => $job->title, 'customer' => $job->customer, ...$head, 'brief' => [...$job->brief, ...$change]];
-        $answer = $this->actingAs($this->person('advisor'))->putJson("/jobs/{$job->id}/brief", $sent)->assertStatus(422);
-        self::assertStringContainsString($place, (string) json_encode($answer->json()));
-        self::assertSame([$job->brief_revision, $job->customer, $job->title], [$job->refresh()->brief_revision, $job->customer, $job->title]);
+        $before = [$job->brief, $job->brief_revision, $job->title, $job->car_id];
+        $answer = $this->answer([$place => $value])->assertStatus(422);
+        self::assertStringContainsString($words ?: 'answers.0.value', (string) json_encode($answer->json(), JSON_UNESCAPED_SLASHES));
+        $job = $this->job();
+        self::assertSame($before, [$job->brief, $job->brief_revision, $job->title, $job->car_id]);
+    }
+
+    public function test_an_answer_must_be_sent_whole(): void
+    {
+        $this->answer(['use' => 'track'], more: ['seen' => 2 ** 60])->assertStatus(422)->assertJsonValidationErrors('seen');
+        $this->answer([])->assertStatus(422)->assertJsonValidationErrors('answers');
+        $this->answer([], more: ['answers' => [['place' => 'use']]])->assertStatus(422)->assertJsonValidationErrors('answers.0.value');
+        $this->answer(['use' => 'track'], more: ['request' => 'x'])->assertStatus(422)->assertJsonValidationErrors('request');
     }
 
     public function test_a_variant_whose_name_has_a_nul_is_refused_and_takes_no_others_place(): void
@@ -85,27 +105,11 @@ final class BadInputTest extends TestCase
         self::assertSame(['quiet'], $plan->variants()->pluck('name')->all());
     }
 
-    public static function targets(): iterable
-    {
-        yield 'an empty target' => [['power' => '']];
-        yield 'an empty budget' => [['budget' => '']];
-        yield 'nothing' => [['power' => null]];
-        yield 'text' => [['budget' => 'much']];
-    }
-
-    #[DataProvider('targets')]
-    public function test_a_target_that_is_none_is_not_kept_as_nought(array $sent): void
-    {
-        $job = $this->job();
-        $this->actingAs($this->person('advisor'))->postJson("/jobs/{$job->id}/target", $sent)->assertStatus(422);
-        self::assertSame($job->brief, $job->refresh()->brief);
-    }
-
     public function test_a_request_name_used_again_for_something_else_is_refused_with_the_reason(): void
     {
         $plan = $this->plan();
         $name = str_repeat('ab', 16);
-        $rename = fn (int $revision, string $to): \Illuminate\Testing\TestResponse => $this->actingAs($this->person('advisor'))->postJson("/plans/{$plan->id}/commands", ['revision' => $revision, 'request' => $name, 'commands' => [['do' => 'rename-stage', 'stage' => 's2', 'name' => $to]]]);
+        $rename = fn (int $revision, string $to): \Illuminate\Testing\TestResponse => $this->edit([['do' => 'rename-stage', 'stage' => 's2', 'name' => $to]], $revision, more: ['request' => $name]);
         $rename($plan->revision, 'cool')->assertOk();
         $rename($plan->revision, 'cool')->assertOk();
         self::assertSame(1, PlanRevision::query()->where('plan_id', $plan->id)->where('request', $name)->count());

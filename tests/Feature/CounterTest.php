@@ -32,7 +32,7 @@ final class CounterTest extends TestCase
 
     public function test_it_sorts_and_filters_by_what_is_due(): void
     {
-        $customers = fn (array $titles): array => array_map(fn (string $title): string => $this->job($title)->customer, $titles);
+        $customers = fn (array $titles): array => array_map(fn (string $title): string => $this->job($title)->load('car.customer')->car->customer->name, $titles);
         $byCustomer = $customers($this->titles('?sort=customer'));
         $sorted = $byCustomer;
         sort($sorted);
@@ -50,10 +50,9 @@ final class CounterTest extends TestCase
     {
         $plan = $this->plan('Natural first');
         $this->travel(1)->minutes();
-        $this->actingAs($this->person('advisor'))->postJson("/plans/{$plan->id}/commands", ['revision' => 1, 'commands' => [['do' => 'add-stage', 'name' => '']]])->assertOk();
+        $this->edit([['do' => 'add-stage', 'name' => '']], 1, plan: $plan)->assertOk();
         self::assertSame('Natural first', $this->titles('')[0]);
-        $job = $this->job();
-        $this->putJson("/jobs/{$job->id}/brief", ['revision' => 1, 'title' => 'Renamed', 'customer' => 'Maren Tollef', 'brief' => [...$job->brief, 'received' => [...$job->brief['received'], 'healthy' => false], 'warnings' => [], 'noise' => 'open']])->assertOk();
+        $this->answer(['title' => 'Renamed', 'received.healthy' => false, 'warnings.law' => null, 'noise' => 'open'])->assertOk();
         self::assertSame(['Renamed'], $this->titles('?q=renamed'));
         self::assertSame('brief', $this->job('Renamed')->due->value);
     }

@@ -19,39 +19,49 @@ final class PersonTest extends TestCase
         self::assertEqualsWithDelta($shop['stages'][3]['power']['p50'] * 0.7457, $own['stages'][3]['power']['p50'], 0.1);
         self::assertStringStartsWith('€ 6.481 of € 6.500', $own['verdict'][1]['headline']);
         self::assertSame($shop['stages'][3]['money'], [...$own['stages'][3]['money'], 'per_power' => $shop['stages'][3]['money']['per_power']], 'money stays the shop’s');
-        $candidates = $this->getJson("{$url}/candidates?slot=turbo&stage=2")->json();
+        $candidates = $this->getJson("{$url}/cell?slot=turbo&stage=2")->json('candidates');
         self::assertStringEndsWith('wheel kW', $candidates[0]['adds']);
         self::assertSame($shop, $this->actingAs($this->person('advisor'))->getJson($url)->json('estimate'), 'nobody else is changed');
     }
 
     public function test_the_counter_speaks_in_each_persons_units_and_keeps_up(): void
     {
-        $shown = function (string $role): array {
-            $summary = [];
+        $shown = function (string $role): mixed {
+            $summary = null;
             $this->actingAs($this->person($role))->get('/?q=tollef')->assertInertia(function (AssertableInertia $page) use (&$summary): void {
                 $summary = $page->toArray()['props']['jobs'][0]['summary'];
             });
 
             return $summary;
         };
+        $asked = function (): array {
+            $task = $this->actingAs($this->person('owner'))->postJson('/summaries', ['jobs' => [$this->job()->id]])->assertStatus(202)->assertJsonPath('state', 'waiting')->json('id');
+            $this->work();
+
+            return (array) $this->getJson("/tasks/{$task}")->assertOk()->json();
+        };
         $this->actingAs($this->person('owner'))->put('/me', self::METRIC);
+        self::assertNull($shown('owner'), 'looking writes nothing');
+        self::assertSame(['done', 1, 1], array_slice(array_values($asked()), 1, 3));
         self::assertStringContainsString('wheel kW likely', $shown('owner')['verdict'][0]['headline']);
         self::assertStringContainsString('whp likely', $shown('advisor')['verdict'][0]['headline']);
-        $kept = $this->plan()->summaries;
-        self::assertSame($shown('owner'), array_values($kept)[0]['summary'], 'made once');
         self::assertEqualsWithDelta($shown('advisor')['run'][3]['power']['p50'] * 0.7457, $shown('owner')['run'][3]['power']['p50'], 0.1);
 
-        $this->actingAs($this->person('advisor'))->postJson("/plans/{$this->plan()->id}/commands", ['revision' => 1, 'commands' => [['do' => 'remove-stage', 'stage' => 's3']]])->assertOk();
-        self::assertCount(3, $shown('owner')['run'], 'an edit is seen');
-        $this->postJson("/jobs/{$this->job()->id}/target", ['power' => 250])->assertOk();
-        self::assertStringContainsString('of 250 wheel kW', $shown('owner')['verdict'][0]['headline'], 'and so is an answer');
+        $this->edit([['do' => 'remove-stage', 'stage' => 's3']], 1)->assertOk();
+        self::assertCount(3, $shown('advisor')['run'], 'an edit is seen at once');
+        self::assertNull($shown('owner'), 'and an outdated one is not shown');
+        $asked();
+        self::assertCount(3, $shown('owner')['run']);
+        $this->answer(['target' => ['power' => 250]])->assertOk();
+        $asked();
+        self::assertStringContainsString('186 wheel kW asked', $shown('owner')['verdict'][0]['headline'], 'and so is an answer');
     }
 
     public function test_a_target_dragged_in_kilowatts_is_kept_in_the_shops_unit(): void
     {
         $this->actingAs($this->person('owner'))->put('/me', self::METRIC);
-        $answer = $this->postJson("/jobs/{$this->job()->id}/target", ['power' => 220])->assertOk();
-        self::assertEqualsWithDelta(220, $answer->json('estimate.target.power'), 0.05);
+        $answer = $this->answer([], 'owner', more: ['show' => 'bench', 'answers' => [['place' => 'target', 'value' => ['power' => 220], 'unit' => 'kW']]])->assertOk();
+        self::assertEqualsWithDelta(220, $answer->json('state.estimate.target.power'), 0.05);
         self::assertEqualsWithDelta(295.0, $this->job()->brief['target']['power'], 0.05);
     }
 
@@ -68,8 +78,8 @@ final class PersonTest extends TestCase
         $plan = $this->plan('Caravan along the coast');
         $fixes = $this->getJson("/plans/{$plan->id}/fixes?subject=limits")->assertOk()->json();
         self::assertCount(1, $fixes);
-        $answer = $this->postJson("/plans/{$plan->id}/commands", ['revision' => 1, 'commands' => $fixes[0]['commands']])->assertOk();
-        self::assertNotSame('Gearbox', $answer->json('estimate.stages.2.weakest.name'));
+        $answer = $this->edit($fixes[0]['commands'], 1, plan: $plan)->assertOk();
+        self::assertNotSame('Gearbox', $answer->json('state.estimate.stages.2.weakest.name'));
         $this->getJson("/plans/{$plan->id}/fixes?subject=nonsense")->assertStatus(422);
     }
 }

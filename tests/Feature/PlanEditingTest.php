@@ -4,7 +4,6 @@ namespace Tests\Feature;
 
 use App\Actions\Edit;
 use App\Actions\EditPlan;
-use App\Models\Plan;
 use Illuminate\Testing\TestResponse;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
@@ -13,36 +12,24 @@ final class PlanEditingTest extends TestCase
 {
     private const MOVE = ['do' => 'move', 'stage' => 's2', 'to' => 's3', 'part' => 'kolvane-top-large'];
 
-    /** @return TestResponse<\Illuminate\Http\Response> */
-    private function edit(int $revision, array $command = self::MOVE, string $role = 'advisor'): TestResponse
-    {
-        return $this->actingAs($this->person($role))->postJson("/plans/{$this->plan()->id}/commands", ['revision' => $revision, 'commands' => [$command]]);
-    }
-
-    /** @return TestResponse<\Illuminate\Http\Response> */
-    private function step(string $path, int $revision): TestResponse
-    {
-        return $this->actingAs($this->person('advisor'))->postJson("/plans/{$this->plan()->id}/{$path}", ['revision' => $revision]);
-    }
-
     public function test_moving_a_part_changes_power_limit_and_money_of_its_stage_and_is_a_revision(): void
     {
         $before = $this->actingAs($this->person('advisor'))->getJson("/plans/{$this->plan()->id}")->assertOk()->json('estimate.stages.2');
-        $answer = $this->edit(1)->assertOk();
-        $after = $answer->json('estimate.stages.2');
+        $answer = $this->edit([self::MOVE], 1)->assertOk();
+        $after = $answer->json('state.estimate.stages.2');
         self::assertLessThan($before['power']['p50'], $after['power']['p50']);
-        self::assertLessThan($before['money']['spend']['likely'], $after['money']['spend']['likely']);
-        self::assertLessThan($before['limits'][0]['used_percent'], $after['limits'][0]['used_percent']);
-        self::assertSame(2, $answer->json('revision'));
-        self::assertSame('Move Top cooler, 6 L from stage 2 to stage 3', $answer->json('label'));
+        self::assertLessThan($before['money']['cumulative']['likely'], $after['money']['cumulative']['likely']);
+        self::assertLessThan($before['weakest']['used_percent'], $after['weakest']['used_percent']);
+        self::assertSame(2, $answer->json('state.revision'));
+        self::assertSame('Move Top cooler, 6 L from stage 2 to stage 3', $answer->json('state.label'));
         $this->assertDatabaseHas('plan_revisions', ['plan_id' => $this->plan()->id, 'number' => 2, 'previous' => 1, 'label' => null]);
         self::assertEquals([['code' => 'move', 'parameters' => ['part' => 'Top cooler, 6 L', 'stage' => 2, 'to' => 3]]], $this->plan()->revisions()->where('number', 2)->firstOrFail()->change);
     }
 
     public function test_a_save_from_an_outdated_revision_follows_when_it_touches_nothing_that_changed(): void
     {
-        $this->edit(1, ['do' => 'rename-stage', 'stage' => 's1', 'name' => 'first'], 'owner')->assertOk();
-        $this->edit(1)->assertOk()->assertJson(['revision' => 3]);
+        $this->edit([['do' => 'rename-stage', 'stage' => 's1', 'name' => 'first']], 1, 'owner')->assertOk();
+        $this->edit([self::MOVE], 1)->assertOk()->assertJson(['state' => ['revision' => 3]]);
         $document = $this->plan()->document;
         self::assertSame('first', $document['stages'][0]['name'], 'the other one is kept');
         self::assertContains(['fit' => 'kolvane-top-large'], $document['stages'][2]['changes']);
@@ -50,11 +37,9 @@ final class PlanEditingTest extends TestCase
 
     public function test_a_save_on_the_same_place_is_refused_with_both_sides_of_every_change(): void
     {
-        $this->edit(1, ['do' => 'fit', 'stage' => 's2', 'part' => 'kolvane-front-9'], 'owner')->assertOk();
-        $refusal = $this->actingAs($this->person('advisor'))->postJson("/plans/{$this->plan()->id}/commands", ['revision' => 1, 'commands' => [
-            ['do' => 'fit', 'stage' => 's2', 'part' => 'brimstall-mid'], self::MOVE,
-        ]])->assertStatus(409);
-        self::assertSame(2, $refusal->json('revision'));
+        $this->edit([['do' => 'fit', 'stage' => 's2', 'part' => 'kolvane-front-9']], 1, 'owner')->assertOk();
+        $refusal = $this->edit([['do' => 'fit', 'stage' => 's2', 'part' => 'brimstall-mid'], self::MOVE], 1)->assertStatus(409);
+        self::assertSame($this->job()->version, $refusal->json('version'));
         self::assertSame('Odd Lindqvar', $refusal->json('theirs.0.author'));
         self::assertSame([false, true], array_column($refusal->json('fields'), 'clashes'));
         self::assertSame('Move Top cooler, 6 L from stage 2 to stage 3', $refusal->json('fields.1.mine'));
@@ -64,27 +49,27 @@ final class PlanEditingTest extends TestCase
 
     public function test_a_change_sent_again_because_its_answer_was_lost_is_done_once(): void
     {
-        $url = "/plans/{$this->plan()->id}";
-        $add = fn (string $name): TestResponse => $this->actingAs($this->person('advisor'))->postJson("{$url}/commands", ['revision' => 1, 'request' => $name, 'commands' => [['do' => 'add-stage', 'name' => 'later']]]);
-        $first = $add('0123456789abcdef')->assertOk()->assertJson(['revision' => 2]);
-        $again = $add('0123456789abcdef')->assertOk()->assertJson(['revision' => 2]);
-        self::assertEquals($first->json('estimate.stages'), $again->json('estimate.stages'));
+        $add = fn (string $name): TestResponse => $this->edit([['do' => 'add-stage', 'name' => 'later']], 1, more: ['request' => $name]);
+        $first = $add('0123456789abcdef')->assertOk()->assertJsonPath('state.revision', 2);
+        $again = $add('0123456789abcdef')->assertOk()->assertJsonPath('state.revision', 2);
+        self::assertEquals($first->json('state.estimate.stages'), $again->json('state.estimate.stages'));
         self::assertCount(4, $this->plan()->document['stages']);
         $add('fedcba9876543210')->assertStatus(409);
-        $undo = fn (): TestResponse => $this->postJson("{$url}/undo", ['revision' => 2, 'request' => 'aaaaaaaaaaaaaaaa']);
-        $undo()->assertOk()->assertJson(['revision' => 3]);
-        $undo()->assertOk()->assertJson(['revision' => 3]);
+        $undo = fn (): TestResponse => $this->step('undo', '0123456789abcdef', 2, more: ['request' => 'aaaaaaaaaaaaaaaa']);
+        $undo()->assertOk()->assertJsonPath('state.revision', 3);
+        $undo()->assertOk()->assertJsonPath('state.revision', 3);
         self::assertCount(3, $this->plan()->document['stages']);
-        $this->postJson("{$url}/undo", ['revision' => 3, 'request' => '<script>'])->assertStatus(422);
+        $this->step('undo', 3, 3, more: ['request' => '<script>'])->assertStatus(422)->assertJsonValidationErrors('request');
+        $this->step('undo', '<script>', 3)->assertStatus(422)->assertJsonValidationErrors('step.of');
     }
 
     public function test_a_plan_is_estimated_under_the_brief_as_it_is_when_it_is_saved(): void
     {
         $plan = $this->plan();
         $plan->load('job');
-        $this->actingAs($this->person('owner'))->postJson("/jobs/{$plan->job->id}/target", ['budget' => 100])->assertOk();
-        $saved = app(EditPlan::class)->commands($plan, new Edit(1, $this->person('advisor')), [['do' => 'rename-stage', 'stage' => 's1', 'name' => 'x']]);
-        self::assertSame('over', $saved->estimates->document['verdict'][1]['status'], 'not under the one that was loaded before');
+        $this->answer(['budget.total' => 100], 'owner')->assertOk();
+        $saved = app(EditPlan::class)->commands($plan, new Edit($this->person('advisor'), 'abcdefabcdefabcdef', 'abcdefabcdefabcdef', $plan->job->version, ''), [['do' => 'rename-stage', 'stage' => 's1', 'name' => 'x']]);
+        self::assertSame('over', $saved?->estimates->bench($this->person('advisor'))['verdict'][1]['status'], 'not under the one that was loaded before');
         self::assertSame('budget', $this->job()->due->value);
     }
 
@@ -93,7 +78,7 @@ final class PlanEditingTest extends TestCase
         $this->actingAs($this->person('advisor'));
         $url = "/plans/{$this->plan()->id}/revisions";
         for ($revision = 1; $revision <= 3; $revision++) {
-            $this->edit($revision, ['do' => 'rename-stage', 'stage' => 's1', 'name' => "name {$revision}"])->assertOk();
+            $this->edit([['do' => 'rename-stage', 'stage' => 's1', 'name' => "name {$revision}"]], $revision)->assertOk();
         }
         self::assertSame([4, 3, 2, 1], array_column($this->getJson($url)->json(), 'number'));
         self::assertSame([2, 1], array_column($this->getJson("{$url}?before=3")->json(), 'number'));
@@ -101,67 +86,70 @@ final class PlanEditingTest extends TestCase
 
     public function test_a_save_on_a_stage_that_is_gone_says_so(): void
     {
-        $this->edit(1, ['do' => 'remove-stage', 'stage' => 's3'], 'owner')->assertOk();
-        self::assertTrue($this->edit(1)->assertStatus(409)->json('fields.0.clashes'));
+        $this->edit([['do' => 'remove-stage', 'stage' => 's3']], 1, 'owner')->assertOk();
+        self::assertTrue($this->edit([self::MOVE], 1)->assertStatus(409)->json('fields.0.clashes'));
     }
 
     public function test_any_revision_can_be_looked_at_and_restored_as_a_new_one(): void
     {
         $start = $this->plan()->document;
-        $this->edit(1)->assertOk();
+        $this->edit([self::MOVE], 1)->assertOk();
         $url = "/plans/{$this->plan()->id}/revisions";
         $past = $this->getJson("{$url}/1")->assertOk()->assertJson(['revision' => 1, 'can_undo' => false]);
         self::assertNotEquals($past->json('estimate.stages.2.power'), $this->getJson("/plans/{$this->plan()->id}")->json('estimate.stages.2.power'));
         self::assertSame(2, $this->plan()->revision, 'looking changes nothing');
-        $this->postJson("{$url}/1/restore", ['revision' => 1])->assertStatus(409);
-        $this->postJson("{$url}/1/restore", ['revision' => 2])->assertOk()->assertJson(['revision' => 3, 'label' => 'Restore revision 1: start']);
+        $this->step('restore', 1, 1)->assertStatus(409);
+        $this->step('restore', 1, 2)->assertOk()->assertJson(['state' => ['revision' => 3, 'label' => 'Restore revision 1: start']]);
         self::assertEquals($start, $this->plan()->document);
-        $this->step('undo', 3)->assertOk();
+        $this->step('undo', 3, 3)->assertOk();
         self::assertNotEquals($start, $this->plan()->document);
         $this->getJson("{$url}/99")->assertNotFound();
     }
 
     public function test_two_on_one_plan_see_that_they_are(): void
     {
-        $url = "/plans/{$this->plan()->id}/presence";
-        $this->actingAs($this->person('owner'))->postJson($url, ['revision' => 1])->assertOk()->assertExactJson(['others' => [], 'revision' => 1, 'brief_revision' => 1]);
-        $this->actingAs($this->person('advisor'))->postJson($url, ['revision' => 1])->assertExactJson(['others' => ['Odd Lindqvar'], 'revision' => 1, 'brief_revision' => 1]);
+        $job = $this->job();
+        $here = fn (string $role): TestResponse => $this->actingAs($this->person($role))->postJson("/jobs/{$job->id}/presence")->assertOk();
+        $here('owner')->assertExactJson(['others' => [], 'version' => $job->version]);
+        $here('advisor')->assertExactJson(['others' => ['Odd Lindqvar'], 'version' => $job->version]);
+        $this->edit([self::MOVE], 1, 'owner')->assertOk();
+        self::assertGreaterThan($job->version, $here('advisor')->json('version'), 'that somebody saved is heard');
         $this->travel(40)->seconds();
-        $this->postJson($url, ['revision' => 1])->assertExactJson(['others' => [], 'revision' => 1, 'brief_revision' => 1]);
+        $here('advisor')->assertJsonPath('others', []);
     }
 
     public function test_a_calculation_setting_is_a_change_like_any_other(): void
     {
-        $answer = $this->edit(1, ['do' => 'settings', 'stacking' => 'sum', 'loss' => 'constant', 'price_basis' => 'used'])->assertOk();
-        self::assertSame('sum', $answer->json('estimate.settings.stacking'));
-        self::assertEqualsWithDelta($answer->json('estimate.stages.3.power.plain_sum'), $answer->json('estimate.stages.3.power.likely'), 0.1);
-        $this->edit(2, ['do' => 'settings', 'stacking' => 'hope'])->assertStatus(422);
+        $answer = $this->edit([['do' => 'settings', 'stacking' => 'sum', 'loss' => 'constant', 'price_basis' => 'used']], 1)->assertOk();
+        self::assertSame('sum', $answer->json('state.estimate.settings.stacking'));
+        self::assertEqualsWithDelta($answer->json('state.estimate.stages.3.power.plain_sum'), $answer->json('state.estimate.stages.3.power.likely'), 0.1);
+        $this->edit([['do' => 'settings', 'stacking' => 'hope']], 2)->assertStatus(422);
     }
 
     public function test_undo_and_redo_walk_the_changes_and_are_revisions_themselves(): void
     {
         $start = $this->plan()->document;
-        $this->edit(1)->assertOk();
+        $this->edit([self::MOVE], 1)->assertOk();
         $moved = $this->plan()->document;
-        $this->edit(2, ['do' => 'add-stage', 'name' => 'later'])->assertOk();
-        $this->step('undo', 3)->assertOk()->assertJson(['revision' => 4, 'can_redo' => true, 'label' => 'Undo: add a stage']);
+        $this->edit([['do' => 'add-stage', 'name' => 'later']], 2)->assertOk();
+        $this->step('undo', 3, 3)->assertOk()->assertJson(['state' => ['revision' => 4, 'can_redo' => true, 'label' => 'Undo: add a stage']]);
         self::assertEquals($moved, $this->plan()->document);
-        $this->step('undo', 4)->assertOk()->assertJson(['revision' => 5, 'can_undo' => false]);
+        $this->step('undo', 4, 4)->assertOk()->assertJson(['state' => ['revision' => 5, 'can_undo' => false]]);
         self::assertEquals($start, $this->plan()->document);
-        $this->step('undo', 5)->assertStatus(422)->assertJson(['message' => 'Nothing to undo: this is how the plan started.']);
-        $this->step('redo', 5)->assertOk()->assertJson(['revision' => 6]);
+        $this->step('undo', 5, 5)->assertStatus(422)->assertJson(['message' => 'Nothing to undo: this is how the plan started.']);
+        $this->step('redo', 5, 5)->assertOk()->assertJson(['state' => ['revision' => 6]]);
         self::assertEquals($moved, $this->plan()->document);
-        $this->edit(6, ['do' => 'remove-stage', 'stage' => 's3'])->assertOk()->assertJson(['can_redo' => false]);
-        $this->step('undo', 7)->assertOk();
+        $this->edit([['do' => 'remove-stage', 'stage' => 's3']], 6)->assertOk()->assertJson(['state' => ['can_redo' => false]]);
+        $this->step('undo', 7, 7)->assertOk();
         self::assertEquals($moved, $this->plan()->document);
     }
 
     public function test_a_command_that_cannot_be_done_says_why_and_writes_nothing(): void
     {
-        $this->edit(1, ['do' => 'fit', 'stage' => 's2', 'part' => 'no-such-part'])->assertStatus(422)
+        $this->edit([['do' => 'fit', 'stage' => 's2', 'part' => 'no-such-part']], 1)->assertStatus(422)
             ->assertJson(['message' => 'The catalog has no part "no-such-part": use the key of one of its parts.']);
-        $this->edit(1, ['do' => 'fit', 'stage' => 'DROP TABLE', 'part' => 'x'])->assertStatus(422);
-        $this->edit(1, ['do' => 'explode'])->assertStatus(422);
+        $this->edit([['do' => 'fit', 'stage' => 'DROP TABLE', 'part' => 'x']], 1)->assertStatus(422);
+        $this->edit([['do' => 'explode']], 1)->assertStatus(422);
         self::assertSame(1, $this->plan()->revision);
         $this->assertDatabaseCount('plan_revisions', 9);
     }
@@ -188,7 +176,7 @@ final class PlanEditingTest extends TestCase
     #[DataProvider('badCommands')]
     public function test_a_bad_command_says_which_field_and_what_would_be_right(mixed $command, string $words): void
     {
-        $answer = $this->actingAs($this->person('advisor'))->postJson("/plans/{$this->plan()->id}/commands", ['revision' => 1, 'commands' => [['do' => 'add-stage', 'name' => ''], $command]]);
+        $answer = $this->edit([['do' => 'add-stage', 'name' => ''], $command], 1);
         $message = $answer->assertStatus(422)->json('message');
         self::assertStringStartsWith('commands[1]', $message);
         self::assertStringContainsString($words, $message);
@@ -201,7 +189,7 @@ final class PlanEditingTest extends TestCase
      */
     private static function candidate(TestResponse $answer, string $part): array
     {
-        $found = array_filter((array) $answer->json(), fn (array $candidate): bool => $candidate['part'] === $part);
+        $found = array_filter((array) $answer->json('candidates'), fn (array $candidate): bool => $candidate['part'] === $part);
 
         return reset($found) ?: self::fail("{$part} is no candidate");
     }
@@ -209,41 +197,42 @@ final class PlanEditingTest extends TestCase
     public function test_a_removed_stage_lends_its_name_to_no_new_one(): void
     {
         $keys = fn (): array => array_column($this->plan()->document['stages'], 'key');
-        $this->edit(1, ['do' => 'remove-stage', 'stage' => 's3'])->assertOk();
-        $this->edit(2, ['do' => 'add-stage', 'name' => 'another'])->assertOk();
+        $this->edit([['do' => 'remove-stage', 'stage' => 's3']], 1)->assertOk();
+        $this->edit([['do' => 'add-stage', 'name' => 'another']], 2)->assertOk();
         self::assertNotContains('s3', $keys());
         // Made on the first revision, for the stage that is gone: asked about, and not put into the new one.
-        $late = $this->edit(1, ['do' => 'fit', 'stage' => 's3', 'part' => 'kolvane-h2'], 'owner')->assertStatus(409);
+        $late = $this->edit([['do' => 'fit', 'stage' => 's3', 'part' => 'kolvane-h2']], 1, 'owner')->assertStatus(409);
         self::assertFalse($late->json('fields.0.can'));
         // The page gives its own.
-        $this->edit(3, ['do' => 'add-stage', 'key' => 's-1f2e3d4c', 'name' => 'mine'])->assertOk();
+        $this->edit([['do' => 'add-stage', 'key' => 's-1f2e3d4c', 'name' => 'mine']], 3)->assertOk();
         self::assertContains('s-1f2e3d4c', $keys());
-        $this->edit(4, ['do' => 'add-stage', 'key' => 's-1f2e3d4c', 'name' => 'twice'])->assertStatus(422);
+        $this->edit([['do' => 'add-stage', 'key' => 's-1f2e3d4c', 'name' => 'twice']], 4)->assertStatus(422);
         self::assertSame(4, $this->plan()->revision);
+        $this->edit([['do' => 'add-stage', 'key' => 's3', 'name' => 'again']], 4)->assertStatus(422);
     }
 
     public function test_candidates_say_gain_cost_and_what_they_also_need(): void
     {
-        $answer = $this->actingAs($this->person('advisor'))->getJson("/plans/{$this->plan()->id}/candidates?slot=turbo&stage=2")->assertOk();
+        $answer = $this->actingAs($this->person('advisor'))->getJson("/plans/{$this->plan()->id}/cell?slot=turbo&stage=2")->assertOk();
         $hybrid = self::candidate($answer, 'kolvane-h2');
         self::assertMatchesRegularExpression('/^\+\d+ whp$/', $hybrid['adds']);
         self::assertMatchesRegularExpression('/^€ [\d,]+$/', $hybrid['costs']);
         self::assertStringContainsString('Hybrid H3, 52 mm needs upgraded injectors', str_replace('an ', '', self::candidate($answer, 'kolvane-h3')['also_needs'][0]['sentence']));
-        $fuels = $this->getJson("/plans/{$this->plan()->id}/candidates?slot=fuel-in-tank&stage=3")->assertOk();
+        $fuels = $this->getJson("/plans/{$this->plan()->id}/cell?slot=fuel-in-tank&stage=3")->assertOk();
         self::assertTrue(self::candidate($fuels, 'blend-30')['chosen']);
-        $this->getJson("/plans/{$this->plan()->id}/candidates?slot=moon&stage=3")->assertStatus(422);
-        $this->getJson("/plans/{$this->plan()->id}/candidates?slot=turbo&stage=9")->assertStatus(422);
+        $this->getJson("/plans/{$this->plan()->id}/cell?slot=moon&stage=3")->assertStatus(422);
+        $this->getJson("/plans/{$this->plan()->id}/cell?slot=turbo&stage=9")->assertStatus(422);
     }
 
     public function test_a_stage_may_be_without_a_name(): void
     {
-        $this->edit(1, ['do' => 'add-stage', 'name' => ''])->assertOk()->assertJsonPath('estimate.stages.4.name', '');
+        $this->edit([['do' => 'add-stage', 'name' => '']], 1)->assertOk()->assertJsonPath('state.estimate.stages.4.name', '');
     }
 
     public function test_the_counters_summary_follows_every_save(): void
     {
-        $answer = $this->edit(1)->assertOk();
-        self::assertEquals($answer->json('estimate.stages.3.power.p50'), Plan::query()->findOrFail($this->plan()->id)->summary['run'][3]['power']['p50']);
+        $answer = $this->edit([self::MOVE], 1)->assertOk();
+        self::assertEquals($answer->json('state.estimate.stages.3.power.p50'), $this->summary($this->plan())['run'][3]['power']['p50'] ?? null);
     }
 
     public function test_the_plan_can_be_taken_along_as_an_open_bundle(): void

@@ -17,7 +17,7 @@ final class VariantTest extends TestCase
         $start = $this->plan()->document;
         $kept = $this->postJson($this->url(), ['name' => 'As quoted', 'revision' => 1])->assertCreated()->json();
         self::assertCount(4, $kept[0]['run']);
-        $this->postJson("/plans/{$this->plan()->id}/commands", ['revision' => 1, 'commands' => [['do' => 'fit', 'stage' => 's2', 'part' => 'kolvane-front-9']]])->assertOk();
+        $this->edit([['do' => 'fit', 'stage' => 's2', 'part' => 'kolvane-front-9']], 1)->assertOk();
 
         $compared = $this->getJson($this->url("/{$kept[0]['id']}"))->assertOk()->json();
         self::assertSame([['slot' => 'Intercooler', 'here' => 'Front cooler, 9 L, stage 2', 'there' => 'Top cooler, 6 L, stage 2']], $compared['parts']);
@@ -26,8 +26,8 @@ final class VariantTest extends TestCase
         self::assertSame('there', $figures['Total']['better']);
         self::assertSame('neither', $figures['Stages']['better']);
 
-        $this->postJson($this->url("/{$kept[0]['id']}/take"), ['revision' => 1])->assertStatus(409);
-        $this->postJson($this->url("/{$kept[0]['id']}/take"), ['revision' => 2])->assertOk()->assertJson(['revision' => 3, 'label' => 'Take variant "As quoted"', 'can_undo' => true]);
+        $this->step('take', $kept[0]['id'], 1)->assertStatus(409);
+        $this->step('take', $kept[0]['id'], 2)->assertOk()->assertJson(['state' => ['revision' => 3, 'label' => 'Take variant "As quoted"', 'can_undo' => true]]);
         self::assertEquals($start, $this->plan()->document);
         self::assertSame([], $this->getJson($this->url("/{$kept[0]['id']}"))->json('parts'));
     }
@@ -67,7 +67,7 @@ final class VariantTest extends TestCase
     public function test_a_variant_is_what_was_seen_and_not_what_came_meanwhile(): void
     {
         $this->actingAs($this->person('advisor'));
-        $this->postJson("/plans/{$this->plan()->id}/commands", ['revision' => 1, 'commands' => [['do' => 'rename-stage', 'stage' => 's2', 'name' => 'other']]])->assertOk();
+        $this->edit([['do' => 'rename-stage', 'stage' => 's2', 'name' => 'other']], 1)->assertOk();
         $this->postJson($this->url(), ['name' => 'A', 'revision' => 1])->assertStatus(422)->assertJsonValidationErrors('revision');
         self::assertSame(0, $this->plan()->variants()->count());
     }
@@ -82,16 +82,13 @@ final class VariantTest extends TestCase
 
     public function test_a_line_dragged_on_the_run_is_an_answer_of_the_brief(): void
     {
-        $this->actingAs($this->person('advisor'));
-        $job = $this->job();
-        $answer = $this->postJson("/jobs/{$job->id}/target", ['power' => 310])->assertOk();
-        self::assertEquals(310, $answer->json('estimate.target.power'));
-        self::assertSame('over', $answer->json('estimate.verdict.0.status'));
-        $this->postJson("/jobs/{$job->id}/target", ['budget' => 9000])->assertOk()->assertJsonPath('estimate.budget.total', 9000);
+        $bench = ['show' => 'bench', 'plan' => $this->plan()->id];
+        $answer = $this->answer(['target' => ['power' => 310]], more: $bench)->assertOk();
+        self::assertEquals(310, $answer->json('state.estimate.target.power'));
+        self::assertSame('over', $answer->json('state.estimate.verdict.0.status'));
+        $this->answer(['budget.total' => 9000], more: $bench)->assertOk()->assertJsonPath('state.estimate.budget.total', 9000);
         $brief = $this->job()->brief;
         self::assertSame([310, 9000], [(int) $brief['target']['power'], (int) $brief['budget']['total']]);
         self::assertSame(3, $this->job()->brief_revision);
-        $this->postJson("/jobs/{$job->id}/target", [])->assertStatus(422);
-        $this->postJson("/jobs/{$job->id}/target", ['power' => -1])->assertStatus(422);
     }
 }

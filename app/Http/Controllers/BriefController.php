@@ -2,11 +2,7 @@
 
 namespace App\Http\Controllers;
 
-use App\Actions\SaveBrief;
-use App\Http\Requests\BriefRequest;
-use App\Http\Requests\TargetChangeRequest;
 use App\Models\CustomerJob;
-use App\Queries\BenchState;
 use App\Queries\BriefPage;
 use Illuminate\Http\JsonResponse;
 use Inertia\Inertia;
@@ -19,18 +15,9 @@ final class BriefController
         return Inertia::render('Brief', BriefPage::of($job));
     }
 
-    public function update(BriefRequest $request, CustomerJob $job, SaveBrief $save): JsonResponse
+    /** The answers as they stand now, for a page that is open. */
+    public function state(CustomerJob $job): JsonResponse
     {
-        $estimates = $save->save($job, $request->revision(), $request->brief(), $request->title(), $request->customer(), $request->person());
-
-        return response()->json(BriefPage::saved($job, $estimates));
-    }
-
-    /** From the bench: one answer, and the bench as it stands with it. */
-    public function changeTarget(TargetChangeRequest $request, CustomerJob $job, SaveBrief $save): JsonResponse
-    {
-        $plan = $save->changeTarget($job, $request->power(), $request->budget(), $request->person());
-
-        return response()->json(BenchState::current($plan, $request->person()));
+        return response()->json(BriefPage::current($job));
     }
 }

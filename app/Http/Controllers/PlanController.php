@@ -2,20 +2,21 @@
 
 namespace App\Http\Controllers;
 
-use App\Actions\EditPlan;
-use App\Actions\NotePresence;
-use App\Http\Requests\CandidatesRequest;
-use App\Http\Requests\CommandsRequest;
-use App\Http\Requests\FixesRequest;
+use App\Actions\MakePlan;
 use App\Http\Requests\HistoryRequest;
+use App\Http\Requests\NewPlanRequest;
 use App\Http\Requests\PersonRequest;
-use App\Http\Requests\RevisionRequest;
+use App\Http\Requests\ShownRequest;
+use App\Models\CustomerJob;
 use App\Models\Plan;
 use App\Queries\BenchState;
-use App\Queries\CandidateList;
-use App\Queries\FixList;
+use App\Queries\CellDetail;
 use App\Queries\PlanBundle;
+use App\Queries\PlanList;
 use App\Queries\RevisionList;
+use App\Queries\ShownPlan;
+use App\Queries\StageDetail;
+use App\Queries\VerdictDetail;
 use Illuminate\Http\JsonResponse;
 
 final class PlanController
@@ -25,24 +26,33 @@ final class PlanController
         return response()->json(BenchState::current($plan, $request->person()));
     }
 
-    public function commands(CommandsRequest $request, Plan $plan, EditPlan $edit): JsonResponse
+    public function store(NewPlanRequest $request, CustomerJob $job, MakePlan $plans): JsonResponse
     {
-        return response()->json(BenchState::of($edit->commands($plan, $request->edit(), $request->commands()), $request->person()));
+        $plan = $plans->make($job->load('shop', 'car.platform'), $request->from($job), $request->name(), $request->person());
+
+        return response()->json(['id' => $plan->id, 'plans' => PlanList::of($job)], 201);
     }
 
-    public function undo(RevisionRequest $request, Plan $plan, EditPlan $edit): JsonResponse
+    /** It stands for the job from now on. */
+    public function choose(CustomerJob $job, Plan $plan, MakePlan $plans): JsonResponse
     {
-        return response()->json(BenchState::of($edit->undo($plan, $request->edit()), $request->person()));
+        $plans->choose($job, $plan);
+
+        return response()->json(PlanList::of($job));
     }
 
-    public function redo(RevisionRequest $request, Plan $plan, EditPlan $edit): JsonResponse
+    public function destroy(Plan $plan, MakePlan $plans): JsonResponse
     {
-        return response()->json(BenchState::of($edit->redo($plan, $request->edit()), $request->person()));
+        $plans->delete($plan);
+
+        return response()->json(PlanList::of($plan->job));
     }
 
-    public function restore(RevisionRequest $request, Plan $plan, int $number, EditPlan $edit): JsonResponse
+    public function restore(Plan $plan): JsonResponse
     {
-        return response()->json(BenchState::of($edit->restore($plan, $request->edit(), $number), $request->person()));
+        $plan->restore();
+
+        return response()->json(PlanList::of($plan->job));
     }
 
     /** The plan as it was at a revision, to be looked at. */
@@ -51,20 +61,24 @@ final class PlanController
         return response()->json(BenchState::past($plan, $number, $request->person()));
     }
 
-    /** Who else has it open, and how far it has come: asked every few seconds. */
-    public function presence(RevisionRequest $request, Plan $plan, NotePresence $present): JsonResponse
+    public function cell(ShownRequest $request, Plan $plan): JsonResponse
     {
-        return response()->json(['others' => $present->at($plan, $request->person()), 'revision' => $plan->revision, 'brief_revision' => $plan->job->brief_revision]);
+        return response()->json(CellDetail::of(ShownPlan::at($plan, $request->revision()), $request->slot(), $request->stage(), $request->person()));
     }
 
-    public function candidates(CandidatesRequest $request, Plan $plan): JsonResponse
+    public function stage(ShownRequest $request, Plan $plan): JsonResponse
     {
-        return response()->json(CandidateList::of($plan, $request->slot(), $request->stage(), $request->person()));
+        return response()->json(StageDetail::of(ShownPlan::at($plan, $request->revision()), $request->stage(), $request->person()));
     }
 
-    public function fixes(FixesRequest $request, Plan $plan): JsonResponse
+    public function reasons(ShownRequest $request, Plan $plan): JsonResponse
     {
-        return response()->json(FixList::of($plan, $request->subject(), $request->person()));
+        return response()->json(VerdictDetail::reasons(ShownPlan::at($plan, $request->revision()), $request->subject(), $request->person()));
+    }
+
+    public function fixes(ShownRequest $request, Plan $plan): JsonResponse
+    {
+        return response()->json(VerdictDetail::fixes(ShownPlan::at($plan, $request->revision()), $request->subject(), $request->person()));
     }
 
     public function revisions(HistoryRequest $request, Plan $plan): JsonResponse

@@ -2,14 +2,11 @@
 
 namespace App\Http\Controllers;
 
-use App\Actions\EditPlan;
 use App\Actions\KeepVariant;
 use App\Http\Requests\PersonRequest;
-use App\Http\Requests\RevisionRequest;
 use App\Http\Requests\VariantRequest;
 use App\Models\Plan;
 use App\Models\PlanVariant;
-use App\Queries\BenchState;
 use App\Queries\VariantList;
 use Illuminate\Http\JsonResponse;
 
@@ -32,11 +29,6 @@ final class VariantController
     public function show(PersonRequest $request, Plan $plan, PlanVariant $variant): JsonResponse
     {
         return response()->json(VariantList::compared($plan, $variant, $request->person()));
-    }
-
-    public function take(RevisionRequest $request, Plan $plan, PlanVariant $variant, EditPlan $edit): JsonResponse
-    {
-        return response()->json(BenchState::of($edit->take($plan, $request->edit(), $variant), $request->person()));
     }
 
     public function restore(Plan $plan, PlanVariant $variant, KeepVariant $variants): JsonResponse

@@ -8,7 +8,7 @@ final class HistoryRequest extends PersonRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['before' => ['sometimes', 'integer', 'min:1', 'max:'.RevisionRequest::MOST]];
+        return ['before' => ['sometimes', 'integer', 'min:1', 'max:2147483647']];
     }
 
     /** 0 from the latest. */

@@ -9,7 +9,7 @@ final class VariantRequest extends PersonRequest
     {
         return [
             'name' => ['required', 'string', 'max:60'],
-            'revision' => ['required', 'integer', 'min:1', 'max:'.RevisionRequest::MOST],
+            'revision' => ['required', 'integer', 'min:1', 'max:2147483647'],
         ];
     }
 

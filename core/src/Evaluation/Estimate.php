@@ -20,27 +20,23 @@ final readonly class Estimate
     /**
      * @param  non-empty-list<StageResult>  $results  as received, then the stages
      * @param  non-empty-list<StageCost>  $costs  likewise
-     * @param  array<string, list<mixed>>  $figures  to be given back to the next estimate
      */
     private function __construct(
         public PlannedStages $planned,
         public array $results,
         public array $costs,
-        public array $figures,
     ) {
         $this->bundle = $planned->bundle;
         $this->evaluator = $planned->evaluator;
     }
 
-    /** @param  array<string, list<mixed>>  $known  figures of an earlier estimate of the same car, for its unchanged stages */
-    public static function of(Bundle $bundle, array $known = []): self
+    public static function of(Bundle $bundle, FigureStore $store = new NoFigures): self
     {
         $planned = PlannedStages::of($bundle);
-        $stages = new PlanEvaluator($planned, $known);
-        $results = $stages->results();
+        $results = (new PlanEvaluator($planned, $store))->results();
         $costs = array_map(fn (StageState $state): StageCost => $planned->evaluator->money($state->bought), $planned->states);
 
-        return new self($planned, $results, $costs, $stages->figures());
+        return new self($planned, $results, $costs);
     }
 
     /**

@@ -12,12 +12,6 @@ use Pebblerun\Core\Job\Plan\Change;
 /** Evaluates every stage of a plan, with what its parts and ceilings are worth. */
 final class PlanEvaluator
 {
-    /** Raised whenever a rule changes, so that figures kept from before are not given back. */
-    private const METHOD = 5;
-
-    /** Figures of that many stages are worth keeping: an edit and its undo meet again. */
-    private const KEPT = 16;
-
     /** A ceiling binds when it costs more than this share. */
     private const BINDS = 0.005;
 
@@ -25,8 +19,7 @@ final class PlanEvaluator
 
     private readonly Shares $shares;
 
-    /** @param  array<string, list<mixed>>  $known  figures of stages evaluated before, by key; see figures() */
-    public function __construct(private readonly PlannedStages $planned, private array $known = [])
+    public function __construct(private readonly PlannedStages $planned, private readonly FigureStore $store)
     {
         $this->evaluator = $planned->evaluator;
         $this->shares = new Shares($planned->evaluator);
@@ -36,28 +29,22 @@ final class PlanEvaluator
     public function results(): array
     {
         $states = $this->planned->states;
-        $results = $figures = [];
+        $keys = array_map(fn (StageState $state): string => $this->keyOf($state->build), $states);
+        $known = $this->store->known(array_values(array_unique($keys)));
+        $results = $computed = [];
         foreach ($states as $i => $state) {
             $model = $this->evaluator->model($state->build);
             $likely = $this->evaluator->likely($model);
-            $key = $this->keyOf($state->build);
-            $stage = isset($this->known[$key]) ? StageFigures::known($this->known[$key]) : $this->figuresOf($model, $likely);
-            $figures[$key] = $stage->toArray();
-            $results[] = $this->result($state, $states[$i - 1] ?? null, $model, $likely, $stage);
+            $kept = $known[$keys[$i]] ?? $computed[$keys[$i]] ?? null;
+            $figures = $kept === null ? $this->figuresOf($model, $likely) : StageFigures::known($kept);
+            if ($kept === null) {
+                $computed[$keys[$i]] = $figures->toArray();
+            }
+            $results[] = $this->result($state, $states[$i - 1] ?? null, $model, $likely, $figures);
         }
-        $this->known = array_slice([...$figures, ...$this->known], 0, self::KEPT);
+        $this->store->keep($computed);
 
         return $results;
-    }
-
-    /**
-     * The costly figures of the stages evaluated last and of some before, to be given back when the plan changes.
-     *
-     * @return array<string, list<mixed>>
-     */
-    public function figures(): array
-    {
-        return $this->known;
     }
 
     /** Names everything that a build's figures depend on: what stands where, what its map covers, and its fuels. */
@@ -67,7 +54,7 @@ final class PlanEvaluator
         $stands = array_map(fn (Part $part): array => [$part->key, $build->covers($part)], $build->fitted);
 
         return hash('xxh128', serialize([
-            self::METHOD, $this->planned->bundle->fingerprint, $settings->stacking, $settings->constantLoss,
+            $this->planned->bundle->fingerprint, $settings->stacking, $settings->constantLoss,
             $build->changed, $build->fuel->key, $build->mappedFor?->key, $stands,
         ]));
     }

@@ -6,6 +6,7 @@ use Closure;
 use Pebblerun\Core\Catalog\Catalog;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Parts\PartCollection;
+use Pebblerun\Core\Job\Brief\BriefPlaces;
 use Pebblerun\Core\Job\Bundle;
 use Pebblerun\Core\Job\Plan\References;
 use Pebblerun\Core\Units\UnitSystem;
@@ -29,17 +30,18 @@ final class BundleReader
      * What was read and checked before: its parts are made only when somebody asks for them.
      *
      * @param  array<string, mixed>  $document  a bundle that read() has taken
+     * @param  ?string  $library  hash of its platform and parts, where somebody knows it: they are large
      */
-    public static function trusted(array $document): OpenedBundle
+    public static function trusted(array $document, ?string $library = null): OpenedBundle
     {
-        return self::bundle($document, null);
+        return self::bundle($document, null, $library);
     }
 
     /**
      * @param  array<string, mixed>  $document
      * @param  ?Closure(array<string, Part>): PartCollection  $eager
      */
-    private static function bundle(array $document, ?Closure $eager): OpenedBundle
+    private static function bundle(array $document, ?Closure $eager, ?string $library = null): OpenedBundle
     {
         $node = new DocumentNode($document);
         $units = self::units($node->get('units'));
@@ -51,9 +53,30 @@ final class BundleReader
         $brief = (new BriefReader($units, $platform, $shop->currency))->read($node->get('brief'));
         $plan = PlanReader::read($node->get('plan'), $shop->currency);
         $node->get('plan')->guard(fn () => References::check($plan, $brief->received, $catalog));
-        unset($document['plan']);
 
-        return new OpenedBundle(new Bundle($shop, $catalog, $brief, $plan, hash('xxh128', serialize($document))), $units);
+        return new OpenedBundle(new Bundle($shop, $catalog, $brief, $plan, self::fingerprint($document, $library)), $units);
+    }
+
+    /**
+     * @param  array<string, mixed>  $document
+     */
+    private static function fingerprint(array $document, ?string $library): string
+    {
+        $library ??= self::hash([$document['platform'], $document['parts']]);
+        /** @var array<string, mixed> $brief */
+        $brief = $document['brief'];
+
+        return self::hash([$library, $document['units'], $document['shop'], BriefPlaces::withoutWords($brief)]);
+    }
+
+    /**
+     * As JSON, where 290 and 290.0 are one number.
+     *
+     * @param  list<mixed>  $of
+     */
+    private static function hash(array $of): string
+    {
+        return hash('xxh128', json_encode($of, JSON_THROW_ON_ERROR));
     }
 
     /** @return array<string, Part> */

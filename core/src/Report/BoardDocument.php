@@ -28,8 +28,11 @@ final readonly class BoardDocument
         $this->words = new FindingWords($estimate->bundle->catalog);
     }
 
-    /** @return list<array<string, mixed>> */
-    public function lanes(): array
+    /**
+     * @param  bool  $thin  without what is empty
+     * @return list<array<string, mixed>>
+     */
+    public function lanes(bool $thin = false): array
     {
         $platform = $this->estimate->bundle->catalog->platform;
         $lanes = [];
@@ -39,12 +42,24 @@ final readonly class BoardDocument
             if ($key === $this->laneOfMap()) {
                 array_unshift($rows, $this->fuelRow());
             }
+            if ($thin) {
+                $rows = array_map(fn (array $row): array => [...$row, 'cells' => array_map(self::withoutEmpty(...), $row['cells'])], $rows);
+            }
             if ($rows !== []) {
                 $lanes[] = ['key' => $key, 'name' => $name, 'slots' => $rows];
             }
         }
 
         return $lanes;
+    }
+
+    /**
+     * @param  array<string, mixed>  $cell
+     * @return array<string, mixed>
+     */
+    private static function withoutEmpty(array $cell): array
+    {
+        return array_filter($cell, fn (mixed $value): bool => $value !== '' && $value !== null);
     }
 
     /** The fuel stands beside the map that was written for it. */
@@ -123,7 +138,7 @@ final readonly class BoardDocument
             if ($advised->fixes !== []) {
                 $part = $advised->fixes[0][0];
 
-                return ['state' => $advised->finding->kind->isFault() ? 'missing' : 'advised', 'name' => $part->name, ...self::EMPTY, 'part' => $part->key, 'note' => $this->note($advised, $stage)];
+                return ['state' => $advised->finding->kind->isFault() ? 'missing' : 'advised', 'name' => $part->name, ...self::EMPTY, 'part' => $part->key, 'fits' => array_map(fn (Part $one): string => $one->key, $advised->fixes[0]), 'note' => $this->note($advised, $stage)];
             }
         }
 

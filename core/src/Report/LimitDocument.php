@@ -37,6 +37,18 @@ final readonly class LimitDocument
         $this->shoulder = $baseline->torqueShoulder();
     }
 
+    /** @return array{key: string, name: string, status: string, used_percent: ?float, sentence: string} where it stands */
+    public function glance(LimitReading $reading): array
+    {
+        return [
+            'key' => $reading->limit->key,
+            'name' => $reading->limit->name,
+            'status' => $reading->status->value,
+            'used_percent' => $reading->used === null ? null : round(100 * $reading->used, UnitFormatter::PRECISION),
+            'sentence' => $this->words->of($reading),
+        ];
+    }
+
     /** @return array<string, mixed> */
     public function reading(LimitReading $reading, StageResult $result): array
     {

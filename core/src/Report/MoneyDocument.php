@@ -12,11 +12,27 @@ final readonly class MoneyDocument
 {
     public function __construct(private Estimate $estimate, private UnitFormatter $say) {}
 
+    /** @return array{cumulative: array<string, float>, hours: float, per_power: ?float} what shows at once */
+    public function glance(int $stage): array
+    {
+        return [
+            'cumulative' => $this->range($this->estimate->cumulative($stage)),
+            'hours' => $this->estimate->costs[$stage]->hours / 100,
+            'per_power' => $this->perPower($stage),
+        ];
+    }
+
+    private function perPower(int $stage): ?float
+    {
+        $perWatt = $this->estimate->costPerWatt($stage);
+
+        return $perWatt === null ? null : round($this->say->perPower($perWatt), UnitFormatter::PRECISION);
+    }
+
     /** @return array<string, mixed> */
     public function stage(int $stage): array
     {
         $cost = $this->estimate->costs[$stage];
-        $perWatt = $this->estimate->costPerWatt($stage);
         $resale = array_sum(array_map(fn (Part $part): int => $part->price->resale, $this->estimate->results[$stage]->state->replaced));
 
         return [
@@ -27,9 +43,21 @@ final readonly class MoneyDocument
             'reserve' => $this->range($cost->reserve),
             'hours' => $cost->hours / 100,
             'resale' => $this->say->money($resale),
-            'per_power' => $perWatt === null ? null : round($this->say->perPower($perWatt), UnitFormatter::PRECISION),
+            'per_power' => $this->perPower($stage),
             'lines' => array_map($this->line(...), $cost->lines),
         ];
+    }
+
+    /** @return ?array<string, mixed> what a part that the stage buys costs; null where it does not */
+    public function lineOf(string $part, int $stage): ?array
+    {
+        foreach ($this->estimate->costs[$stage]->lines as $line) {
+            if ($line->part->key === $part) {
+                return $this->line($line);
+            }
+        }
+
+        return null;
     }
 
     /** @return array<string, mixed> */

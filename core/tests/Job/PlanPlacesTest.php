@@ -48,7 +48,7 @@ final class PlanPlacesTest extends TestCase
     /** A path that is set, its value, and the places with their words. */
     public static function changes(): iterable
     {
-        yield 'nothing' => ['name', 'Another name', []];
+        yield 'the plan’s name' => ['name', 'Another name', ['@plan-name' => 'call the plan "Another name"']];
         yield 'a part' => ['stages.0.changes.1', ['fit' => 'catback'], ['s1/filter' => 'Filter in stage 1: taken away', 's1/catback' => 'Catback in stage 1: Catback']];
         yield 'a price' => ['stages.0.changes.1', ['fit' => 'intake', 'agreed' => 90, 'quantity' => 2], ['s1/filter' => 'Filter in stage 1: Intake, agreed at 90, 2 of them']];
         yield 'a basis' => ['stages.0.changes.1', ['fit' => 'intake', 'basis' => 'owned'], ['s1/filter' => 'Filter in stage 1: Intake, owned']];

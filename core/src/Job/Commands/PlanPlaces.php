@@ -15,6 +15,8 @@ final readonly class PlanPlaces
 {
     private const STAGES = '@stages';
 
+    private const NAME = '@plan-name';
+
     private const WHOLE = '/*';
 
     public function __construct(private Catalog $catalog) {}
@@ -94,7 +96,10 @@ final readonly class PlanPlaces
     {
         $draft = new PlanDraft($plan, $this->catalog);
         $keys = array_column($plan['stages'], 'key');
-        $places = [self::STAGES => [implode(',', $keys), new Description('stages', ['count' => count($keys)])]];
+        $places = [
+            self::STAGES => [implode(',', $keys), new Description('stages', ['count' => count($keys)])],
+            self::NAME => [$plan['name'], new Description('rename-plan', ['name' => $plan['name']])],
+        ];
         foreach ($plan['settings'] ?? [] as $setting => $value) {
             $places["@{$setting}"] = [$value, new Description('settings', [$setting => $value])];
         }

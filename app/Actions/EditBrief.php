@@ -1,0 +1,205 @@
+<?php
+
+namespace App\Actions;
+
+use App\Assembly\BriefConflict;
+use App\Assembly\BriefSheet;
+use App\Assembly\Bundles;
+use App\Assembly\Estimates;
+use App\Exceptions\Refused;
+use App\Models\Car;
+use App\Models\Customer;
+use App\Models\CustomerJob;
+use App\Models\MileageReading;
+use App\Models\Plan;
+use Illuminate\Support\Facades\DB;
+use Pebblerun\Core\Job\Brief\BriefPlaces;
+use Pebblerun\Formats\DocumentReader;
+
+/**
+ * Writes answers of a brief, each in its place, as the brief's next revision. An answer that others gave otherwise meanwhile is
+ * refused with both sides; answers in other places follow.
+ */
+final readonly class EditBrief
+{
+    public function __construct(private OneOutcome $outcome, private MarkJob $mark, private KeepFigures $keep, private DocumentReader $reader) {}
+
+    /**
+     * @param  non-empty-list<array{place: string, value: mixed}>  $answers  null takes one away
+     *
+     * @throws Refused
+     */
+    public function answer(CustomerJob $job, Edit $edit, array $answers): void
+    {
+        $this->outcome->of($job, null, $edit, function () use ($job, $edit, $answers): bool {
+            [$plan, $estimates] = DB::transaction(fn (): array => $this->write($job, $edit, $answers), 3);
+            $this->keep->later($plan, $estimates);
+
+            return true;
+        });
+    }
+
+    /**
+     * @param  non-empty-list<array{place: string, value: mixed}>  $answers
+     * @return array{Plan, Estimates}
+     */
+    private function write(CustomerJob $job, Edit $edit, array $answers): array
+    {
+        $this->lock($job, array_column($answers, 'place'));
+        $this->mustBeFree($job, $edit, $answers);
+        $version = (int) DB::scalar("select nextval('versions')");
+        foreach ($answers as ['place' => $place, 'value' => $value]) {
+            $this->set($job, $place, $value, $edit);
+            $row = (new BriefSheet($job))->rowOf($place);
+            $row->writers = [...$row->writers, $place => ['queue' => $edit->queue, 'by' => $edit->author->name, 'version' => $version]];
+        }
+        $this->reader->section('brief', $job->brief);
+        $job->fill(['brief_revision' => $job->brief_revision + 1])->save();
+        $job->briefRevisions()->create(['number' => $job->brief_revision, 'document' => $job->brief, 'author_id' => $edit->author->id, 'queue' => $edit->queue, 'version' => $version]);
+        $this->noteCar($job);
+        $job->car->customer->save();
+        $estimated = $this->estimated($job);
+        if (self::isShared($answers)) {
+            $this->mark->refind($job->car->customer_id);
+        }
+        $this->mark->mark($job, null, $estimated[1]);
+        $this->outcome->done($job, null, $edit);
+
+        return $estimated;
+    }
+
+    /**
+     * The job's row; where the customer's or the car's is touched, first the customer and then all jobs of theirs, always in the
+     * same order, so that nobody waits for ever.
+     *
+     * @param  list<string>  $places
+     */
+    private function lock(CustomerJob $job, array $places): void
+    {
+        if (self::isShared(array_map(fn (string $place): array => ['place' => $place], $places))) {
+            Customer::query()->whereKey($job->car->customer_id)->lockForUpdate()->first();
+            CustomerJob::query()->whereIn('car_id', Car::query()->where('customer_id', $job->car->customer_id)->select('id'))->orderBy('id')->lockForUpdate()->get('id');
+        }
+        $job->setRawAttributes(CustomerJob::query()->lockForUpdate()->findOrFail($job->id)->getAttributes(), true);
+        $job->setRelation('car', Car::query()->with('customer')->lockForUpdate()->findOrFail($job->car_id));
+    }
+
+    /** @param  list<array{place: string}>  $answers */
+    private static function isShared(array $answers): bool
+    {
+        return array_filter($answers, fn (array $answer): bool => isset(BriefSheet::CUSTOMER[$answer['place']])
+            || in_array($answer['place'], [BriefSheet::CHASSIS, BriefSheet::OWNER, BriefSheet::CAR], true)) !== [];
+    }
+
+    /**
+     * @param  list<array{place: string, value: mixed}>  $answers
+     *
+     * @throws Refused where others answered otherwise since it was shown.
+     */
+    private function mustBeFree(CustomerJob $job, Edit $edit, array $answers): void
+    {
+        $sheet = new BriefSheet($job);
+        $clashing = [];
+        foreach ($answers as ['place' => $place, 'value' => $value]) {
+            $writer = $sheet->writer($place);
+            if ($writer !== null && $writer['version'] > $edit->seen && $writer['queue'] !== $edit->queue && $sheet->value($place) != $value) {
+                $clashing[] = $place;
+            }
+        }
+        if ($clashing !== []) {
+            throw Refused::conflict(BriefConflict::answer($job, $answers, $clashing));
+        }
+    }
+
+    private function set(CustomerJob $job, string $place, mixed $value, Edit $edit): void
+    {
+        match (true) {
+            $place === BriefSheet::TITLE => $job->title = $value,
+            $place === BriefSheet::CHASSIS => $job->car->chassis_number = (string) $value,
+            isset(BriefSheet::CUSTOMER[$place]) => $job->car->customer->setAttribute(BriefSheet::CUSTOMER[$place], (string) $value),
+            $place === BriefSheet::OWNER => $this->giveCar($job, $value),
+            $place === BriefSheet::CAR => $this->takeCar($job, (int) $value),
+            default => $job->brief = BriefPlaces::with($job->brief, $place, $this->stamped($place, $value, $edit)),
+        };
+    }
+
+    /** Who gave a warning, and when, is written here and not by the page. */
+    private function stamped(string $place, mixed $value, Edit $edit): mixed
+    {
+        return str_starts_with($place, 'warnings.') && $value !== null
+            ? ['warning' => substr($place, strlen('warnings.')), 'on' => $edit->author->shop->today(), 'by' => $edit->author->name]
+            : $value;
+    }
+
+    /**
+     * The job's car is another customer's: a known one's by id, or a new one's by name. Where other jobs are for the same car too,
+     * the job gets a car of its own.
+     *
+     * @throws Refused
+     */
+    private function giveCar(CustomerJob $job, mixed $owner): void
+    {
+        $customer = is_int($owner)
+            ? (Customer::query()->where('shop_id', $job->shop_id)->find($owner) ?? throw Refused::because('This customer is not there any more: choose another, or type the name.'))
+            : Customer::create(['shop_id' => $job->shop_id, 'name' => (string) $owner]);
+        $car = $job->car;
+        if (CustomerJob::query()->where('car_id', $car->id)->whereKeyNot($job->id)->exists()) {
+            $car = $car->replicate();
+        }
+        $car->customer()->associate($customer)->save();
+        $this->forCar($job, $car);
+    }
+
+    /** @throws Refused */
+    private function takeCar(CustomerJob $job, int $id): void
+    {
+        $car = Car::query()->with('customer')->where('platform_id', $job->car->platform_id)->find($id);
+        if ($car === null || $car->customer->shop_id !== $job->shop_id) {
+            throw Refused::because('This car is not there any more, or is of another platform: choose another.');
+        }
+        $this->forCar($job, $car);
+        $brief = BriefPlaces::with($job->brief, 'car.year', $car->year);
+        $brief = BriefPlaces::with($brief, 'car.gearbox', $car->gearbox);
+        $job->brief = BriefPlaces::with($brief, 'car.registration', $car->registration === '' ? null : $car->registration);
+    }
+
+    /** A car that no job is for any more goes, and with it a customer of whom nothing else is known. */
+    private function forCar(CustomerJob $job, Car $car): void
+    {
+        $left = Car::query()->whereKey($job->getOriginal('car_id'))->sole();
+        $job->setRelation('car', $car)->fill(['car_id' => $car->id])->save();
+        MileageReading::query()->where('customer_job_id', $job->id)->update(['car_id' => $car->id]);
+        if ($left->isNot($car) && ! $left->jobs()->exists()) {
+            $left->delete();
+        }
+        Customer::query()->whereKeyNot($car->customer_id)->where(['contact' => '', 'notes' => ''])->whereDoesntHave('cars')->where('shop_id', $job->shop_id)->delete();
+    }
+
+    /** What the brief says of the car is what the car's row says now; the mileage is a reading of the visit. */
+    private function noteCar(CustomerJob $job): void
+    {
+        $said = $job->brief['car'];
+        $job->car->fill(['year' => $said['year'], 'gearbox' => $said['gearbox'], 'registration' => $said['registration'] ?? ''])->save();
+        $of = MileageReading::query()->where('customer_job_id', $job->id);
+        if (! isset($said['mileage_km'])) {
+            $of->delete();
+        } elseif ((float) $of->value('km') !== (float) $said['mileage_km']) {
+            MileageReading::query()->updateOrCreate(['customer_job_id' => $job->id], ['car_id' => $job->car->id, 'km' => $said['mileage_km'], 'read_on' => $job->shop->today()]);
+        }
+    }
+
+    /**
+     * Every plan of the job must still be one under the brief.
+     *
+     * @return array{Plan, Estimates} the one that stands for it
+     */
+    private function estimated(CustomerJob $job): array
+    {
+        foreach ($job->plans()->with('library')->whereKeyNot($job->plan_id)->get() as $other) {
+            Bundles::of($other->setRelation('job', $job));
+        }
+        $plan = $job->chosenPlan();
+
+        return [$plan, Estimates::of(Bundles::of($plan))];
+    }
+}

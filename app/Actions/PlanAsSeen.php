@@ -1,0 +1,58 @@
+<?php
+
+namespace App\Actions;
+
+use App\Models\Plan;
+use App\Models\PlanRevision;
+use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\CoreException;
+use Pebblerun\Core\Job\Commands\Commands;
+use Pebblerun\Core\Job\Commands\PlanDraft;
+
+/**
+ * A plan as an edit's sender saw it: as it stood at the version that was shown, with what their own queue did since. What others
+ * did meanwhile is what differs from it.
+ *
+ * @phpstan-import-type PlanDocument from PlanDraft
+ */
+final readonly class PlanAsSeen
+{
+    /**
+     * @param  PlanDocument  $document
+     * @param  list<PlanRevision>  $theirs  what others did since, the oldest first
+     */
+    private function __construct(public array $document, public array $theirs) {}
+
+    public static function by(Plan $plan, Edit $edit, Catalog $catalog): self
+    {
+        $since = array_values(PlanRevision::query()->with('author')->where('plan_id', $plan->id)->where('version', '>', $edit->seen)->orderBy('number')->get()->all());
+        $theirs = array_values(array_filter($since, fn (PlanRevision $one): bool => $one->queue !== $edit->queue));
+        if ($theirs === []) {
+            return new self($plan->document, []);
+        }
+        $document = PlanRevision::query()->where('plan_id', $plan->id)->where('version', '<=', $edit->seen)->orderByDesc('number')->first()->document ?? $since[0]->document;
+        foreach ($since as $revision) {
+            if ($revision->queue === $edit->queue) {
+                $document = self::after($document, $revision, $catalog);
+            }
+        }
+
+        return new self($document, $theirs);
+    }
+
+    /**
+     * @param  PlanDocument  $document
+     * @return PlanDocument with one of their own edits
+     */
+    private static function after(array $document, PlanRevision $own, Catalog $catalog): array
+    {
+        if ($own->commands === null) {
+            return $own->document;
+        }
+        try {
+            return Commands::apply($document, $own->commands, $catalog);
+        } catch (CoreException) {
+            return $document;
+        }
+    }
+}

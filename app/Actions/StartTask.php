@@ -1,0 +1,37 @@
+<?php
+
+namespace App\Actions;
+
+use App\Jobs\TaskJob;
+use App\Models\Task;
+use App\Models\User;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+
+/** Puts work into the background, once: who asks for what is already on its way is given that. */
+final class StartTask
+{
+    /** @param  class-string<TaskJob>  $job */
+    public function start(string $job, string $kind, string $subject, int $shop, ?User $author): Task
+    {
+        return DB::transaction(function () use ($job, $kind, $subject, $shop, $author): Task {
+            $id = (string) Str::uuid7();
+            $new = DB::table('tasks')->insertOrIgnore([
+                'id' => $id, 'shop_id' => $shop, 'author_id' => $author?->id, 'kind' => $kind, 'subject' => $subject, 'created_at' => now(), 'updated_at' => now(),
+            ]);
+            if ($new === 1) {
+                $job::dispatch($id);
+            }
+
+            return $new === 1 ? Task::query()->findOrFail($id)
+                : Task::query()->where(['shop_id' => $shop, 'kind' => $kind, 'subject' => $subject])->orderByDesc('created_at')->firstOrFail();
+        });
+    }
+
+    /** It stops after the step that it is at. One that nobody began yet stops at once. */
+    public function cancel(Task $task): void
+    {
+        Task::query()->whereKey($task->id)->whereIn('state', Task::LIVE)->update(['cancel' => true]);
+        Task::query()->whereKey($task->id)->where('state', 'waiting')->update(['state' => 'cancelled', 'finished_at' => now()]);
+    }
+}

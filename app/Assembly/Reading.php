@@ -1,0 +1,37 @@
+<?php
+
+namespace App\Assembly;
+
+use App\Models\Shop;
+use App\Models\User;
+use Pebblerun\Core\Exchange\OpenedBundle;
+use Pebblerun\Core\Report\UnitFormatter;
+use Pebblerun\Core\Units\Numerals;
+use Pebblerun\Core\Units\UnitSystem;
+
+/** The units and numerals that somebody reads in. */
+final readonly class Reading
+{
+    public function __construct(public UnitSystem $units, public Numerals $numerals) {}
+
+    public static function of(User $reader): self
+    {
+        return new self($reader->unitSystem(), $reader->numerals);
+    }
+
+    public static function ofShop(Shop $shop): self
+    {
+        return new self(UnitSystem::parse($shop->units), Numerals::Comma);
+    }
+
+    /** "hp/lb-ft/bar/C/kg/comma". */
+    public function name(): string
+    {
+        return implode('/', [...$this->units->toArray(), $this->numerals->value]);
+    }
+
+    public function formatter(OpenedBundle $opened): UnitFormatter
+    {
+        return UnitFormatter::for($opened->bundle, $this->units, $this->numerals);
+    }
+}

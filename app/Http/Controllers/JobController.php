@@ -1,0 +1,33 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Actions\NotePresence;
+use App\Actions\StartJob;
+use App\Http\Requests\PersonRequest;
+use App\Http\Requests\StartJobRequest;
+use App\Models\CustomerJob;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
+
+final class JobController
+{
+    public function store(StartJobRequest $request, StartJob $start): RedirectResponse
+    {
+        $car = $request->car();
+        $customer = $car === null ? $request->customer() : null;
+        $job = match (true) {
+            $car !== null => $start->forCar($car, $request->title(), $request->person()),
+            $customer !== null => $start->forCustomer($request->platform(), $customer, $request->title(), $request->person()),
+            default => $start->forNew($request->platform(), $request->customerName(), $request->title(), $request->person()),
+        };
+
+        return redirect("/jobs/{$job->id}/brief");
+    }
+
+    /** Who else has it open, and how far it has come: asked every few seconds. */
+    public function presence(PersonRequest $request, CustomerJob $job, NotePresence $present): JsonResponse
+    {
+        return response()->json(['others' => $present->at($job, $request->person()), 'version' => $job->version]);
+    }
+}

@@ -1,0 +1,69 @@
+<?php
+
+namespace App\Http\Requests;
+
+use App\Actions\Step;
+use Illuminate\Validation\Rule;
+use Pebblerun\Core\Job\Commands\Commands;
+use Pebblerun\Formats\DocumentReader;
+use Pebblerun\Formats\InvalidDocument;
+
+/** Small typed changes of a plan, each held against the schema of its own, or one step over the whole plan. */
+final class PlanEditRequest extends EditRequest
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            ...parent::rules(),
+            'commands' => ['required_without:step', 'prohibits:step', 'list', 'min:1', 'max:40'],
+            'step' => ['sometimes', 'array:do,of'],
+            'step.do' => ['required_with:step', Rule::in(['undo', 'redo', 'restore', 'take'])],
+            'step.of' => ['required_with:step', fn (string $field, mixed $of, callable $fail) => $this->isNamed($of) || $fail('step.of must be a number, or the name of a request.')],
+        ];
+    }
+
+    private function isNamed(mixed $of): bool
+    {
+        return is_int($of) ? $of > 0 && $of <= 2_147_483_647 : is_string($of) && preg_match('/^[0-9a-f-]{16,40}$/D', $of) === 1;
+    }
+
+    public function step(): ?Step
+    {
+        return $this->has('step') ? new Step($this->string('step.do')->value(), $this->input('step.of')) : null;
+    }
+
+    /**
+     * @return non-empty-list<array<string, mixed>>
+     *
+     * @throws InvalidDocument with the place of each fault.
+     */
+    public function commands(): array
+    {
+        // As they were sent: to an array {} and [] would be the same.
+        $sent = json_decode($this->getContent())->commands ?? [];
+
+        return array_map(self::named(...), DocumentReader::standard()->commands($sent));
+    }
+
+    /**
+     * A new stage whose sender gave it no key gets one that no stage of any time has.
+     *
+     * @param  array<string, mixed>  $command
+     * @return array<string, mixed>
+     */
+    private static function named(array $command): array
+    {
+        return isset(Commands::all()[$command['do']]::fields()['key?']) ? $command + ['key' => 's-'.bin2hex(random_bytes(6))] : $command;
+    }
+
+    protected function asked(): mixed
+    {
+        return [$this->input('commands'), $this->input('step')];
+    }
+
+    protected function usually(): string
+    {
+        return 'bench';
+    }
+}

@@ -1,0 +1,77 @@
+<?php
+
+namespace App\Jobs;
+
+use App\Models\Task;
+use Illuminate\Bus\Queueable;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Bus\Dispatchable;
+use Illuminate\Queue\InteractsWithQueue;
+use Illuminate\Support\Facades\DB;
+use Throwable;
+
+/**
+ * Work on a task, step by step. The database holds a lock for as long as the worker's connection lives, so that nobody else
+ * works on the same task, and a worker that was killed leaves it at once. Every step must be one that can be done again.
+ */
+abstract class TaskJob implements ShouldQueue
+{
+    use Dispatchable;
+    use InteractsWithQueue;
+    use Queueable;
+
+    /** A worker may be killed that often over one task. */
+    public int $tries = 25;
+
+    public int $maxExceptions = 3;
+
+    public int $timeout = 3600;
+
+    /** s; until another worker looks again whether a task is free */
+    private const AGAIN = 5;
+
+    final public function __construct(public readonly string $task) {}
+
+    public function handle(): void
+    {
+        if (! DB::scalar('select pg_try_advisory_lock(hashtextextended(?, 0))', [$this->task])) {
+            $this->release(self::AGAIN);
+
+            return;
+        }
+        try {
+            $task = Task::query()->find($this->task);
+            if ($task?->isLive() === true) {
+                $this->run($task);
+            }
+        } finally {
+            DB::scalar('select pg_advisory_unlock(hashtextextended(?, 0))', [$this->task]);
+        }
+    }
+
+    /** @return iterable<int> how many of its steps are done, after each */
+    abstract protected function steps(Task $task): iterable;
+
+    private function run(Task $task): void
+    {
+        $task->update(['state' => 'running']);
+        foreach ($this->steps($task) as $done) {
+            if (Task::query()->whereKey($task->id)->where('cancel', false)->update(['done' => $done, 'of' => $task->of]) === 0) {
+                $this->finish('cancelled');
+
+                return;
+            }
+        }
+        $this->finish('done');
+    }
+
+    public function failed(?Throwable $fault): void
+    {
+        $this->finish('failed', mb_substr($fault?->getMessage() ?? 'The worker was stopped too often.', 0, 1000));
+    }
+
+    private function finish(string $state, string $reason = ''): void
+    {
+        Task::query()->whereKey($this->task)->whereIn('state', Task::LIVE)->update(['state' => $state, 'reason' => $reason, 'finished_at' => now()]);
+    }
+}

@@ -1,0 +1,58 @@
+<?php
+
+namespace App\Jobs;
+
+use App\Assembly\Bundles;
+use App\Assembly\Estimates;
+use App\Assembly\Reading;
+use App\Assembly\Summaries;
+use App\Models\CustomerJob;
+use App\Models\Plan;
+use App\Models\Shop;
+use App\Models\Task;
+use Illuminate\Database\Eloquent\Builder;
+use Pebblerun\Core\Units\Numerals;
+use Pebblerun\Core\Units\UnitSystem;
+
+/**
+ * What the counter shows of plans, in the units of one reader: of some jobs, or of all of a shop. The subject says which:
+ * {"reads": {units and numerals}, "jobs": [ids] or null}.
+ */
+final class WorkOutSummaries extends TaskJob
+{
+    public const KIND = 'summaries';
+
+    /** @param  ?list<int>  $jobs  null for all */
+    public static function subject(Reading $reading, ?array $jobs): string
+    {
+        return json_encode(['reads' => [...$reading->units->toArray(), 'numerals' => $reading->numerals->value], 'jobs' => $jobs], JSON_THROW_ON_ERROR);
+    }
+
+    protected function steps(Task $task): iterable
+    {
+        /** @var array{reads: array<string, string>, jobs: ?list<int>} $subject */
+        $subject = json_decode($task->subject, true);
+        $reading = new Reading(UnitSystem::parse(array_diff_key($subject['reads'], ['numerals' => ''])), Numerals::from($subject['reads']['numerals']));
+        $shop = Shop::query()->findOrFail($task->shop_id);
+        $plans = Plan::query()->whereIn('id', CustomerJob::query()->where('shop_id', $shop->id)->when($subject['jobs'] !== null, fn (Builder $jobs) => $jobs->whereKey($subject['jobs']))->select('plan_id'));
+        $task->of = (clone $plans)->count();
+        $done = 0;
+        foreach ($plans->with('job', 'library')->lazyByIdDesc(50) as $plan) {
+            $plan->job->setRelation('shop', $shop);
+            self::workOut($plan, $reading);
+            yield ++$done;
+        }
+    }
+
+    /** One that is kept and right is left as it is. */
+    private static function workOut(Plan $plan, Reading $reading): void
+    {
+        $subject = "plan {$plan->id}";
+        $key = Summaries::key($plan->job, $plan->library, $plan->document);
+        if (Summaries::known([$subject => $key], $reading) === []) {
+            $estimates = Estimates::of(Bundles::of($plan));
+            $estimates->keep();
+            Summaries::keep($subject, $reading, $key, $estimates->summary($reading));
+        }
+    }
+}

@@ -1,0 +1,59 @@
+<?php
+
+namespace App\Models;
+
+use Illuminate\Database\Eloquent\Model;
+use Illuminate\Database\Eloquent\Relations\BelongsTo;
+use Illuminate\Database\Eloquent\Relations\HasMany;
+use Illuminate\Database\Eloquent\Relations\HasOne;
+
+/**
+ * A customer's car, as it was last seen. What a job's brief says of it is what was true then.
+ *
+ * @phpstan-import-type Writers from CustomerJob
+ *
+ * @property int $id
+ * @property int $customer_id
+ * @property int $platform_id
+ * @property int $year
+ * @property string $gearbox
+ * @property string $registration
+ * @property string $chassis_number
+ * @property Writers $writers
+ * @property-read Customer $customer
+ * @property-read Platform $platform
+ * @property-read ?MileageReading $lastReading
+ */
+final class Car extends Model
+{
+    protected $attributes = ['registration' => '', 'chassis_number' => '', 'writers' => '{}'];
+
+    protected function casts(): array
+    {
+        return ['writers' => 'array'];
+    }
+
+    /** @return BelongsTo<Customer, $this> */
+    public function customer(): BelongsTo
+    {
+        return $this->belongsTo(Customer::class);
+    }
+
+    /** @return BelongsTo<Platform, $this> */
+    public function platform(): BelongsTo
+    {
+        return $this->belongsTo(Platform::class);
+    }
+
+    /** @return HasMany<CustomerJob, $this> */
+    public function jobs(): HasMany
+    {
+        return $this->hasMany(CustomerJob::class);
+    }
+
+    /** @return HasOne<MileageReading, $this> */
+    public function lastReading(): HasOne
+    {
+        return $this->hasOne(MileageReading::class)->ofMany(['read_on' => 'max', 'id' => 'max']);
+    }
+}

@@ -1,0 +1,70 @@
+<?php
+
+namespace Pebblerun\Core\Report;
+
+use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Job\Brief\Target;
+
+/** Writes what holds for a plan as a whole: its labels, what was asked, and the settings it was computed with. */
+final readonly class PlanHead
+{
+    public function __construct(private Estimate $estimate, private UnitFormatter $say) {}
+
+    /** @return array<string, mixed> */
+    public function write(): array
+    {
+        $brief = $this->estimate->bundle->brief;
+        $maybe = fn (?int $minor): ?float => $minor === null ? null : $this->say->money($minor);
+
+        return [
+            'labels' => ['power' => $this->say->powerLabel(), 'torque' => $this->say->torqueLabel(), 'money' => $this->say->symbol()],
+            'target' => $this->target($brief->target),
+            'budget' => ['total' => $maybe($brief->budget->total), 'now' => $maybe($brief->budget->now), 'monthly' => $maybe($brief->budget->monthly)],
+            'rpm_range' => ['from' => $brief->rpmRange[0], 'to' => $brief->rpmRange[1]],
+            'settings' => $this->settings(),
+            'measured' => $brief->received->allowsChances(),
+            'sketched' => $this->estimate->results[0]->likely->sketched,
+            'knee' => $this->knee(),
+            'promise' => Terms::PROMISE,
+        ];
+    }
+
+    /** @return array{power: ?float, torque: ?float, at_rpm: ?float} */
+    private function target(?Target $target): array
+    {
+        return [
+            'power' => $target?->power === null ? null : $this->say->power($target->power),
+            'torque' => $target?->torque === null ? null : $this->say->torque($target->torque),
+            'at_rpm' => $target?->atRpm,
+        ];
+    }
+
+    /** @return array{stacking: string, loss: string, price_basis: string, sentence: string} */
+    private function settings(): array
+    {
+        $settings = $this->estimate->bundle->plan->settings;
+        $share = sprintf('%.0f %%', 100 * $this->estimate->bundle->brief->car->lossShare());
+        $crank = $settings->constantLoss
+            ? "a constant loss that is {$share} at the stock car’s peak"
+            : "a loss of {$share} between crank and wheels";
+
+        return [
+            'stacking' => $settings->stacking->value,
+            'loss' => $settings->constantLoss ? 'constant' : 'percentage',
+            'price_basis' => $settings->priceBasis->value,
+            'sentence' => 'Gains '.Terms::stacking($settings->stacking).", {$crank}, prices ".Terms::priceBasis($settings->priceBasis).'.',
+        ];
+    }
+
+    /** @return ?array{stage: int, sentence: string} */
+    private function knee(): ?array
+    {
+        $stage = $this->estimate->knee();
+        if ($stage === null) {
+            return null;
+        }
+        $each = $this->say->sayMoney((int) round($this->estimate->costPerWatt($stage + 1) * $this->say->units->power->watts()));
+
+        return ['stage' => $stage, 'sentence' => "knee: the next stage costs {$each} per {$this->say->powerLabel()}"];
+    }
+}
