@@ -55,7 +55,13 @@ final class OneOutcome
         DB::table('edits')->insert([...self::row($job, $plan, $edit), 'status' => self::DONE]);
     }
 
-    /** @throws Refused when it was refused before, or was used for something else. */
+    /**
+     * Others may note it meanwhile.
+     *
+     * @phpstan-impure
+     *
+     * @throws Refused when it was refused before, or was used for something else.
+     */
     private function isDone(CustomerJob $job, Edit $edit): bool
     {
         /** @var ?stdClass $noted */

@@ -26,14 +26,7 @@ final class PersonTest extends TestCase
 
     public function test_the_counter_speaks_in_each_persons_units_and_keeps_up(): void
     {
-        $shown = function (string $role): mixed {
-            $summary = null;
-            $this->actingAs($this->person($role))->get('/?q=tollef')->assertInertia(function (AssertableInertia $page) use (&$summary): void {
-                $summary = $page->toArray()['props']['jobs'][0]['summary'];
-            });
-
-            return $summary;
-        };
+        $shown = fn (string $role): ?array => $this->actingAs($this->person($role))->get('/?q=tollef')->viewData('page')['props']['jobs'][0]['summary'];
         $asked = function (): array {
             $task = $this->actingAs($this->person('owner'))->postJson('/summaries', ['jobs' => [$this->job()->id]])->assertStatus(202)->assertJsonPath('state', 'waiting')->json('id');
             $this->work();

@@ -71,6 +71,7 @@ final readonly class StageDocument
             'money' => $this->money->glance($i),
             'weakest' => $weakest === null ? null : $this->limits->glance($weakest),
             'regions' => $this->limits->regions($result),
+            'torque_loss' => $this->notes->torqueLoss($this->estimate->torqueLoss($i)),
         ];
     }
 

@@ -2,11 +2,11 @@
     import { line } from 'd3-shape';
     import { spread } from '@/charts/labels';
     import { fixed } from '@/charts/scale';
-    import type { Estimate, StageEstimate } from '@/generated/answers';
+    import type { BenchEstimate, StageGlance } from '@/generated/answers';
     import { figure, precise } from '@/lib/format';
 
     /** Torque above, power below, over one axis of engine speed; every stage over the car as received. */
-    type Props = { estimate: Estimate; width: number; height: number; chosen: number };
+    type Props = { estimate: BenchEstimate; width: number; height: number; chosen: number };
     let { estimate, width, height, chosen }: Props = $props();
 
     const left = 40;
@@ -81,13 +81,13 @@
             : false,
     );
 
-    function colour(stage: StageEstimate): string {
+    function colour(stage: StageGlance): string {
         if (stage.index === 0) return 'var(--stone)';
         return stage === shown ? 'var(--river)' : 'var(--river-2)';
     }
-    const name = (stage: StageEstimate) => (stage.index === 0 ? 'as received' : `stage ${stage.index}`);
+    const name = (stage: StageGlance) => (stage.index === 0 ? 'as received' : `stage ${stage.index}`);
     const labelled = $derived(
-        [stages[0], shown].filter((s, i, all): s is StageEstimate => s !== undefined && all.indexOf(s) === i),
+        [stages[0], shown].filter((s, i, all): s is StageGlance => s !== undefined && all.indexOf(s) === i),
     );
     const ends = (key: 'torque' | 'power', scale: (v: number) => number, box: [number, number]) =>
         spread(

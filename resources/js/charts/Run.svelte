@@ -1,13 +1,13 @@
 <script lang="ts">
     import { place } from '@/charts/labels';
     import { fixed, roomy } from '@/charts/scale';
-    import type { Estimate } from '@/generated/answers';
+    import type { BenchEstimate } from '@/generated/answers';
     import { figure, money } from '@/lib/format';
     import { stone, wavyLine } from '@/lib/stones';
 
     /** The run: money spent on x, wheel power on y, a pebble for every stage. */
     type Props = {
-        estimate: Estimate;
+        estimate: BenchEstimate;
         width: number;
         height: number;
         /** The stage picked out, by index. */

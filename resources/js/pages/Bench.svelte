@@ -6,9 +6,9 @@
     import { Bench } from '@/features/bench/bench.svelte';
     import Board from '@/features/bench/Board.svelte';
     import CellPanel from '@/features/bench/CellPanel.svelte';
-    import ConflictSheet from '@/features/bench/ConflictSheet.svelte';
     import HelpSheet from '@/features/bench/HelpSheet.svelte';
     import SettingsPanel from '@/features/bench/SettingsPanel.svelte';
+    import PlansPanel from '@/features/bench/PlansPanel.svelte';
     import HistoryPanel from '@/features/bench/HistoryPanel.svelte';
     import StageFoot from '@/features/bench/StageFoot.svelte';
     import StagePanel from '@/features/bench/StagePanel.svelte';
@@ -20,14 +20,15 @@
     import { FOOT } from '@/features/bench/types';
     import type { BenchPage, SignedIn } from '@/generated/answers';
     import { clock } from '@/lib/format';
+    import ConflictSheet from '@/ui/ConflictSheet.svelte';
     import Frame from '@/ui/Frame.svelte';
     import Kbd from '@/ui/Kbd.svelte';
+    import SyncNotice from '@/ui/SyncNotice.svelte';
 
-    let { job, plan, state: start }: BenchPage = $props();
+    let { job, plans, state: start }: BenchPage = $props();
 
-    const bench = untrack(
-        () => new Bench(plan.id, job.id, (page.props as unknown as { person: SignedIn }).person.id, start),
-    );
+    const person = (page.props as unknown as { person: SignedIn }).person;
+    const bench = untrack(() => new Bench(job.id, person.id, start, plans, person.units.power));
     let board: Board;
     let panel: HTMLElement;
     let help = $state(false);
@@ -56,6 +57,8 @@
         if (!inText && !event.defaultPrevented) press(event, ['bench'], bench, controls);
     }
 
+    $effect(() => bench.queue.listen());
+
     /** Says every few seconds that one is here; not while nobody looks. */
     $effect(() => {
         const greet = () => document.visibilityState === 'visible' && void bench.greet();
@@ -66,7 +69,7 @@
 </script>
 
 <svelte:head><title>{job.title} · Pebblerun</title></svelte:head>
-<svelte:window onkeydown={keydown} ononline={bench.outbox.retry} />
+<svelte:window onkeydown={keydown} />
 
 <Frame fixed>
     {#snippet crumbs()}
@@ -75,7 +78,13 @@
             >{job.title}</Link
         >
         <span>/</span>
-        <span class="truncate">{plan.name} · {job.car}</span>
+        <button
+            class="truncate hover:text-ink"
+            title="Plans of this job"
+            onclick={() => controls.show('plans')}
+            >{bench.state.name}{bench.plans.length > 1 ? ` (1 of ${bench.plans.length})` : ''}</button
+        >
+        <span class="truncate">· {job.car}</span>
     {/snippet}
     {#snippet tools()}
         {#if bench.others.length > 0}
@@ -89,7 +98,7 @@
             class="whitespace-nowrap text-soft hover:text-ink"
             onclick={() => (bench.view = { kind: 'history' })}
         >
-            {#if bench.outbox.trouble}<span class="text-rust">not saved yet</span>
+            {#if bench.queue.trouble}<span class="text-rust">not saved yet</span>
             {:else if bench.saving}saving…
             {:else}saved {clock(bench.state.saved_at)}, revision {bench.state.revision}{/if}
         </button>
@@ -106,7 +115,7 @@
 
     <h1 class="sr-only">Bench: {job.title}</h1>
     <p class="hidden text-[15px] print:mb-2 print:block">
-        <b>{job.title}</b>, {job.car}. {plan.name}, revision {(bench.past ?? bench.state).revision}. {bench
+        <b>{job.title}</b>, {job.car}. {bench.state.name}, revision {(bench.past ?? bench.state).revision}. {bench
             .estimate.settings.sentence}
     </p>
     <Verdict {bench} />
@@ -124,25 +133,7 @@
             <button class="btn" onclick={bench.back}>Back to the plan</button>
         </p>
     {/if}
-    {#each bench.outbox.aside as aside (aside.request.id)}
-        <p
-            class="flex items-center gap-3 border-b border-rust bg-rust-wash px-4 py-1.5 text-ink"
-            role="alert"
-        >
-            <span class="flex-1">Not done: {aside.request.words}. {aside.reason}</span>
-            <button class="btn" onclick={() => bench.outbox.again(aside)}>Try again</button>
-            <button class="btn" onclick={() => bench.outbox.dismiss(aside)}>Discard</button>
-        </p>
-    {/each}
-    {#if bench.outbox.trouble}
-        <p class="flex justify-between border-b border-rust bg-rust-wash px-4 py-1.5 text-ink" role="alert">
-            {bench.outbox.trouble}
-            {bench.outbox.waiting.length === 1
-                ? 'One change is kept here and goes'
-                : `${bench.outbox.waiting.length} changes are kept here and go`} out in order when it answers again.
-            <button class="font-semibold" onclick={bench.outbox.retry}>Try now</button>
-        </p>
-    {/if}
+    <SyncNotice queue={bench.queue} />
     <section
         class="hidden h-[33%] min-h-[190px] shrink-0 grid-cols-[1.18fr_1fr] border-b border-line md:grid print:grid print:h-[260px]"
     >
@@ -211,8 +202,8 @@
                     >
                 </h2>
                 <StageFoot {stage} labels={bench.estimate.labels} />
-                {#if stage.money.lines.length > 0}
-                    <p class="mt-1 text-soft">{stage.money.lines.map((one) => one.name).join(', ')}</p>
+                {#if stage.parts_bought > 0}
+                    <p class="mt-1 text-soft">{bench.namesBought(stage.index).join(', ')}</p>
                 {/if}
             </div>
         {/each}
@@ -233,6 +224,8 @@
                 <HistoryPanel {bench} />
             {:else if bench.view.kind === 'variants'}
                 <VariantsPanel {bench} />
+            {:else if bench.view.kind === 'plans'}
+                <PlansPanel {bench} />
             {:else if bench.view.kind === 'settings'}
                 <SettingsPanel {bench} />
             {:else if bench.view.kind === 'verdict'}
@@ -247,6 +240,6 @@
     <p class="hidden text-[12px] print:mt-2 print:block">{bench.estimate.promise}</p>
     <p class="sr-only" role="status" aria-live="polite">{bench.announcement}</p>
 </Frame>
-<ConflictSheet {bench} />
+<ConflictSheet queue={bench.queue} />
 <HelpSheet bind:open={help} />
 <Palette bind:open={palette} {bench} {controls} {leave} />

@@ -1,5 +1,5 @@
 <script lang="ts">
-    import { Link } from '@inertiajs/svelte';
+    import { Link, page } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
     import { BriefForm } from '@/features/brief/brief.svelte';
     import AsReceived from '@/features/brief/AsReceived.svelte';
@@ -8,16 +8,37 @@
     import Choice from '@/features/brief/Choice.svelte';
     import NumberField from '@/features/brief/NumberField.svelte';
     import Question from '@/features/brief/Question.svelte';
-    import type { BriefPage } from '@/generated/answers';
+    import type { BriefPage, SignedIn } from '@/generated/answers';
     import Frame from '@/ui/Frame.svelte';
-    import Sheet from '@/ui/Sheet.svelte';
+    import ConflictSheet from '@/ui/ConflictSheet.svelte';
+    import CustomerField, { type Known } from '@/ui/CustomerField.svelte';
+    import SyncNotice from '@/ui/SyncNotice.svelte';
+    import { day, figure } from '@/lib/format';
 
-    let { job, fuels, slots, checks, refusals, warnings, brief, state: start }: BriefPage = $props();
+    let { job, fuels, slots, checks, refusals, warnings, state: start }: BriefPage = $props();
 
-    const form = untrack(() => new BriefForm(job.id, slots, brief, job.title, job.customer, start));
-    const line = (subject: string) => form.saved.verdict.find((one) => one.subject === subject);
-    const readiness = $derived(form.saved.readiness);
+    const form = untrack(
+        () => new BriefForm(job.id, (page.props as unknown as { person: SignedIn }).person.id, slots, start),
+    );
+    const line = (subject: string) => form.state.verdict.find((one) => one.subject === subject);
+    const readiness = $derived(form.state.readiness);
     const answered = (...keys: string[]) => !readiness.open.some((one) => keys.includes(one.key));
+
+    $effect(() => form.queue.listen());
+
+    /** Says every few seconds that one is here; not while nobody looks. */
+    $effect(() => {
+        const greet = () => document.visibilityState === 'visible' && void form.greet();
+        greet();
+        const timer = setInterval(greet, 10_000);
+        return () => clearInterval(timer);
+    });
+
+    /** Somebody who is known: the job is for their car, or this car is theirs. */
+    function choose({ customer, car }: Known) {
+        form.give(car ? { car: car.id } : { customer: customer.id });
+    }
+    const reading = $derived(form.state.customer.last_reading);
     function whole(text: string, keep: number): number {
         return text.trim() === '' ? keep : Number(text);
     }
@@ -38,9 +59,21 @@
         <span>/</span><span>Brief</span>
     {/snippet}
     {#snippet tools()}
-        <span class="text-soft">{form.saving ? 'saving…' : `saved, revision ${form.saved.revision}`}</span>
+        {#if form.others.length > 0}
+            <span class="flex items-center gap-1.5 whitespace-nowrap text-ink" role="status"
+                ><span class="size-2 rounded-full bg-moss" aria-hidden="true"></span>{form.others.join(
+                    ' and ',
+                )} here too</span
+            >
+        {/if}
+        <span class="text-soft">
+            {#if form.queue.trouble}<span class="text-rust">not saved yet</span>
+            {:else if form.queue.waiting.length > 0}saving…
+            {:else}saved, revision {form.state.revision}{/if}
+        </span>
         <Link href="/jobs/{job.id}/bench" class="btn btn-strong">Bench</Link>
     {/snippet}
+    <SyncNotice queue={form.queue} />
     <div class="mx-auto max-w-[1040px] px-6 py-5">
         <div class="mb-3 flex flex-wrap items-baseline justify-between gap-x-6 gap-y-1">
             <h1 class="text-[19px] font-semibold tracking-tight">
@@ -59,31 +92,49 @@
                     : ', ready to plan'}
             </p>
         </div>
-        {#if form.error}<p class="mb-3 border border-rust bg-rust-wash px-3 py-2" role="alert">
-                {form.error}
-            </p>{/if}
-
         <Question
             ask="Who and what is it for?"
             answered={answered('purpose')}
             means={['The proposal and the job card carry these words.']}
         >
+            <label class="flex w-52 flex-col gap-0.5"
+                ><span class="text-[12px] text-soft">Customer</span>
+                <CustomerField
+                    value={form.customer.name}
+                    {choose}
+                    typed={(name) =>
+                        name && name !== form.customer.name && form.give({ 'customer.name': name })}
+                    except={form.customer.id}
+                    platform={job.platform}
+                />
+            </label>
             <label class="flex flex-col gap-0.5"
-                ><span class="text-[12px] text-soft">Customer</span><input
-                    class="field w-44"
-                    maxlength="120"
-                    bind:value={form.customer}
-                    onchange={form.save}
+                ><span class="text-[12px] text-soft">Contact</span><input
+                    class="field w-52"
+                    maxlength="200"
+                    placeholder="phone or mail"
+                    value={form.customer.contact}
+                    onchange={(event) => form.give({ 'customer.contact': event.currentTarget.value.trim() })}
                 /></label
             >
             <label class="flex flex-col gap-0.5"
                 ><span class="text-[12px] text-soft">Job</span><input
                     class="field w-52"
                     maxlength="120"
-                    bind:value={form.title}
-                    onchange={form.save}
+                    value={form.title}
+                    onchange={(event) => form.give({ title: event.currentTarget.value.trim() })}
                 /></label
             >
+            {#if form.customer.other_jobs > 0}
+                <p class="w-full text-[12px] text-soft">
+                    {form.customer.other_jobs === 1
+                        ? 'One more job is theirs: a new name or contact holds there too.'
+                        : `${form.customer.other_jobs} more jobs are theirs: a new name or contact holds there too.`}
+                    <button class="ml-1 underline" onclick={() => form.give({ customer: form.customer.name })}
+                        >This is somebody else</button
+                    >
+                </p>
+            {/if}
             <label class="flex w-full flex-col gap-0.5"
                 ><span class="text-[12px] text-soft">Used for</span><input
                     class="field w-full"
@@ -93,15 +144,24 @@
                         form.answer({ purpose: event.currentTarget.value.trim() || undefined })}
                 /></label
             >
+            <label class="flex w-full flex-col gap-0.5"
+                ><span class="text-[12px] text-soft">Notes on the customer</span><textarea
+                    class="field w-full"
+                    rows="2"
+                    maxlength="2000"
+                    value={form.customer.notes}
+                    onchange={(event) => form.give({ 'customer.notes': event.currentTarget.value.trim() })}
+                ></textarea></label
+            >
         </Question>
         <Question
             ask="Which car, and in what state was it received?"
             answered={answered('mileage', 'health', 'baseline')}
             means={[
-                form.saved.measured
+                form.state.measured
                     ? 'Measured and healthy: chances can be stated.'
                     : 'Without its own baseline and a passed health check no chance is stated.',
-                ...(form.saved.means.gearbox ?? []),
+                ...(form.state.means.gearbox ?? []),
             ]}
         >
             <NumberField
@@ -111,6 +171,25 @@
                 set={(text) => form.car({ year: whole(text, form.brief.car.year) })}
                 min={1980}
             />
+            <label class="flex flex-col gap-0.5"
+                ><span class="text-[12px] text-soft">Registration</span><input
+                    class="field w-32"
+                    maxlength="40"
+                    value={form.brief.car.registration ?? ''}
+                    onchange={(event) =>
+                        form.car({ registration: event.currentTarget.value.trim() || undefined })}
+                /></label
+            >
+            <label class="flex flex-col gap-0.5"
+                ><span class="text-[12px] text-soft">Chassis number</span><input
+                    class="field w-44"
+                    maxlength="40"
+                    placeholder="optional"
+                    value={form.chassis}
+                    onchange={(event) =>
+                        form.give({ 'car.chassis_number': event.currentTarget.value.trim() })}
+                /></label
+            >
             <NumberField
                 label="Mileage"
                 unit="km"
@@ -118,6 +197,9 @@
                 set={(text) => form.car({ mileage_km: text.trim() === '' ? undefined : Number(text) })}
                 step={1000}
             />
+            {#if reading}<p class="pb-1.5 text-[12px] text-soft">
+                    {figure(reading.km)} km on {day(reading.on)}
+                </p>{/if}
             <Choice
                 label="Gearbox"
                 options={[
@@ -128,14 +210,14 @@
                 value={form.brief.car.gearbox}
                 set={(gearbox) => form.car({ gearbox })}
             />
-            <AsReceived {form} power={form.saved.labels.power} torque={form.saved.labels.torque} />
+            <AsReceived {form} power={form.state.labels.power} torque={form.state.labels.torque} />
             <Checks {form} {checks} />
         </Question>
         <Question
             ask="What should it reach?"
             answered={answered('target')}
             verdict={line('target')}
-            means={form.saved.means.target}
+            means={form.state.means.target}
         >
             <Choice
                 label="Target"
@@ -151,7 +233,7 @@
             {#if form.targetKind === 'power'}
                 <NumberField
                     label="Wheel power"
-                    unit={form.saved.labels.power}
+                    unit={form.state.labels.power}
                     value={form.target.power}
                     set={(text) => form.aimAt(given('power', text))}
                     min={1}
@@ -169,7 +251,7 @@
                 <span class="flex gap-2">
                     <NumberField
                         label="Wheel torque"
-                        unit={form.saved.labels.torque}
+                        unit={form.state.labels.torque}
                         value={form.target.torque}
                         set={(text) => form.aimAt(given('torque', text))}
                         min={1}
@@ -192,12 +274,12 @@
             ask="What may it cost?"
             answered={answered('budget')}
             verdict={line('budget')}
-            means={form.saved.means.budget}
+            means={form.state.means.budget}
         >
             {#each [{ key: 'total', label: 'Total', step: 100 }, { key: 'now', label: 'Now', step: 100 }, { key: 'monthly', label: 'Per month', step: 50 }] as const as sum (sum.key)}
                 <NumberField
                     label={sum.label}
-                    unit={form.saved.labels.money}
+                    unit={form.state.labels.money}
                     value={form.brief.budget?.[sum.key]}
                     set={(text) => form.money(sum.key, text)}
                     step={sum.step}
@@ -207,7 +289,7 @@
         <Question
             ask="Which rpm range is in use?"
             answered={answered('rpm-range')}
-            means={form.saved.means.range}
+            means={form.state.means.range}
         >
             <NumberField
                 label="From"
@@ -230,7 +312,7 @@
             ask="Which fuels are within reach?"
             answered={answered('fuels')}
             verdict={line('fuel')}
-            means={form.saved.means.fuels}
+            means={form.state.means.fuels}
         >
             {#each fuels as fuel (fuel.key)}
                 <label class="flex items-center gap-1.5"
@@ -247,7 +329,7 @@
             ask="Road or track only, and which rules apply?"
             answered={answered('use', 'noise', 'inspection', 'warranty')}
             verdict={line('law')}
-            means={form.saved.means.use}
+            means={form.state.means.use}
         >
             <Choice
                 label="Use"
@@ -305,7 +387,7 @@
             ask="How much risk is acceptable?"
             answered={answered('risk')}
             verdict={line('limits')}
-            means={form.saved.means.risk}
+            means={form.state.means.risk}
         >
             <Choice
                 label="Risk"
@@ -327,14 +409,4 @@
         </Question>
     </div>
 </Frame>
-<Sheet
-    open={form.theirs !== null}
-    dismissible={false}
-    title={form.theirs?.message ?? ''}
-    about="Both versions are complete. Choose which one stands."
->
-    <div class="flex justify-end gap-2">
-        <button class="btn" onclick={form.takeTheirs}>Take theirs</button>
-        <button class="btn btn-strong" onclick={form.putMine}>Keep mine</button>
-    </div>
-</Sheet>
+<ConflictSheet queue={form.queue} />

@@ -1,7 +1,7 @@
 <script lang="ts" module>
-    import type { VerdictLine } from '@/generated/answers';
+    import type { VerdictGlance } from '@/generated/answers';
 
-    export type Status = VerdictLine['status'];
+    export type Status = VerdictGlance['status'];
 
     export const statusWords: Record<Status, string> = {
         clear: 'clear',

@@ -1,7 +1,7 @@
 <script lang="ts">
-    import type { Cell } from '@/generated/answers';
+    import type { CellGlance } from '@/generated/answers';
 
-    type Props = { cell: Cell; column: number };
+    type Props = { cell: CellGlance; column: number };
     let { cell, column }: Props = $props();
     const bought = $derived(cell.state === 'new' || cell.state === 'again');
 </script>

@@ -1,7 +1,7 @@
 <script lang="ts">
     import { tick } from 'svelte';
-    import type { Candidate } from '@/generated/answers';
-    import { get } from '@/lib/api';
+    import type { CellDetail } from '@/generated/answers';
+    import { Fetched } from '@/lib/fetched.svelte';
     import type { Bench } from './bench.svelte';
     import CandidateList from './CandidateList.svelte';
     import LineEditor from './LineEditor.svelte';
@@ -10,26 +10,18 @@
     type Props = { bench: Bench; leave: () => void };
     let { bench, leave }: Props = $props();
 
-    let candidates = $state<Candidate[]>([]);
-    let loading = $state(false);
-    let failed = $state(false);
     const stage = $derived(bench.stage);
     const row = $derived(bench.row);
-    const share = $derived(stage?.parts.find((part) => row && part.slots.includes(row.key)));
-    const findings = $derived(
-        stage?.findings.filter(
-            (finding) => row && (finding.slot === row.key || (share && finding.part === share.part)),
-        ) ?? [],
-    );
     const where = $derived(stage?.index ? `stage ${stage.index}` : 'as received');
-    const wanted = $derived(
-        row && stage && stage.index > 0 && !bench.past
-            ? {
-                  url: `/plans/${bench.plan}/candidates?slot=${row.key}&stage=${stage.index}`,
-                  revision: bench.state.revision,
-              }
-            : null,
+    // It belongs to the cell and the version; a short wait spares the server while arrows run over the board.
+    const detail = new Fetched<CellDetail>(
+        () => (row && stage?.index ? bench.opened('cell', { slot: row.key, stage: stage.index }) : null),
+        140,
+        () => void greet(),
     );
+    const candidates = $derived(bench.past ? [] : (detail.value?.candidates ?? []));
+    const share = $derived(detail.value?.share);
+    const findings = $derived(detail.value?.findings ?? []);
 
     /** A choice goes to the board, and so does the focus: the list is about to change. */
     function choose(change: () => void) {
@@ -44,28 +36,6 @@
         if (panel instanceof HTMLElement && panel.dataset.panel !== undefined)
             panel.querySelector<HTMLElement>('[data-candidate]')?.focus();
     }
-
-    // Candidates belong to the cell and the revision; a short wait spares the server while arrows run over the board.
-    $effect(() => {
-        const request = wanted;
-        candidates = [];
-        if (!request) return;
-        loading = true;
-        let current = true;
-        const timer = setTimeout(async () => {
-            const answer = await get<Candidate[]>(request.url).catch(() => null);
-            if (current) {
-                candidates = answer ?? [];
-                failed = answer === null;
-                loading = false;
-                void greet();
-            }
-        }, 140);
-        return () => {
-            current = false;
-            clearTimeout(timer);
-        };
-    });
 </script>
 
 <h2 class="text-[14px] font-semibold">{row?.name}, {where}</h2>
@@ -80,8 +50,8 @@
     </p>
     <CandidateList
         {candidates}
-        {loading}
-        {failed}
+        loading={detail.loading}
+        failed={detail.failed}
         pick={(one) => choose(() => bench.burn(one.part, one.name))}
         {leave}
     />
@@ -99,15 +69,15 @@
     <p class="mt-1 text-[12px] text-soft">Gain · cost · also needs</p>
     <CandidateList
         {candidates}
-        {loading}
-        {failed}
+        loading={detail.loading}
+        failed={detail.failed}
         stock={{ name: row?.stock ?? '', stays: bench.cell?.state === 'stock' }}
         pick={(one) => choose(() => bench.fit(one.part, one.name))}
         clear={() => choose(() => bench.clear())}
         {leave}
     />
-    {#if bench.cell?.part && (bench.cell.state === 'new' || bench.cell.state === 'again')}
-        <LineEditor {bench} part={bench.cell.part} />
+    {#if detail.value?.line}
+        <LineEditor {bench} line={detail.value.line} />
     {/if}
     {#if share}
         <h3 class="mt-2 font-semibold">Why: {share.name}</h3>

@@ -1,65 +1,61 @@
 <script lang="ts">
+    import type { MoneyLine } from '@/generated/answers';
     import type { Bench } from './bench.svelte';
     import type { Basis } from './types';
 
     /** Price basis, quantity and agreed price of one line. */
-    type Props = { bench: Bench; part: string };
-    let { bench, part }: Props = $props();
-    const line = $derived(bench.line(part));
+    type Props = { bench: Bench; line: MoneyLine };
+    let { bench, line }: Props = $props();
+    const part = $derived(line.part);
     const symbol = $derived(bench.estimate.labels.money);
-    const agreed = $derived(line?.basis === 'agreed' ? line.goods.likely / line.quantity : null);
+    const agreed = $derived(line.basis === 'agreed' ? line.goods.likely / line.quantity : null);
 </script>
 
-{#if line}
-    <div class="mt-2 flex flex-wrap items-end gap-1.5 border-t border-faint pt-2 text-[12px]">
-        <label class="flex flex-col"
-            ><span class="text-soft">Price</span><select
-                class="field min-h-7 w-[88px]"
-                value={line.basis === 'agreed' ? '' : line.basis}
-                onchange={(event) =>
-                    bench.price([part], { basis: (event.currentTarget.value || null) as Basis | null })}
-            >
-                {#if line.basis === 'agreed'}<option value="">agreed</option>{/if}
-                <option value="new">new</option>
-                <option value="used">second hand</option>
-                <option value="owned">own</option>
-            </select></label
+<div class="mt-2 flex flex-wrap items-end gap-1.5 border-t border-faint pt-2 text-[12px]">
+    <label class="flex flex-col"
+        ><span class="text-soft">Price</span><select
+            class="field min-h-7 w-[88px]"
+            value={line.basis === 'agreed' ? '' : line.basis}
+            onchange={(event) =>
+                bench.price([part], { basis: (event.currentTarget.value || null) as Basis | null })}
         >
-        <label class="flex min-h-7 items-center gap-1"
-            ><input
-                type="checkbox"
-                checked={line.bought}
-                onchange={(event) =>
-                    bench.price([part], { bought: event.currentTarget.checked ? true : null })}
-            /> bought</label
-        >
-        <label class="flex flex-col"
-            ><span class="text-soft">How many</span><input
-                class="field min-h-7 w-11 text-right"
-                type="number"
-                min="1"
-                max="99"
-                value={line.quantity}
-                onchange={(event) =>
-                    bench.price([part], { quantity: Math.max(1, Number(event.currentTarget.value)) })}
-            /></label
-        >
-        <label class="flex flex-col"
-            ><span class="text-soft">Agreed, {symbol}</span><input
-                class="field min-h-7 w-[72px] text-right"
-                type="number"
-                min="0"
-                step="10"
-                value={agreed ?? ''}
-                placeholder="none"
-                onchange={(event) =>
-                    bench.price([part], {
-                        agreed:
-                            event.currentTarget.value.trim() === ''
-                                ? null
-                                : Number(event.currentTarget.value),
-                    })}
-            /></label
-        >
-    </div>
-{/if}
+            {#if line.basis === 'agreed'}<option value="">agreed</option>{/if}
+            <option value="new">new</option>
+            <option value="used">second hand</option>
+            <option value="owned">own</option>
+        </select></label
+    >
+    <label class="flex min-h-7 items-center gap-1"
+        ><input
+            type="checkbox"
+            checked={line.bought}
+            onchange={(event) => bench.price([part], { bought: event.currentTarget.checked ? true : null })}
+        /> bought</label
+    >
+    <label class="flex flex-col"
+        ><span class="text-soft">How many</span><input
+            class="field min-h-7 w-11 text-right"
+            type="number"
+            min="1"
+            max="99"
+            value={line.quantity}
+            onchange={(event) =>
+                bench.price([part], { quantity: Math.max(1, Number(event.currentTarget.value)) })}
+        /></label
+    >
+    <label class="flex flex-col"
+        ><span class="text-soft">Agreed, {symbol}</span><input
+            class="field min-h-7 w-[72px] text-right"
+            type="number"
+            min="0"
+            step="10"
+            value={agreed ?? ''}
+            placeholder="none"
+            onchange={(event) =>
+                bench.price([part], {
+                    agreed:
+                        event.currentTarget.value.trim() === '' ? null : Number(event.currentTarget.value),
+                })}
+        /></label
+    >
+</div>

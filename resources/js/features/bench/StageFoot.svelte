@@ -1,9 +1,9 @@
 <script lang="ts">
-    import type { Estimate, StageEstimate } from '@/generated/answers';
+    import type { BenchEstimate, StageGlance } from '@/generated/answers';
     import { figure, money, precise } from '@/lib/format';
     import { statusWords } from '@/ui/Pebble.svelte';
 
-    type Props = { stage: StageEstimate; labels: Estimate['labels'] };
+    type Props = { stage: StageGlance; labels: BenchEstimate['labels'] };
     let { stage, labels }: Props = $props();
     const weakest = $derived(stage.weakest);
     const tone = $derived(

@@ -1,4 +1,6 @@
 <script lang="ts">
+    import type { StageDetail } from '@/generated/answers';
+    import { Fetched } from '@/lib/fetched.svelte';
     import { figure, money, precise } from '@/lib/format';
     import LimitRow from './LimitRow.svelte';
     import type { Bench } from './bench.svelte';
@@ -6,6 +8,11 @@
     let { bench }: { bench: Bench } = $props();
     const stage = $derived(bench.stage);
     const labels = $derived(bench.estimate.labels);
+    const opened = new Fetched<StageDetail>(
+        () => (stage ? bench.opened('stage', { stage: stage.index }) : null),
+        60,
+    );
+    const detail = $derived(opened.value);
 </script>
 
 {#if stage}
@@ -28,63 +35,71 @@
     {#if stage.chance !== null}<p class="text-soft">
             {figure(100 * stage.chance)} % chance of reaching the target here.
         </p>{/if}
-    {#each stage.ceilings as ceiling (ceiling.name)}<p class="mt-1 text-straw">{ceiling.sentence}</p>{/each}
+    {#if opened.loading}<p class="mt-2 text-soft" role="status">calculating…</p>{/if}
+    {#if opened.failed}<p class="mt-2 text-soft" role="status">
+            Limits and money are not here: the server does not answer.
+        </p>{/if}
+    {#if detail}
+        {#each detail.ceilings as ceiling (ceiling.name)}<p class="mt-1 text-straw">
+                {ceiling.sentence}
+            </p>{/each}
 
-    {#if stage.torque_loss}<p class="mt-1 text-straw">{stage.torque_loss.sentence}</p>{/if}
-    {#if stage.soak}<p class="mt-1 text-soft">{stage.soak.sentence}</p>{/if}
-    {#if stage.mass}<p class="mt-1 text-soft">{stage.mass.sentence}</p>{/if}
+        {#if detail.torque_loss}<p class="mt-1 text-straw">{detail.torque_loss.sentence}</p>{/if}
+        {#if detail.soak}<p class="mt-1 text-soft">{detail.soak.sentence}</p>{/if}
+        {#if detail.mass}<p class="mt-1 text-soft">{detail.mass.sentence}</p>{/if}
 
-    <h3 class="mt-2 font-semibold">Limits</h3>
-    <ul>
-        {#each stage.limits as limit (limit.key)}
-            <LimitRow
-                {limit}
-                symbol={labels.money}
-                fit={stage.index ? (part, name) => bench.fit(part, name) : null}
-            />
-        {/each}
-    </ul>
-
-    {#if stage.money.lines.length > 0}
-        <h3 class="mt-2 font-semibold">Money</h3>
-        <table class="w-full text-[12px]">
-            <tbody>
-                {#each stage.money.lines as line (line.part)}
-                    <tr class="border-t border-faint align-top">
-                        <td class="py-0.5"
-                            >{line.name}{line.basis === 'new' ? '' : `, ${line.basis}`}{line.bought
-                                ? ', bought'
-                                : ''}{line.hours ? `, ${precise(line.hours)} h` : ''}</td
-                        >
-                        <td class="py-0.5 pl-2 text-right whitespace-nowrap"
-                            >{money(line.gross.likely, labels.money)}</td
-                        >
-                    </tr>
-                {/each}
-                <tr class="border-t border-faint"
-                    ><td class="py-0.5 text-soft">reserve for breakage</td><td class="py-0.5 text-right"
-                        >{money(stage.money.reserve.likely, labels.money)}</td
-                    ></tr
-                >
-                <tr class="border-t border-line font-semibold"
-                    ><td class="py-0.5">this stage, tax included</td><td class="py-0.5 text-right"
-                        >{money(stage.money.spend.likely, labels.money)}</td
-                    ></tr
-                >
-                {#if stage.money.resale > 0}<tr
-                        ><td class="text-soft">old parts may bring</td><td class="text-right text-soft"
-                            >{money(stage.money.resale, labels.money)}</td
-                        ></tr
-                    >{/if}
-            </tbody>
-        </table>
-    {/if}
-    {#if stage.cautions.length > 0}
-        <h3 class="mt-2 font-semibold text-rust">Cautions</h3>
-        <ul class="text-[12px] leading-snug">
-            {#each stage.cautions as caution (caution.code)}<li class="border-t border-faint py-0.5">
-                    {caution.sentence}
-                </li>{/each}
+        <h3 class="mt-2 font-semibold">Limits</h3>
+        <ul>
+            {#each detail.limits as limit (limit.key)}
+                <LimitRow
+                    {limit}
+                    symbol={labels.money}
+                    fit={stage.index ? (part, name) => bench.fit(part, name) : null}
+                />
+            {/each}
         </ul>
+
+        {#if detail.money.lines.length > 0}
+            <h3 class="mt-2 font-semibold">Money</h3>
+            <table class="w-full text-[12px]">
+                <tbody>
+                    {#each detail.money.lines as line (line.part)}
+                        <tr class="border-t border-faint align-top">
+                            <td class="py-0.5"
+                                >{line.name}{line.basis === 'new' ? '' : `, ${line.basis}`}{line.bought
+                                    ? ', bought'
+                                    : ''}{line.hours ? `, ${precise(line.hours)} h` : ''}</td
+                            >
+                            <td class="py-0.5 pl-2 text-right whitespace-nowrap"
+                                >{money(line.gross.likely, labels.money)}</td
+                            >
+                        </tr>
+                    {/each}
+                    <tr class="border-t border-faint"
+                        ><td class="py-0.5 text-soft">reserve for breakage</td><td class="py-0.5 text-right"
+                            >{money(detail.money.reserve.likely, labels.money)}</td
+                        ></tr
+                    >
+                    <tr class="border-t border-line font-semibold"
+                        ><td class="py-0.5">this stage, tax included</td><td class="py-0.5 text-right"
+                            >{money(detail.money.spend.likely, labels.money)}</td
+                        ></tr
+                    >
+                    {#if detail.money.resale > 0}<tr
+                            ><td class="text-soft">old parts may bring</td><td class="text-right text-soft"
+                                >{money(detail.money.resale, labels.money)}</td
+                            ></tr
+                        >{/if}
+                </tbody>
+            </table>
+        {/if}
+        {#if detail.cautions.length > 0}
+            <h3 class="mt-2 font-semibold text-rust">Cautions</h3>
+            <ul class="text-[12px] leading-snug">
+                {#each detail.cautions as caution (caution.code)}<li class="border-t border-faint py-0.5">
+                        {caution.sentence}
+                    </li>{/each}
+            </ul>
+        {/if}
     {/if}
 {/if}

@@ -1,6 +1,6 @@
 <script lang="ts">
-    import type { Fix } from '@/generated/answers';
-    import { get } from '@/lib/api';
+    import type { Fix, Reasons } from '@/generated/answers';
+    import { Fetched } from '@/lib/fetched.svelte';
     import Pebble from '@/ui/Pebble.svelte';
     import type { Bench } from './bench.svelte';
 
@@ -8,10 +8,10 @@
     let { bench, subject }: Props = $props();
     const line = $derived(bench.estimate.verdict.find((one) => one.subject === subject));
     const troubled = $derived(line?.status === 'over' || line?.status === 'past-edge');
-    const fixes = $derived.by(() => {
-        void bench.state.revision;
-        return troubled && !bench.past ? get<Fix[]>(`/plans/${bench.plan}/fixes?subject=${subject}`) : null;
-    });
+    const why = new Fetched<Reasons>(() => bench.opened('reasons', { subject }));
+    const fixes = new Fetched<Fix[]>(() =>
+        troubled && !bench.past ? bench.opened('fixes', { subject }) : null,
+    );
 </script>
 
 {#if line}
@@ -20,13 +20,15 @@
         {line.headline}
     </h2>
     {#if line.detail}<p class="mt-0.5 text-soft">{line.detail}</p>{/if}
-    {#if fixes}
+    {#if troubled && !bench.past}
         <h3 class="mt-2 font-semibold">Smallest change</h3>
-        {#await fixes}
+        {#if fixes.loading}
             <p class="text-soft">calculating…</p>
-        {:then found}
+        {:else if fixes.failed}
+            <p class="text-soft">not calculated: the server does not answer</p>
+        {:else}
             <ul>
-                {#each found as fix (fix.sentence)}
+                {#each fixes.value ?? [] as fix (fix.sentence)}
                     <li class="flex items-start justify-between gap-2 border-t border-faint py-1.5">
                         <span class="text-[12.5px] leading-snug">{fix.sentence}</span>
                         <button class="btn shrink-0" onclick={() => bench.edit(fix.commands, fix.sentence)}
@@ -39,12 +41,10 @@
                     </li>
                 {/each}
             </ul>
-        {:catch}
-            <p class="text-soft">not calculated: the server does not answer</p>
-        {/await}
+        {/if}
     {/if}
     <ul class="mt-2 text-[12.5px] leading-snug">
-        {#each line.reasons as reason (reason.sentence)}<li class="border-t border-faint py-1.5">
+        {#each why.value?.reasons ?? [] as reason (reason.sentence)}<li class="border-t border-faint py-1.5">
                 {reason.sentence}
             </li>{/each}
     </ul>

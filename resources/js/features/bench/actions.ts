@@ -5,7 +5,7 @@ import { FUEL, HEAD } from './types';
 export type BenchControls = {
     enter: () => void;
     rename: () => void;
-    show: (panel: 'history' | 'settings' | 'variants') => void;
+    show: (panel: 'history' | 'settings' | 'variants' | 'plans') => void;
     help: () => void;
     palette: () => void;
 };
@@ -200,6 +200,14 @@ export const actions: Action[] = [
         on: 'bench',
         can: always,
         run: (_, controls) => controls.show('variants'),
+    },
+    {
+        name: 'Plans of this job',
+        keys: ['l'],
+        stroke: 'L',
+        on: 'bench',
+        can: always,
+        run: (_, controls) => controls.show('plans'),
     },
     {
         name: 'Calculation settings',

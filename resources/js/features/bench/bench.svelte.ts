@@ -1,31 +1,34 @@
 import type {
-    Cell,
+    BenchEstimate,
+    CellGlance,
     Command,
     Comparison,
     Finding,
+    PlanMade,
+    PlanNote,
     PlanState,
+    PlanStep,
     Presence,
     RevisionNote,
-    SlotRow,
-    StageEstimate,
-    StageMoney,
+    SlotGlance,
+    StageGlance,
     Variant,
 } from '@/generated/answers';
-import { drop, get, Offline, post } from '@/lib/api';
+import { drop, get, Offline, post, put } from '@/lib/api';
+import type { Asked, Edit } from '@/lib/sync/edits';
+import { EditQueue } from '@/lib/sync/queue.svelte';
 import { unique } from '@/lib/unique';
-import { Outbox, type Echo } from './outbox.svelte';
-import { FOOT, FUEL, HEAD, LANE, type Settings, type View } from './types';
+import { FOOT, FUEL, HEAD, LANE, type Echo, type Settings, type View } from './types';
 
-type Line = StageMoney['lines'][number];
 type LineChange = Omit<Extract<Command, { do: 'line' }>, 'do' | 'stage' | 'part'>;
 
-const EMPTY: readonly Cell['state'][] = ['stock', 'missing', 'advised', 'removed', 'unknown'];
-const BOUGHT: readonly Cell['state'][] = ['new', 'again'];
+const EMPTY: readonly CellGlance['state'][] = ['stock', 'missing', 'advised', 'removed', 'unknown'];
+const BOUGHT: readonly CellGlance['state'][] = ['new', 'again'];
 
 /** A key that no stage ever had, so that a change made for another one never lands in it. */
 const newStage = () => `s-${unique(6)}`;
 
-const isStock = (slot: SlotRow) => slot.key !== FUEL && slot.cells.every((cell) => cell.state === 'stock');
+const isStock = (slot: SlotGlance) => slot.key !== FUEL && slot.cells.every((cell) => cell.state === 'stock');
 
 /** The bench's state: the plan as the server knows it, what is selected, and the edits on their way. */
 export class Bench {
@@ -43,26 +46,38 @@ export class Bench {
     variants = $state.raw<Variant[]>([]);
     /** Variants that lie over the run, by id. */
     overlaid = $state.raw<number[]>([]);
-    readonly outbox: Outbox;
+    plans = $state.raw<PlanNote[]>([]);
+    readonly plan: number;
+    readonly queue: EditQueue;
 
     constructor(
-        readonly plan: number,
         readonly job: number,
         person: number,
         state: PlanState,
+        plans: PlanNote[] = [],
+        /** The unit of power that the person reads in. */
+        private readonly unit = 'hp',
     ) {
+        this.plans = plans;
         this.state = state;
-        this.outbox = new Outbox(plan, person, {
-            revision: () => this.state.revision,
-            take: (answer) => this.#take(answer),
+        this.plan = state.plan;
+        this.queue = new EditQueue(job, person, {
+            shown: { show: 'bench', plan: this.plan },
+            version: () => this.state.version,
+            take: (answer) => answer && 'estimate' in answer && this.#take(answer),
+            refresh: () => void this.refresh(),
         });
         this.column = Math.max(1, state.estimate.stages.length - 1);
         this.slot = this.slots[0]?.key ?? FOOT;
-        void this.outbox.run();
-        void this.#variants(get<Variant[]>(`/plans/${plan}/variants`));
+        void this.#variants(get<Variant[]>(`/plans/${this.plan}/variants`));
     }
 
-    estimate = $derived.by(() => (this.past ?? this.state).estimate);
+    /** Where the plan's changes are sent. */
+    get #url() {
+        return `/plans/${this.plan}/edits`;
+    }
+
+    estimate = $derived.by<BenchEstimate>(() => (this.past ?? this.state).estimate);
     stages = $derived.by(() => this.estimate.stages);
     slots = $derived.by(() => this.estimate.lanes.flatMap((lane) => lane.slots));
     /** Lanes of which somebody wants to see every place, though all is stock. */
@@ -79,19 +94,24 @@ export class Bench {
         ),
         FOOT,
     ]);
-    saving = $derived.by(() => this.outbox.waiting.length > 0);
-    stage = $derived.by<StageEstimate | undefined>(() => this.stages[this.column]);
-    row = $derived.by<SlotRow | undefined>(() => this.slots.find((slot) => slot.key === this.slot));
+    saving = $derived.by(() => this.queue.waiting.length > 0);
+    stage = $derived.by<StageGlance | undefined>(() => this.stages[this.column]);
+    row = $derived.by<SlotGlance | undefined>(() => this.slots.find((slot) => slot.key === this.slot));
     /** What was moved or chosen shows at once; the figures are the server's, and settle when it answers. */
-    #echo = $derived.by<Echo>(() => Object.assign({}, ...this.outbox.waiting.map((one) => one.echo)) as Echo);
+    #echo = $derived.by<Echo>(
+        () =>
+            Object.assign(
+                {},
+                ...this.queue.waiting.filter((one) => one.url === this.#url).map((one) => one.echo),
+            ) as Echo,
+    );
 
-    cell = $derived.by<Cell | undefined>(() => this.row && this.shown(this.row, this.column));
+    cell = $derived.by<CellGlance | undefined>(() => this.row && this.shown(this.row, this.column));
 
     /** A cell as it shows now: the server's, or the echo of a change on its way. */
-    shown(row: SlotRow, column: number): Cell {
-        const cell = row.cells[column] as Cell;
+    shown(row: SlotGlance, column: number): CellGlance {
         const echo = this.past ? undefined : this.#echo[`${row.key}/${column}`];
-        return echo ? { ...cell, ...echo, value: '', mark: '' as const, note: '', flag: null } : cell;
+        return echo ?? row.cells[column] ?? { state: 'stock' };
     }
 
     select(slot: string, column: number) {
@@ -142,13 +162,13 @@ export class Bench {
     }
 
     /** The rows a change is meant for: those picked, else the current one. */
-    get targets(): SlotRow[] {
+    get targets(): SlotGlance[] {
         const keys = this.picked.length > 0 ? this.picked : [this.slot];
         return this.slots.filter((row) => keys.includes(row.key));
     }
 
     /** Those of the targets that this stage buys, each part once. */
-    get bought(): SlotRow[] {
+    get bought(): SlotGlance[] {
         return this.targets.filter((row) => {
             const cell = this.shown(row, this.column);
             return row.key !== FUEL && cell.part != null && BOUGHT.includes(cell.state);
@@ -167,7 +187,7 @@ export class Bench {
         const stage = this.stage;
         if (stage && stage.index > 0)
             this.edit([{ do: 'fuel', stage: stage.key, fuel }], `Run stage ${stage.index} on ${name}`, {
-                [`${FUEL}/${this.column}`]: { state: 'new', name, part: null },
+                [`${FUEL}/${this.column}`]: { state: 'new', name },
             });
     }
 
@@ -180,10 +200,16 @@ export class Bench {
         this.edit(
             rows.map((row) => ({ do: 'clear', stage: stage.key, slot: row.key })),
             `Clear ${rows.map((row) => row.name.toLowerCase()).join(', ')} in stage ${stage.index}`,
-            Object.fromEntries(
-                rows.map((row) => [`${row.key}/${column}`, { state: 'stock', name: '', part: null }]),
-            ),
+            Object.fromEntries(rows.map((row) => [`${row.key}/${column}`, { state: 'stock' }])),
         );
+    }
+
+    /** What a stage buys, by name. */
+    namesBought(column: number): string[] {
+        return this.slots
+            .map((row) => this.shown(row, column))
+            .filter((cell) => cell.part !== undefined && BOUGHT.includes(cell.state))
+            .map((cell) => cell.name ?? '');
     }
 
     /** Moves what the selected cells fit one stage earlier or later; the selection goes along. */
@@ -204,11 +230,14 @@ export class Bench {
                 to: to.key,
                 part: cell.part as string,
             })),
-            `Move ${cells.map(({ cell }) => cell.name).join(', ')} from stage ${stage.index} to stage ${to.index}`,
+            `Move ${cells.map(({ cell }) => cell.name ?? '').join(', ')} from stage ${stage.index} to stage ${to.index}`,
             Object.fromEntries(
                 cells.flatMap(({ row, cell }) => [
-                    [`${row.key}/${from}`, { state: 'stock' as const, name: '', part: null }],
-                    [`${row.key}/${column}`, { state: 'new' as const, name: cell.name, part: cell.part }],
+                    [`${row.key}/${from}`, { state: 'stock' as const }],
+                    [
+                        `${row.key}/${column}`,
+                        { state: 'new' as const, name: cell.name ?? '', part: cell.part ?? '' },
+                    ],
                 ]),
             ),
         );
@@ -223,31 +252,29 @@ export class Bench {
         if (!row || !cell?.part || !to || this.column === 0 || EMPTY.includes(cell.state)) return;
         this.edit(
             [{ do: 'fit', stage: to.key, part: cell.part }],
-            `Fit ${cell.name} again in stage ${to.index}`,
-            { [`${row.key}/${column + 1}`]: { state: 'again', name: cell.name, part: cell.part } },
+            `Fit ${cell.name ?? ''} again in stage ${to.index}`,
+            { [`${row.key}/${column + 1}`]: { state: 'again', name: cell.name ?? '', part: cell.part } },
         );
         this.select(row.key, column + 1);
     }
 
     /** Marks the selected parts as the customer's own, or back. */
     own() {
-        this.#mark((line) => line.basis === 'owned', { basis: 'owned' }, { basis: null });
+        this.#mark('own', { basis: 'owned' }, { basis: null });
     }
 
     /** Marks the selected parts as paid and on the shelf, or back. */
     buy() {
-        this.#mark((line) => line.bought, { bought: true }, { bought: null });
+        this.#mark('bought', { bought: true }, { bought: null });
     }
 
     /** Marks them all, or takes the mark back where all have it. */
-    #mark(has: (line: Line) => boolean, on: LineChange, off: LineChange) {
-        const parts = this.bought.map((row) => this.shown(row, this.column).part as string);
-        const lines = parts.map((part) => this.line(part));
-        this.price(parts, lines.every((line) => line && has(line)) ? off : on);
-    }
-
-    line(part: string): Line | undefined {
-        return this.stage?.money.lines.find((one) => one.part === part);
+    #mark(mark: CellGlance['mark'], on: LineChange, off: LineChange) {
+        const cells = this.bought.map((row) => this.shown(row, this.column));
+        this.price(
+            cells.map((cell) => cell.part as string),
+            cells.every((cell) => cell.mark === mark) ? off : on,
+        );
     }
 
     price(parts: string[], change: LineChange) {
@@ -261,11 +288,9 @@ export class Bench {
 
     /** Fits what is missing or advised here, with everything that needs itself. */
     accept() {
-        const { stage, row, cell } = this;
-        if (!stage || !row || !cell?.part || (cell.state !== 'missing' && cell.state !== 'advised')) return;
-        const way = stage.findings.find((one) => one.slot === row.key && one.fixes[0]?.parts[0] === cell.part)
-            ?.fixes[0];
-        if (way) this.settle(way);
+        const { row, cell } = this;
+        if (row && cell?.fits && (cell.state === 'missing' || cell.state === 'advised'))
+            this.settle({ name: cell.name ?? row.name, parts: cell.fits });
     }
 
     settle(way: Finding['fixes'][number]) {
@@ -275,7 +300,7 @@ export class Bench {
             way.parts.map((part) => ({ do: 'fit', stage: stage.key, part })),
             `Fit ${way.name} in stage ${stage.index}`,
             row
-                ? { [`${row.key}/${column}`]: { state: 'new', name: way.name, part: way.parts[0] ?? null } }
+                ? { [`${row.key}/${column}`]: { state: 'new', name: way.name, part: way.parts[0] ?? '' } }
                 : {},
         );
     }
@@ -333,20 +358,25 @@ export class Bench {
     }
 
     edit(commands: Command[], words: string, echo: Echo = {}) {
-        if (commands.length > 0) this.#send('commands', commands, words, echo);
+        if (commands.length > 0) this.#send({ commands }, words, echo);
     }
 
     undo = () => {
-        if (this.state.can_undo || this.saving) this.#send('undo', [], 'Undo');
+        if (this.state.can_undo || this.saving) this.#walk('undo', 'Undo');
     };
 
     redo = () => {
-        if (this.state.can_redo || this.saving) this.#send('redo', [], 'Redo');
+        if (this.state.can_redo || this.saving) this.#walk('redo', 'Redo');
     };
+
+    /** Names what it steps back from: where that was refused, there is nothing to undo. */
+    #walk(what: 'undo' | 'redo', words: string) {
+        this.#step({ do: what, of: this.queue.last(this.#url)?.request ?? this.state.revision }, words);
+    }
 
     /** Keeps the plan as it shows under a name: what still waits is saved first. */
     async keep(name: string) {
-        await this.outbox.empty();
+        await this.queue.empty();
         const revision = this.state.revision;
         return this.#variants(post<Variant[]>(`/plans/${this.plan}/variants`, { name, revision }));
     }
@@ -369,7 +399,7 @@ export class Bench {
     }
 
     takeVariant(variant: Variant) {
-        this.#send(`variants/${variant.id}/take`, [], `Take variant ${variant.name}`);
+        this.#step({ do: 'take', of: variant.id }, `Take variant ${variant.name}`);
     }
 
     overlay(variant: Variant) {
@@ -379,12 +409,21 @@ export class Bench {
     }
 
     /** The target or the budget dragged on the run is an answer of the brief. */
-    changeTarget = async (answer: { power: number } | { budget: number }) => {
-        try {
-            this.#take(await post<PlanState>(`/jobs/${this.job}/target`, answer));
-        } catch (fault) {
-            this.error = fault instanceof Error ? fault.message : 'Not saved.';
-        }
+    changeTarget = (answer: { power: number } | { budget: number }) => {
+        const url = `/jobs/${this.job}/brief/edits`;
+        if ('power' in answer) {
+            const value = { power: answer.power };
+            this.queue.add(
+                url,
+                { answers: [{ place: 'target', value, unit: this.unit }] },
+                'Change the target',
+            );
+        } else
+            this.queue.add(
+                url,
+                { answers: [{ place: 'budget.total', value: answer.budget }] },
+                'Change the budget',
+            );
     };
 
     async #variants(listed: Promise<Variant[]>) {
@@ -394,6 +433,62 @@ export class Bench {
             // That the server cannot be reached is said once, by the changes that wait for it.
             if (!(fault instanceof Offline))
                 this.error = fault instanceof Error ? fault.message : 'Not saved.';
+        }
+    }
+
+    /** The address of what is read of the plan when it is opened, as it shows now. */
+    opened(part: string, asked: Record<string, string | number>): string {
+        const whole = {
+            ...asked,
+            ...(this.past ? { revision: this.past.revision } : {}),
+            at: this.state.version,
+        };
+        const search = Object.entries(whole).map(([key, value]) => `${key}=${encodeURIComponent(value)}`);
+        return `/plans/${this.plan}/${part}?${search.join('&')}`;
+    }
+
+    renamePlan(name: string) {
+        if (name !== this.state.name) this.edit([{ do: 'rename-plan', name }], `Call the plan ${name}`);
+    }
+
+    /** A further plan of the job, that begins as this one stands or empty; its id. */
+    async makePlan(name: string, from: boolean): Promise<number | null> {
+        await this.queue.empty();
+        const made = await this.#plans(
+            post<PlanMade>(`/jobs/${this.job}/plans`, { name, ...(from ? { from: this.plan } : {}) }),
+        );
+        if (made) this.plans = made.plans;
+        return made?.id ?? null;
+    }
+
+    /** Another plan stands for the job on the counter and in the brief. */
+    async choosePlan(plan: number) {
+        this.plans =
+            (await this.#plans(put<PlanNote[]>(`/jobs/${this.job}/plans/${plan}/choice`, {}))) ?? this.plans;
+    }
+
+    /** The plan that was deleted last, so that it can be taken back. */
+    forgottenPlan = $state.raw<PlanNote | null>(null);
+
+    async forgetPlan(plan: PlanNote) {
+        const left = await this.#plans(drop<PlanNote[]>(`/plans/${plan.id}`));
+        if (!left) return;
+        this.plans = left;
+        this.forgottenPlan = plan;
+    }
+
+    async rememberPlan(plan: PlanNote) {
+        this.plans = (await this.#plans(post<PlanNote[]>(`/plans/${plan.id}/restore`, {}))) ?? this.plans;
+        this.forgottenPlan = null;
+    }
+
+    /** What a change of the plans brings; null where it was refused, which is told. */
+    async #plans<T>(asked: Promise<T>): Promise<T | null> {
+        try {
+            return await asked;
+        } catch (fault) {
+            this.error = fault instanceof Error ? fault.message : 'Not saved.';
+            return null;
         }
     }
 
@@ -418,48 +513,38 @@ export class Bench {
         const past = this.past;
         if (!past) return;
         this.back();
-        this.#send(`revisions/${past.revision}/restore`, [], `Restore revision ${past.revision}`);
-    };
-
-    /** The other's version stands; ours is given up. */
-    takeTheirs = async () => {
-        this.outbox.giveUp();
-        await this.refresh();
+        this.#step({ do: 'restore', of: past.revision }, `Restore revision ${past.revision}`);
     };
 
     async refresh() {
-        this.#take(await get<PlanState>(`/plans/${this.plan}`));
+        const state = await get<PlanState>(`/plans/${this.plan}`).catch(() => null);
+        if (state) this.#take(state);
     }
 
     /** Says that one is here, hears who else is, and fetches what they did. */
     greet = async () => {
-        const answer = await post<Presence>(`/plans/${this.plan}/presence`, {
-            revision: this.state.revision,
-        }).catch(() => null);
+        const answer = await post<Presence>(`/jobs/${this.job}/presence`, {}).catch(() => null);
         if (!answer) return;
         this.others = answer.others;
-        const known = this.state;
-        const isNews = answer.revision > known.revision || answer.brief_revision > known.brief_revision;
-        if (isNews && !this.saving) await this.refresh();
+        if (answer.version > this.state.version && !this.saving) await this.refresh();
     };
 
-    #send(path: string, commands: Command[], words: string, echo: Echo = {}) {
-        if (this.past) {
-            this.error = `This is revision ${this.past.revision}, only to look at: restore it, or go back to the plan.`;
-            return;
-        }
-        this.error = '';
-        this.outbox.add({ path, commands, words, echo });
+    #step(step: PlanStep, words: string) {
+        this.#send({ step }, words);
     }
 
-    /** What was overtaken on its way never replaces something newer; where plan and brief are each newer once, both are asked for. */
-    #take(state: PlanState) {
-        const known = this.state;
-        if (state.revision < known.revision || state.brief_revision < known.brief_revision) {
-            if (state.revision > known.revision || state.brief_revision > known.brief_revision)
-                void this.refresh();
-            return;
+    #send(asked: Asked, words: string, echo: Echo = {}): Edit | null {
+        if (this.past) {
+            this.error = `This is revision ${this.past.revision}, only to look at: restore it, or go back to the plan.`;
+            return null;
         }
+        this.error = '';
+        return this.queue.add(this.#url, asked, words, echo);
+    }
+
+    /** What was overtaken on its way never replaces something newer. */
+    #take(state: PlanState) {
+        if (state.version < this.state.version || state.plan !== this.plan) return;
         this.state = state;
         this.#clamp();
         const last = state.estimate.stages[state.estimate.stages.length - 1];

@@ -1,10 +1,10 @@
-import type { Command, Estimate, PlanConflict } from '@/generated/answers';
+import type { BenchEstimate, CellGlance } from '@/generated/answers';
 
-export type Settings = Omit<Estimate['settings'], 'sentence'>;
+export type Settings = Omit<BenchEstimate['settings'], 'sentence'>;
 export type Basis = 'new' | 'used' | 'owned';
 
-/** Somebody saved in between: what they did, and what we wanted. */
-export type Conflict = Omit<PlanConflict, 'message'> & { mine: Command[]; words: string };
+/** What a cell shows until the server has answered, by "slot/column". */
+export type Echo = Record<string, CellGlance>;
 
 export type View =
     | { kind: 'cell' }
@@ -12,7 +12,8 @@ export type View =
     | { kind: 'verdict'; subject: string }
     | { kind: 'history' }
     | { kind: 'settings' }
-    | { kind: 'variants' };
+    | { kind: 'variants' }
+    | { kind: 'plans' };
 
 /** The row of a lane that is stock throughout and folded. */
 export const LANE = '@lane/';

@@ -11,17 +11,27 @@
     const good = $derived(checks.filter((check) => found(check.key) === 'good').length);
     const bad = $derived(checks.filter((check) => found(check.key) === 'bad'));
 
-    function set(key: string, value: Found) {
-        const known = Object.fromEntries(
-            checks.flatMap((check) => {
-                const is = found(check.key);
-                return is ? [[check.key, is]] : [];
-            }),
+    const save = (outcomes: Record<string, Found>) =>
+        form.give(
+            Object.fromEntries(
+                Object.entries(outcomes).map(([key, value]) => [`received.checks.${key}`, value]),
+            ),
         );
-        form.received({ checks: { ...known, [key]: value } });
+
+    /** The first check that is noted takes the place of a word for all of them. */
+    function set(key: string, value: Found) {
+        const known =
+            form.brief.received.checks === undefined
+                ? Object.fromEntries(
+                      checks.flatMap((check) => {
+                          const is = found(check.key);
+                          return is ? [[check.key, is]] : [];
+                      }),
+                  )
+                : {};
+        save({ ...known, [key]: value });
     }
-    const all = () =>
-        form.received({ checks: Object.fromEntries(checks.map((check) => [check.key, 'good'])) });
+    const all = () => save(Object.fromEntries(checks.map((check) => [check.key, 'good' as const])));
 </script>
 
 <details class="w-full">

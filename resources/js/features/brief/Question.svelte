@@ -1,6 +1,6 @@
 <script lang="ts">
     import type { Snippet } from 'svelte';
-    import type { VerdictLine } from '@/generated/answers';
+    import type { VerdictGlance } from '@/generated/answers';
     import Pebble from '@/ui/Pebble.svelte';
 
     type Props = {
@@ -8,7 +8,7 @@
         /** Whether it has an answer. */
         answered: boolean;
         /** Where the plan stands by it. */
-        verdict?: VerdictLine;
+        verdict?: VerdictGlance;
         /** What the answer changes. */
         means?: string[];
         children: Snippet;

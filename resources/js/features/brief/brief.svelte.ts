@@ -1,6 +1,9 @@
-import type { Brief, BriefConflict, BriefState, SlotChoices } from '@/generated/answers';
-import { passes, pause, put, Refusal, SignedOut } from '@/lib/api';
+import type { Answer, Brief, BriefState, KnownCustomer, Presence, SlotChoices } from '@/generated/answers';
+import { get, post } from '@/lib/api';
 import { today } from '@/lib/format';
+import { withAnswer } from '@/lib/places';
+import type { Edit } from '@/lib/sync/edits';
+import { EditQueue } from '@/lib/sync/queue.svelte';
 
 export const UNKNOWN = '?';
 
@@ -11,34 +14,68 @@ type Kind = 'power' | 'torque' | 'time' | 'none';
 type Figures = { power?: number; torque?: number; at_rpm?: number; quarter_mile?: number };
 type Range = NonNullable<Brief['rpm_range']>;
 
-/** The brief as it is being asked; saved as one goes. */
+/** The brief as it is being asked: answers show at once, and go to the server one behind another. */
 export class BriefForm {
-    brief = $state() as Brief;
-    title = $state('');
-    customer = $state('');
-    saved = $state.raw() as BriefState;
-    saving = $state(false);
-    error = $state('');
-    theirs = $state.raw<BriefConflict | null>(null);
+    state = $state.raw() as BriefState;
+    others = $state.raw<string[]>([]);
+    readonly queue: EditQueue;
     #kind = $state<Kind | null>(null);
     #figures = $state.raw<Figures>({});
     #range = $state.raw<Partial<Range>>({});
-    #again = false;
-    #failures = 0;
-    #timer: ReturnType<typeof setTimeout> | undefined;
 
     constructor(
         readonly job: number,
+        person: number,
         readonly slots: SlotChoices[],
-        brief: Brief,
-        title: string,
-        customer: string,
-        saved: BriefState,
+        state: BriefState,
     ) {
-        this.brief = brief;
-        this.title = title;
-        this.customer = customer;
-        this.saved = saved;
+        this.state = state;
+        this.queue = new EditQueue(job, person, {
+            shown: { show: 'brief' },
+            version: () => this.state.version,
+            take: (answer) => answer && 'readiness' in answer && this.#take(answer),
+            refresh: () => void this.refresh(),
+        });
+    }
+
+    get #url() {
+        return `/jobs/${this.job}/brief/edits`;
+    }
+
+    /** What was entered and is not saved yet, the latest last: what was refused stands in its field until it is given otherwise. */
+    #entered = $derived.by<Answer[]>(() =>
+        [...this.queue.aside.map((one) => one.edit), ...this.queue.waiting]
+            .filter((edit) => edit.url === this.#url)
+            .flatMap((edit) => ('answers' in edit.asked ? edit.asked.answers : [])),
+    );
+
+    brief = $derived.by<Brief>(() =>
+        this.#entered.reduce<Brief>(
+            (brief, { place, value }) =>
+                place.startsWith('warnings.')
+                    ? {
+                          ...brief,
+                          warnings: noted(brief.warnings ?? [], place.slice('warnings.'.length), value),
+                      }
+                    : isOfBrief(place)
+                      ? withAnswer(brief, place, value)
+                      : brief,
+            this.state.brief,
+        ),
+    );
+
+    title = $derived.by<string>(() => this.#latest('title', this.state.title));
+    customer = $derived.by(() => ({
+        ...this.state.customer,
+        name: this.#latest('customer.name', this.state.customer.name),
+        contact: this.#latest('customer.contact', this.state.customer.contact),
+        notes: this.#latest('customer.notes', this.state.customer.notes),
+    }));
+    chassis = $derived.by<string>(() => this.#latest('car.chassis_number', this.state.chassis_number));
+
+    #latest(place: string, saved: string): string {
+        const entered = this.#entered.filter((one) => one.place === place).at(-1);
+        return typeof entered?.value === 'string' ? entered.value : saved;
     }
 
     /** The kind of target that is being entered; nothing is saved before its figures are there. */
@@ -93,24 +130,38 @@ export class BriefForm {
         this.answer({ rpm_range: { from, to } });
     }
 
-    /** Sets some answers and saves. */
+    /** Sets some answers and saves them. */
     answer(part: Partial<Brief>) {
-        Object.assign(this.brief, part);
-        void this.save();
+        this.give(Object.fromEntries(Object.entries(part)));
     }
 
     car(part: Partial<Brief['car']>) {
-        this.answer({ car: { ...this.brief.car, ...part } });
+        this.give(under('car', part));
     }
 
     received(part: Partial<Brief['received']>) {
-        this.answer({ received: { ...this.brief.received, ...part } });
+        this.give(under('received', part));
+    }
+
+    /** Answers by place, saved together. What was refused in the same places is given otherwise now. */
+    give(answers: Record<string, unknown>) {
+        const given = Object.entries(answers).map(([place, value]) => ({ place, value: value ?? null }));
+        for (const aside of this.queue.aside)
+            if (!aside.conflict && isAnswered(aside.edit, given)) this.queue.dismiss(aside);
+        this.queue.add(
+            this.#url,
+            { answers: given },
+            `Answer: ${given.map((one) => named(one.place)).join(', ')}`,
+        );
     }
 
     /** Notes a warning as given, or takes the note back; the server writes who and when. */
     warn(warning: Given['warning'], given: boolean) {
-        const others = (this.brief.warnings ?? []).filter((one) => one.warning !== warning);
-        this.answer({ warnings: given ? [...others, { warning, on: today(), by: 'now' }] : others });
+        this.give({ [`warnings.${warning}`]: given ? { warning, on: today(), by: 'now' } : null });
+    }
+
+    check(check: string, outcome: 'good' | 'bad' | null) {
+        this.give({ [`received.checks.${check}`]: outcome });
     }
 
     refuse(key: Refused) {
@@ -144,74 +195,61 @@ export class BriefForm {
     }
 
     money(key: 'total' | 'now' | 'monthly', text: string) {
-        const budget = { ...this.brief.budget, [key]: text.trim() === '' ? undefined : Number(text) };
-        this.brief.budget = budget;
-        this.save();
+        this.give({ [`budget.${key}`]: text.trim() === '' ? null : Number(text) });
     }
 
     toggleFuel(key: string) {
         const fuels = this.brief.fuels ?? [];
-        this.brief.fuels = fuels.includes(key) ? fuels.filter((one) => one !== key) : [...fuels, key];
-        this.save();
+        this.answer({
+            fuels: fuels.includes(key) ? fuels.filter((one) => one !== key) : [...fuels, key],
+        });
     }
 
-    /** Saves the whole brief; a change made while saving is saved after it. */
-    save = async () => {
-        if (this.saving) {
-            this.#again = true;
-            return;
-        }
-        clearTimeout(this.#timer);
-        this.saving = true;
-        this.error = '';
-        try {
-            do {
-                this.#again = false;
-                const saved = await put<BriefState>(`/jobs/${this.job}/brief`, {
-                    revision: this.saved.revision,
-                    title: this.title,
-                    customer: this.customer,
-                    brief: $state.snapshot(this.brief),
-                });
-                this.saved = saved;
-                this.#failures = 0;
-                // While another answer waits, what the page holds is newer than what the server just wrote.
-                if (this.brief.warnings && !this.#again) this.brief.warnings = saved.warnings_given;
-            } while (this.#again);
-        } catch (fault) {
-            if (fault instanceof Refusal && fault.status === 409)
-                this.theirs = fault.body as unknown as BriefConflict;
-            else this.#fail(fault);
-        } finally {
-            this.saving = false;
-        }
-    };
-
-    /** What may pass is tried again by itself; what was typed stays on the page either way. */
-    #fail(fault: unknown) {
-        const words = fault instanceof Error ? fault.message : 'Not saved.';
-        if (fault instanceof SignedOut) return;
-        if (!passes(fault)) {
-            this.error = words;
-            return;
-        }
-        this.error = `${words} What you typed is kept here and saved when the server answers.`;
-        this.#timer = setTimeout(() => void this.save(), pause(this.#failures++));
+    /** Customers who are known by a name, a number or a registration. */
+    find(words: string): Promise<KnownCustomer[]> {
+        return get<KnownCustomer[]>(`/customers?q=${encodeURIComponent(words)}`).catch(() => []);
     }
 
-    takeTheirs = () => {
-        if (!this.theirs) return;
-        this.brief = this.theirs.brief;
-        this.title = this.theirs.title;
-        this.customer = this.theirs.customer;
-        this.saved = { ...this.saved, revision: this.theirs.revision };
-        this.theirs = null;
+    async refresh() {
+        const state = await get<BriefState>(`/jobs/${this.job}/brief/state`).catch(() => null);
+        if (state) this.#take(state);
+    }
+
+    /** Says that one is here, hears who else is, and fetches what they answered. */
+    greet = async () => {
+        const answer = await post<Presence>(`/jobs/${this.job}/presence`, {}).catch(() => null);
+        if (!answer) return;
+        this.others = answer.others;
+        if (answer.version > this.state.version && this.queue.waiting.length === 0) await this.refresh();
     };
 
-    putMine = () => {
-        if (!this.theirs) return;
-        this.saved = { ...this.saved, revision: this.theirs.revision };
-        this.theirs = null;
-        void this.save();
-    };
+    /** What was overtaken on its way never replaces something newer. */
+    #take(state: BriefState) {
+        if (state.version >= this.state.version) this.state = state;
+    }
+}
+
+function under(part: string, answers: object): Record<string, unknown> {
+    return Object.fromEntries(Object.entries(answers).map(([key, value]) => [`${part}.${key}`, value]));
+}
+
+/** "rpm range", as a person would call a place. */
+function named(place: string): string {
+    return (place.split('.').at(-1) ?? place).replaceAll(/[_-]/g, ' ');
+}
+
+function isOfBrief(place: string): boolean {
+    return !/^(title|customer|car$|car\.chassis_number)/.test(place);
+}
+
+function isAnswered(edit: Edit, given: Answer[]): boolean {
+    return (
+        'answers' in edit.asked &&
+        edit.asked.answers.every((one) => given.some((other) => other.place === one.place))
+    );
+}
+
+function noted(warnings: Given[], warning: string, value: unknown): Given[] {
+    const others = warnings.filter((one) => one.warning !== warning);
+    return value === null ? others : [...others, value as Given];
 }

@@ -1,17 +1,41 @@
 <script lang="ts">
     import { useForm } from '@inertiajs/svelte';
+    import CustomerField, { type Known } from '@/ui/CustomerField.svelte';
     import Sheet from '@/ui/Sheet.svelte';
 
     type Props = { open: boolean; platforms: { id: number; name: string }[] };
     let { open = $bindable(), platforms }: Props = $props();
 
     const KEPT = 'pebblerun-platform';
-    const form = useForm({ customer: 'New customer', title: 'New job', platform: 0 });
+    const form = useForm({
+        customer: 'New customer',
+        customer_id: null as number | null,
+        car: null as number | null,
+        title: 'New job',
+        platform: 0,
+    });
+    let known = $state.raw<Known | null>(null);
     $effect(() => {
         if (!open) return;
         const kept = Number(localStorage.getItem(KEPT));
         form.platform = platforms.some((one) => one.id === kept) ? kept : (platforms[0]?.id ?? 0);
     });
+
+    function choose(one: Known) {
+        known = one;
+        form.customer = one.customer.name;
+        form.customer_id = one.customer.id;
+        form.car = one.car?.id ?? null;
+        if (one.car) form.platform = one.car.platform;
+    }
+
+    /** Whoever types on means somebody else. */
+    function type(text: string) {
+        form.customer = text;
+        form.customer_id = null;
+        form.car = null;
+        known = null;
+    }
 
     function start(event: SubmitEvent) {
         event.preventDefault();
@@ -23,21 +47,22 @@
 <Sheet
     bind:open
     title="New job"
-    about="Enter starts it as it stands; everything can be changed in the brief."
+    about="Enter starts it as it stands; everything can be changed in the brief. A name, a number or a registration finds who was here before."
 >
     <form class="flex flex-col gap-3" onsubmit={start}>
         <label class="flex flex-col gap-0.5"
             ><span class="text-[12px] text-soft">Customer</span>
-            <!-- svelte-ignore a11y_autofocus -->
-            <input
-                class="field"
-                maxlength="120"
-                required
-                autofocus
-                bind:value={form.customer}
-                onfocus={(event) => event.currentTarget.select()}
-            />
+            <CustomerField value={form.customer} {choose} oninput={type} focused />
         </label>
+        {#if known}
+            <p class="text-[12.5px] text-soft" role="status">
+                {known.car
+                    ? `Known car: ${known.car.words}${known.car.registration ? `, ${known.car.registration}` : ''}${
+                          known.car.last_reading ? `, last read at ${known.car.last_reading.km} km` : ''
+                      }.`
+                    : 'Known customer, another car.'}
+            </p>
+        {/if}
         <label class="flex flex-col gap-0.5"
             ><span class="text-[12px] text-soft">Job</span><input
                 class="field"
@@ -50,6 +75,7 @@
         <label class="flex flex-col gap-0.5"
             ><span class="text-[12px] text-soft">Platform</span><select
                 class="field"
+                disabled={form.car !== null}
                 bind:value={form.platform}
                 >{#each platforms as platform (platform.id)}<option value={platform.id}
                         >{platform.name}</option
