@@ -1,7 +1,6 @@
 <?php
 
 use App\Exceptions\Outage;
-use App\Exceptions\Overtaken;
 use App\Exceptions\Refused;
 use App\Http\Middleware\RefuseControlCharacters;
 use App\Http\Middleware\SecurityHeaders;
@@ -29,9 +28,8 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $refused = fn (Throwable $fault): JsonResponse => response()->json(['message' => $fault->getMessage()], 422);
-        $exceptions->dontReport([Refused::class, Overtaken::class, InvalidDocument::class]);
+        $exceptions->dontReport([Refused::class, InvalidDocument::class]);
         $exceptions->render(fn (Refused $fault): JsonResponse => response()->json($fault->answer, $fault->status));
-        $exceptions->render(fn (Overtaken $fault): JsonResponse => response()->json(['message' => $fault->getMessage()], 503, ['Retry-After' => '1']));
         $exceptions->render(fn (PDOException $fault, Request $request): ?Response => Outage::is($fault) ? Outage::answer($request) : null);
         $exceptions->render(fn (InvalidDocument $fault): JsonResponse => $refused($fault));
         $exceptions->render(fn (CoreException $fault): JsonResponse => $refused($fault));

@@ -13,7 +13,7 @@ return [
             'charset' => 'utf8',
             'prefix' => '',
             'prefix_indexes' => true,
-            'search_path' => 'public',
+            'search_path' => env('DB_SCHEMA', 'public'),
             'sslmode' => env('DB_SSLMODE', 'prefer'),
             // A connection per request would cost most of the throughput; workers keep theirs.
             'options' => [PDO::ATTR_PERSISTENT => (bool) env('DB_PERSISTENT', false)],

@@ -30,9 +30,6 @@ use Pebblerun\Core\Job\Commands\PlanPlaces;
  */
 final readonly class EditPlan
 {
-    /** Somebody may be faster that often in a row. */
-    private const TRIES = 5;
-
     public function __construct(private SavePlan $save, private OneOutcome $outcome, private KeepFigures $keep) {}
 
     /**
@@ -177,31 +174,36 @@ final readonly class EditPlan
 
     /**
      * Keeps all or nothing. No lock is held while the plan is estimated: the save says which plan and brief it was worked out
-     * from, and where somebody was faster it is worked out again from what they left.
+     * from. Where somebody was faster it is worked out again from what they left, and then nobody can be.
      *
      * @param  Closure(OpenedBundle): SavedPlan  $change
      */
     private function hold(Plan $plan, Edit $edit, Closure $change): ?SavedPlan
     {
-        for ($try = 1; ; $try++) {
-            try {
-                $saved = $this->outcome->of($plan->job, $plan, $edit, fn (): SavedPlan => DB::transaction(fn (): SavedPlan => $change(Bundles::of($plan))));
-                $saved === null || $this->keep->later($plan, $saved->estimates);
-
-                return $saved;
-            } catch (Overtaken $overtaken) {
-                if ($try === self::TRIES) {
-                    throw $overtaken;
+        $try = fn (bool $alone): ?SavedPlan => $this->outcome->of($plan->job, $plan, $edit, fn (): ?SavedPlan => DB::transaction(function () use ($plan, $edit, $change, $alone): ?SavedPlan {
+            if ($alone) {
+                $this->lock($plan);
+                if ($this->outcome->isDone($plan->job, $edit)) {
+                    return null;
                 }
-                $this->refresh($plan);
             }
+
+            return $change(Bundles::of($plan));
+        }));
+        try {
+            $saved = $try(false);
+        } catch (Overtaken) {
+            $saved = $try(true);
         }
+        $saved === null || $this->keep->later($plan, $saved->estimates);
+
+        return $saved;
     }
 
-    private function refresh(Plan $plan): void
+    private function lock(Plan $plan): void
     {
+        $plan->setRelation('job', CustomerJob::query()->with('shop')->lockForUpdate()->findOrFail($plan->customer_job_id));
         $plan->setRawAttributes(Plan::query()->findOrFail($plan->id)->getAttributes(), true);
-        $plan->setRelation('job', CustomerJob::query()->findOrFail($plan->customer_job_id));
     }
 
     private function revision(Plan $plan, int $number): PlanRevision

@@ -16,7 +16,13 @@ final readonly class KeepFigures
     public function later(Plan $plan, Estimates $estimates): void
     {
         $key = self::key($plan);
-        $this->app->terminating(fn (): mixed => rescue(fn () => self::keep($plan, $estimates, $key)));
+        $waits = true;
+        $this->app->terminating(function () use ($plan, $estimates, $key, &$waits): void {
+            if ($waits) {
+                $waits = false;
+                rescue(fn () => self::keep($plan, $estimates, $key));
+            }
+        });
     }
 
     public function now(Plan $plan, Estimates $estimates): void

@@ -27,7 +27,7 @@ final readonly class MakePlan
     public function make(CustomerJob $job, ?Plan $from, string $name, User $author): Plan
     {
         return DB::transaction(function () use ($job, $from, $name, $author): Plan {
-            CustomerJob::query()->whereKey($job->id)->lockForUpdate()->first();
+            $job->setRawAttributes(CustomerJob::query()->lockForUpdate()->findOrFail($job->id)->getAttributes(), true);
             if ($job->plans()->count() >= self::MOST) {
                 throw Refused::because('A job has at most '.self::MOST.' plans: delete one that is not needed.');
             }
@@ -42,8 +42,8 @@ final readonly class MakePlan
     public function choose(CustomerJob $job, Plan $plan): void
     {
         DB::transaction(function () use ($job, $plan): void {
-            CustomerJob::query()->whereKey($job->id)->lockForUpdate()->first();
-            $job->refresh()->update(['plan_id' => $plan->id]);
+            $job->setRawAttributes(CustomerJob::query()->lockForUpdate()->findOrFail($job->id)->getAttributes(), true);
+            $job->update(['plan_id' => $plan->id]);
             $this->mark->mark($job, $plan, Estimates::of(Bundles::of($plan->setRelation('job', $job))));
         });
     }

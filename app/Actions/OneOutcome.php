@@ -56,13 +56,13 @@ final class OneOutcome
     }
 
     /**
-     * Others may note it meanwhile.
+     * Whether it was done before; others may note it meanwhile.
      *
      * @phpstan-impure
      *
      * @throws Refused when it was refused before, or was used for something else.
      */
-    private function isDone(CustomerJob $job, Edit $edit): bool
+    public function isDone(CustomerJob $job, Edit $edit): bool
     {
         /** @var ?stdClass $noted */
         $noted = DB::table('edits')->where('customer_job_id', $job->id)->where('request', $edit->request)->first(['asked', 'status', 'answer']);

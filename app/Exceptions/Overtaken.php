@@ -9,6 +9,6 @@ final class Overtaken extends RuntimeException
 {
     public function __construct()
     {
-        parent::__construct('Others save this plan faster than this change can be worked out: try again.');
+        parent::__construct('Somebody saved this job while a change was worked out.');
     }
 }

@@ -1,4 +1,6 @@
 // A bench edit over HTTP against a signed-in page of the same server that reads one row.
+import { randomBytes } from 'node:crypto';
+
 const base = process.argv[2];
 let cookies = {};
 
@@ -67,10 +69,11 @@ async function edits() {
     const jobs = await ask('GET', '/');
     const job = /"id":(\d+),"title":"Skarn Hill commuter"/.exec(jobs.replaceAll('&quot;', '"'))[1];
     const bench = (await ask('GET', `/jobs/${job}/bench`)).replaceAll('&quot;', '"');
-    const plan = /"plan":\{"id":(\d+)/.exec(bench)[1];
-    const state = JSON.parse(await ask('GET', `/plans/${plan}`));
+    const plan = /"plan":(\d+)/.exec(bench)[1];
+    let { version } = JSON.parse(await ask('GET', `/plans/${plan}`));
+    const queue = randomBytes(8).toString('hex');
+    let bytes = 0;
 
-    let revision = state.revision;
     // Every edit gives a build that was not there before (a Gray code over seven parts), so nothing kept answers it: the second
     // and the third stage are estimated anew each time.
     const parts = [
@@ -88,11 +91,16 @@ async function edits() {
         const [slot, part] = parts[place];
         fitted[place] = !fitted[place];
         const command = fitted[place] ? { do: 'fit', stage: 's2', part } : { do: 'clear', stage: 's2', slot };
-        revision = JSON.parse(
-            await ask('POST', `/plans/${plan}/commands`, { revision, commands: [command] }),
-        ).revision;
+        const answer = await ask('POST', `/plans/${plan}/edits`, {
+            request: randomBytes(16).toString('hex'),
+            queue,
+            seen: version,
+            commands: [command],
+        });
+        bytes = Buffer.byteLength(answer);
+        version = JSON.parse(answer).state.version;
     };
-    const candidates = () => ask('GET', `/plans/${plan}/candidates?slot=intercooler&stage=2`);
+    const candidates = () => ask('GET', `/plans/${plan}/cell?slot=intercooler&stage=2`);
 
     const editing = await median(120, (i) => toggle(gray(i)));
     const returning = await median(60, () => toggle(0));
@@ -105,6 +113,7 @@ async function edits() {
     console.log(
         `  bench edit back to a build seen before     ${returning.toFixed(1)} ms  ${times(returning)}`,
     );
+    console.log(`  an edit’s answer                           ${(bytes / 1000).toFixed(1)} KB`);
     console.log(`  candidates of a slot                       ${listing.toFixed(1)} ms  ${times(listing)}`);
     console.log('with 8 connections');
     console.log(`  trivial page                               ${trivialRate.toFixed(0)} requests a second`);

@@ -197,6 +197,26 @@ start_web() {
     fail "no page answered at $URL/sign-in: $(cat "$RUN/log/wait.log")" "see storage/logs/pebblerun.log and $RUN/log"
 }
 
+# start_watched NAME COMMAND…: runs it in the background as the web's user, and again whenever it ends.
+start_watched() {
+    local name=$1 file=$RUN/web/$1.pid user; user=$(web_user)
+    shift
+    [ -z "${RELOAD:-}" ] || stop_one "$file"
+    if running "$file"; then return 0; fi
+    step "starting the $name"
+    local as=()
+    if as_root && [ "$user" != root ]; then as=(setpriv "--reuid=$user" "--regid=$user" --init-groups); fi
+    (cd "$ROOT" && exec setsid "${as[@]}" bash "$ROOT/bin/lib/watch.sh" "$@") >> "$RUN/log/$name.log" 2>&1 < /dev/null &
+    echo $! > "$file"
+    disown
+}
+
+# Work in the background, and what is due by the clock.
+start_background() {
+    start_watched worker php "$ROOT/artisan" queue:work --sleep=1 --max-time=3600 --quiet
+    start_watched scheduler php "$ROOT/artisan" schedule:work --quiet
+}
+
 stop_one() {
     running "$1" || { rm -f "$1"; return 0; }
     kill "-${2:-TERM}" "$(cat "$1")" 2>/dev/null || true
@@ -206,6 +226,8 @@ stop_one() {
 }
 
 stop_all() {
+    stop_one "$RUN/web/worker.pid"
+    stop_one "$RUN/web/scheduler.pid"
     stop_one "$RUN/web/nginx.pid"
     stop_one "$RUN/web/php-fpm.pid"
     if [ -s "$DB_FOLDER/postmaster.pid" ]; then

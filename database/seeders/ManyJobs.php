@@ -15,21 +15,35 @@ final class ManyJobs extends Seeder
         $many = (int) (getenv('PEBBLERUN_MANY') ?: 20000);
         $have = DB::table('customer_jobs')->count();
         $names = "(array['".implode("','", self::NAMES)."'])";
+        $add = max(0, $many - $have);
         DB::statement("
-            insert into customer_jobs (shop_id, platform_id, advisor_id, title, customer, brief, brief_revision, due, oldest_price, search, created_at, updated_at)
-            select j.shop_id, j.platform_id, j.advisor_id, j.title || ' ' || n, {$names}[1 + n % 16] || 'ssen ' || n, j.brief, 1,
-                (array['brief','baseline','open','limit','budget','target','ready'])[1 + n % 7], current_date - (n % 200),
-                lower(j.search || ' ' || {$names}[1 + n % 16] || 'ssen ' || n), now(), now() - n * interval '1 minute'
-            from generate_series(1, ?) n
-            join (select *, row_number() over (order by id) as place, count(*) over () as all_jobs from customer_jobs) j on j.place = 1 + n % j.all_jobs
-        ", [max(0, $many - $have)]);
+            insert into customers (shop_id, name, created_at, updated_at)
+            select s.id, {$names}[1 + n % 16] || 'ssen ' || n, now(), now() from generate_series(1, ?) n, (select id from shops order by id limit 1) s
+        ", [$add]);
+        DB::statement("
+            insert into cars (customer_id, platform_id, year, gearbox, registration, created_at, updated_at)
+            select c.id, p.id, 2000 + c.place % 24, 'manual', 'PE ' || c.place, now(), now()
+            from (select id, row_number() over (order by id desc) as place from customers order by id desc limit ?) c
+            join (select *, row_number() over (order by id) as place, count(*) over () as every from platforms) p on p.place = 1 + c.place % p.every
+        ", [$add]);
+        DB::statement("
+            insert into customer_jobs (shop_id, car_id, advisor_id, title, brief, brief_revision, version, due, oldest_price, search, created_at, updated_at)
+            select j.shop_id, n.id, j.advisor_id, j.title || ' ' || n.place, j.brief, 1, nextval('versions'),
+                (array['brief','baseline','open','limit','budget','target','ready'])[1 + n.place % 7], current_date - (n.place % 200)::int,
+                lower(j.search || ' ' || n.name), now(), now() - n.place * interval '1 minute'
+            from (select cars.id, cars.platform_id, c.name, row_number() over (order by cars.id desc) as place from cars join customers c on c.id = cars.customer_id order by cars.id desc limit ?) n
+            join lateral (select j.* from customer_jobs j join cars k on k.id = j.car_id where k.platform_id = n.platform_id order by j.id limit 1) j on true
+        ", [$add]);
         DB::statement('
-            insert into plans (customer_job_id, library_version_id, document, revision, redo, summary, figures, created_at, updated_at)
-            select j.id, p.library_version_id, p.document, 1, \'[]\', p.summary, \'{}\', now(), now()
-            from customer_jobs j
-            join lateral (select p.* from plans p join customer_jobs c on c.id = p.customer_job_id where c.platform_id = j.platform_id order by p.id limit 1) p on true
+            insert into plans (customer_job_id, library_version_id, document, revision, redo, created_at, updated_at)
+            select j.id, p.library_version_id, p.document, 1, \'[]\', now(), now()
+            from customer_jobs j join cars k on k.id = j.car_id
+            join lateral (select p.* from plans p join customer_jobs c on c.id = p.customer_job_id join cars on cars.id = c.car_id where cars.platform_id = k.platform_id order by p.id limit 1) p on true
             where not exists (select 1 from plans x where x.customer_job_id = j.id)
         ');
+        DB::statement('update customer_jobs j set plan_id = p.id from plans p where p.customer_job_id = j.id and j.plan_id is null');
+        DB::statement('vacuum analyze customers');
+        DB::statement('vacuum analyze cars');
         DB::statement('vacuum analyze customer_jobs');
         DB::statement('vacuum analyze plans');
     }

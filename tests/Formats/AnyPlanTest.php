@@ -8,6 +8,7 @@ use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Exchange\OpenedBundle;
+use Pebblerun\Core\Job\Brief\BriefPlaces;
 use Pebblerun\Core\Job\Commands\Commands;
 use Pebblerun\Core\Job\Commands\PlanDraft;
 use Pebblerun\Core\Report\EstimateDocument;
@@ -173,5 +174,22 @@ final class AnyPlanTest extends TestCase
         $opened = DocumentReader::standard()->open($document);
 
         return ceil(Estimate::of($opened->bundle)->last()->power->p50 / $opened->units->power->watts()) + 1.0;
+    }
+
+    /** What the fingerprint leaves out may change no figure that is kept under it. */
+    #[DataProvider('plans')]
+    public function test_answers_that_are_no_input_change_no_kept_figure(string $job, int $seed): void
+    {
+        $folder = new Folder(__DIR__.'/../../demo', DocumentReader::standard());
+        $document = $folder->bundle($job);
+        $document['plan'] = self::plan(self::bundle($job), $seed);
+        $brief = array_diff_key($document['brief'], array_flip(BriefPlaces::WITHOUT_FIGURES));
+        $bare = DocumentReader::standard()->open([...$document, 'brief' => $brief]);
+        $full = DocumentReader::standard()->open([...$document, 'brief' => [...$brief, 'budget' => ['total' => 1234], 'risk' => 'bold', 'fuels' => [], 'refuses' => ['lag', 'louder', 'cutting'], 'noise' => 'as-stock', 'inspection' => 'strict', 'warranty' => 'running', 'purpose' => 'x']]);
+        self::assertSame($bare->bundle->fingerprint, $full->bundle->fingerprint);
+        [$of, $other] = [new FiguresInMemory, new FiguresInMemory];
+        Estimate::of($bare->bundle, $of);
+        Estimate::of($full->bundle, $other);
+        self::assertSame($of->kept, $other->kept);
     }
 }

@@ -66,7 +66,7 @@ final class BundleReader
         /** @var array<string, mixed> $brief */
         $brief = $document['brief'];
 
-        return self::hash([$library, $document['units'], $document['shop'], BriefPlaces::withoutWords($brief)]);
+        return self::hash([$library, $document['units'], $document['shop'], BriefPlaces::figureInputs($brief)]);
     }
 
     /**

@@ -10,7 +10,7 @@ use Pebblerun\Core\Job\Plan\Plan;
 /** Enough to compute an estimate anywhere, in SI. */
 final readonly class Bundle
 {
-    /** @param  string  $fingerprint  of everything but the plan and words for people: equal ones give equal figures for equal plans */
+    /** @param  string  $fingerprint  of everything but the plan that a stage’s figures can depend on: equal ones give equal figures for equal plans */
     public function __construct(
         public Shop $shop,
         public Catalog $catalog,

@@ -61,11 +61,14 @@ final class BriefPlacesTest extends TestCase
         self::assertSame([$again], BriefPlaces::with(self::BRIEF, 'warnings.law', $again)['warnings']);
     }
 
-    public function test_without_words_nothing_that_a_figure_rests_on_is_gone(): void
+    public function test_what_is_for_people_and_for_judgement_alone_is_no_input_of_a_figure(): void
     {
-        $left = BriefPlaces::withoutWords(self::BRIEF);
+        $left = BriefPlaces::figureInputs(self::BRIEF);
         self::assertSame(['car' => ['year' => 2021, 'gearbox' => 'manual'], 'received' => self::BRIEF['received'], 'target' => ['power' => 290]], $left);
-        $noted = [...self::BRIEF, 'notes' => 'Rings on Friday', 'purpose' => 'Track days', 'car' => [...self::BRIEF['car'], 'notes' => 'Dent', 'registration' => 'PE 1']];
-        self::assertSame($left, BriefPlaces::withoutWords($noted));
+        $noted = [...self::BRIEF, 'notes' => 'Rings on Friday', 'purpose' => 'Track days', 'budget' => ['total' => 9000], 'risk' => 'bold', 'fuels' => [], 'refuses' => ['lag'], 'car' => [...self::BRIEF['car'], 'notes' => 'Dent', 'registration' => 'PE 1']];
+        self::assertSame($left, BriefPlaces::figureInputs($noted));
+        foreach (['use' => 'track', 'rpm_range' => ['from' => 2000, 'to' => 5000], 'car.mileage_km' => 90000] as $place => $value) {
+            self::assertNotSame($left, BriefPlaces::figureInputs(BriefPlaces::with(self::BRIEF, $place, $value)));
+        }
     }
 }

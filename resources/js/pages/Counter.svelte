@@ -1,9 +1,11 @@
 <script lang="ts">
-    import { Link, router } from '@inertiajs/svelte';
+    import { Link, page, router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
     import Thumb from '@/charts/Thumb.svelte';
+    import Missing from '@/features/counter/Missing.svelte';
     import NewJob from '@/features/counter/NewJob.svelte';
-    import type { CounterPage } from '@/generated/answers';
+    import Unsaved from '@/features/counter/Unsaved.svelte';
+    import type { CounterPage, SignedIn } from '@/generated/answers';
     import { day, figure } from '@/lib/format';
     import Frame from '@/ui/Frame.svelte';
     import Kbd from '@/ui/Kbd.svelte';
@@ -12,6 +14,8 @@
     type Asked = CounterPage['asked'];
     let { shop, asked, more, jobs, counts, platforms }: CounterPage = $props();
 
+    const person = untrack(() => (page.props as unknown as { person: SignedIn }).person.id);
+    const missing = $derived(jobs.filter((job) => job.summary === null).map((job) => job.id));
     let words = $state(untrack(() => asked.q));
     let starting = $state(false);
     let search: HTMLInputElement;
@@ -112,6 +116,8 @@
                 >
             {/each}
         </div>
+        <Unsaved {person} />
+        <Missing jobs={missing} />
         {#if jobs.length === 0}
             <p class="border-t border-line py-6 text-soft">
                 {asked.q || asked.due
@@ -146,6 +152,8 @@
                                 </li>
                             {/each}
                         </ul>
+                    {:else}
+                        <p class="self-center text-soft md:col-span-2">No figures yet.</p>
                     {/if}
                     <div class="flex flex-col gap-1.5 self-center">
                         <p class="leading-tight">

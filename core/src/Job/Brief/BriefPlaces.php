@@ -15,8 +15,11 @@ final class BriefPlaces
 
     private const WARNINGS = 'warnings';
 
-    /** Words for people, on which no figure depends. */
-    private const WORDS = ['purpose', 'notes', self::WARNINGS, 'car.registration', 'car.notes'];
+    /** Words for people, and what a plan is only judged by: no figure of a stage depends on them. */
+    public const WITHOUT_FIGURES = [
+        'purpose', 'notes', self::WARNINGS, 'car.registration', 'car.notes',
+        'budget', 'risk', 'fuels', 'refuses', 'noise', 'inspection', 'warranty',
+    ];
 
     /**
      * @param  array<string, mixed>  $brief  the brief document without its head
@@ -64,14 +67,14 @@ final class BriefPlaces
     }
 
     /**
-     * The brief without the words for people: what figures can depend on.
+     * What of a brief the figures of a stage can depend on.
      *
      * @param  array<string, mixed>  $brief
      * @return array<string, mixed>
      */
-    public static function withoutWords(array $brief): array
+    public static function figureInputs(array $brief): array
     {
-        foreach (self::WORDS as $place) {
+        foreach (self::WITHOUT_FIGURES as $place) {
             $brief = self::with($brief, $place, null);
         }
 

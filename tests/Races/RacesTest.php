@@ -1,0 +1,276 @@
+<?php
+
+namespace Tests\Races;
+
+use App\Actions\ImportFolder;
+use App\Assembly\BriefSheet;
+use App\Console\Commands\LoadDemo;
+use App\Models\CustomerJob;
+use App\Models\Plan;
+use App\Models\User;
+use Illuminate\Contracts\Console\Kernel;
+use Illuminate\Foundation\Testing\TestCase;
+use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
+use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Job\Brief\BriefPlaces;
+use Pebblerun\Core\Job\Commands\Commands;
+use Pebblerun\Core\Job\Commands\PlanPlaces;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+use stdClass;
+
+/**
+ * Two hundred seeded rounds: eight writers at one job, each sending every request over two connections at the same time, some of
+ * them killed wherever they are. Afterwards the rows are held against a model: every request has one outcome, which everybody was
+ * told; what was done was done once; and nobody overwrote what they had not seen.
+ */
+final class RacesTest extends TestCase
+{
+    private const ROUNDS = 60;
+
+    private const WRITERS = 8;
+
+    private const SCHEMA = 'races';
+
+    /** @var list<Writer> two for each of the eight */
+    private array $writers = [];
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        DB::unprepared('drop schema if exists '.self::SCHEMA.' cascade; create schema '.self::SCHEMA);
+        config(['database.connections.pgsql.search_path' => self::SCHEMA.', public']);
+        DB::purge();
+        Artisan::call('migrate', ['--force' => true]);
+        app(ImportFolder::class)->into(base_path('demo'), LoadDemo::PEOPLE);
+        $environment = [...getenv(), 'DB_SCHEMA' => self::SCHEMA.', public'];
+        for ($i = 0; $i < 2 * self::WRITERS; $i++) {
+            $this->writers[] = new Writer($environment);
+        }
+    }
+
+    protected function tearDown(): void
+    {
+        foreach ($this->writers as $writer) {
+            $writer->end();
+        }
+        DB::unprepared('drop schema '.self::SCHEMA.' cascade');
+        DB::purge();
+        parent::tearDown();
+    }
+
+    public function createApplication()
+    {
+        $app = require __DIR__.'/../../bootstrap/app.php';
+        $app->make(Kernel::class)->bootstrap();
+
+        return $app;
+    }
+
+    public function test_every_request_has_one_outcome_and_nothing_is_overwritten_unseen(): void
+    {
+        $jobs = CustomerJob::query()->orderBy('id')->pluck('plan_id', 'id')->all();
+        $people = array_values(User::query()->orderBy('id')->pluck('id')->all());
+        $kills = $refusals = $done = 0;
+        for ($round = 1; $round <= self::ROUNDS; $round++) {
+            $random = new Randomizer(new Mt19937($round));
+            $job = $random->pickArrayKeys($jobs, 1)[0];
+            $requests = $this->requests($random, $round, (int) $job, (int) $jobs[$job], $people);
+            $start = [CustomerJob::query()->findOrFail($job)->brief, Plan::query()->findOrFail($jobs[$job])->revision];
+            [$told, $killed] = $this->race($random, $requests);
+            $kills += $killed;
+            $outcomes = $this->outcomes($requests, $told);
+            $done += count(array_keys($outcomes, 200));
+            $refusals += count($outcomes) - count(array_keys($outcomes, 200));
+            $this->holdPlan((int) $jobs[$job], $start[1], $requests, $outcomes, "round {$round}");
+            $this->holdBrief((int) $job, $start[0], $requests, $outcomes, "round {$round}");
+        }
+        self::assertGreaterThan(30, $done);
+        self::assertGreaterThan(30, $refusals);
+        self::assertGreaterThan(100, $kills);
+    }
+
+    /**
+     * @param  list<int>  $people
+     * @return list<list<array<string, mixed>>> for each writer
+     */
+    private function requests(Randomizer $random, int $round, int $job, int $plan, array $people): array
+    {
+        $version = CustomerJob::query()->findOrFail($job)->version;
+        $row = Plan::query()->findOrFail($plan);
+        $lists = [];
+        for ($writer = 0; $writer < self::WRITERS; $writer++) {
+            $list = [];
+            for ($i = 0, $count = $random->getInt(1, 2); $i < $count; $i++) {
+                $document = $random->getInt(0, 2) === 0 ? 'brief' : 'plan';
+                $list[] = [
+                    'request' => sprintf('%08x%08x%016x', $round, $writer, $i), 'queue' => sprintf('%016x', $writer), 'seen' => $version, 'person' => $people[$writer % count($people)],
+                    'document' => $document, 'job' => $job, 'plan' => $plan,
+                    'asked' => $document === 'brief' ? ['answers' => self::answers($random)] : self::change($random, $row, "{$round}-{$writer}-{$i}"),
+                ];
+            }
+            $lists[] = $list;
+        }
+
+        return $lists;
+    }
+
+    /** @return non-empty-list<array{place: string, value: mixed}> */
+    private static function answers(Randomizer $random): array
+    {
+        $all = ['budget.total' => $random->getInt(3000, 9000), 'risk' => ['cautious', 'normal', 'bold'][$random->getInt(0, 2)], 'purpose' => "Purpose {$random->getInt(1, 9)}", 'title' => "Title {$random->getInt(1, 9)}", 'customer.contact' => "555 01{$random->getInt(10, 19)}", 'use' => 'moon'];
+        $places = $random->pickArrayKeys($all, $random->getInt(1, 2));
+
+        return array_map(fn (string $place): array => ['place' => $place, 'value' => $all[$place]], $places);
+    }
+
+    /** @return array<string, mixed> */
+    private static function change(Randomizer $random, Plan $plan, string $name): array
+    {
+        $stages = array_column($plan->document['stages'], 'key');
+        $stage = $stages[$random->getInt(0, count($stages) - 1)];
+        $fits = array_values(array_filter(array_column(array_merge(...array_column($plan->document['stages'], 'changes')), 'fit')));
+        $room = count($stages) < 8;
+
+        return match ($random->getInt(0, 7)) {
+            0 => ['step' => ['do' => 'undo', 'of' => $plan->revision]],
+            1 => ['commands' => [$room ? ['do' => 'add-stage', 'key' => "s-{$name}", 'name' => ''] : ['do' => 'remove-stage', 'stage' => $stage]]],
+            2 => ['commands' => [['do' => 'fit', 'stage' => $stage, 'part' => $fits[$random->getInt(0, count($fits) - 1)]]]],
+            3 => ['commands' => [['do' => 'settings', 'price_basis' => $random->getInt(0, 1) === 0 ? 'used' : 'new'], ['do' => 'rename-stage', 'stage' => $stage, 'name' => $name]]],
+            4 => ['commands' => [['do' => 'fit', 'stage' => $stage, 'part' => 'no-such-part']]],
+            5 => ['commands' => [['do' => 'rename-plan', 'name' => "Plan {$random->getInt(1, 9)}"]]],
+            default => ['commands' => [['do' => 'rename-stage', 'stage' => $stage, 'name' => $name]]],
+        };
+    }
+
+    /**
+     * @param  list<list<array<string, mixed>>>  $lists
+     * @return array{array<string, list<int>>, int} statuses told by request, and how many were killed
+     */
+    private function race(Randomizer $random, array $lists): array
+    {
+        foreach ($this->writers as $i => $writer) {
+            $writer->tell($lists[intdiv($i, 2)]);
+        }
+        $told = [];
+        $kills = 0;
+        $end = hrtime(true) + 60_000_000_000;
+        // Wherever it is: reading, working it out, between two statements, around the commit.
+        $at = $random->getInt(0, 2) === 0 ? [] : array_map(fn (): array => [$random->getInt(0, 60), $random->getInt(0, count($this->writers) - 1)], range(1, $random->getInt(1, 3)));
+        $began = hrtime(true);
+        do {
+            usleep(500);
+            foreach ($at as $k => [$after, $which]) {
+                if (hrtime(true) - $began > $after * 1_000_000) {
+                    $this->writers[$which]->kill();
+                    unset($at[$k]);
+                    $kills++;
+                }
+            }
+            foreach ($this->writers as $writer) {
+                foreach ($writer->hear() as [$request, $status]) {
+                    $told[$request][] = $status;
+                }
+            }
+            self::assertLessThan($end, hrtime(true), 'a writer never came back');
+        } while ($at !== [] || array_filter($this->writers, fn (Writer $writer): bool => ! $writer->waits()) !== []);
+
+        return [$told, $kills];
+    }
+
+    /**
+     * One outcome for each request, and the one that everybody was told.
+     *
+     * @param  list<list<array<string, mixed>>>  $lists
+     * @param  array<string, list<int>>  $told
+     * @return array<string, int> by request
+     */
+    private function outcomes(array $lists, array $told): array
+    {
+        $names = array_column(array_merge(...$lists), 'request');
+        $kept = array_column(DB::select('select request, status from edits where request = any(?)', ['{'.implode(',', $names).'}']), 'status', 'request');
+        foreach ($names as $name) {
+            self::assertSame([$kept[$name] ?? 'none'], array_values(array_unique($told[$name])), "request {$name}");
+        }
+        self::assertCount(count($names), $kept);
+
+        return $kept;
+    }
+
+    /**
+     * @param  list<list<array<string, mixed>>>  $lists
+     * @param  array<string, int>  $outcomes
+     */
+    private function holdPlan(int $id, int $before, array $lists, array $outcomes, string $where): void
+    {
+        $plan = Plan::query()->with('job.shop', 'library')->findOrFail($id);
+        $catalog = \App\Assembly\Bundles::of($plan)->bundle->catalog;
+        $revisions = $plan->revisions()->where('number', '>=', $before)->orderBy('number')->get();
+        $asked = array_column(array_merge(...$lists), null, 'request');
+        $wanted = array_keys(array_filter($outcomes, fn (int $status, string $request): bool => $status === 200 && $asked[$request]['document'] === 'plan', ARRAY_FILTER_USE_BOTH));
+        self::assertEqualsCanonicalizing($wanted, $revisions->slice(1)->pluck('request')->all(), "{$where}: done once each");
+        self::assertSame(range($before, $plan->revision), $revisions->pluck('number')->all());
+        $touched = [];
+        foreach ($revisions as $i => $revision) {
+            if ($i === 0) {
+                continue;
+            }
+            $was = $revisions[$i - 1]->document;
+            $request = $asked[$revision->request];
+            if (isset($request['asked']['commands'])) {
+                self::assertEquals(Commands::apply($was, $request['asked']['commands'], $catalog), $revision->document, "{$where}: each is what it asked, on what the one before left");
+            }
+            $here = $this->places($was, $revision->document, $catalog);
+            foreach ($touched as [$queue, $places]) {
+                if ($queue !== $revision->queue) {
+                    self::assertSame([], array_keys(PlanPlaces::shared($places, $here)), "{$where}: {$revision->request} overwrote unseen");
+                }
+            }
+            $touched[] = [$revision->queue, $here];
+        }
+        self::assertEquals($revisions->last()?->document, $plan->document, $where);
+        self::assertGreaterThanOrEqual($revisions->max('version'), $plan->job->version);
+    }
+
+    /** @return array<string, \Pebblerun\Core\Job\Commands\Description> */
+    private function places(array $before, array $after, Catalog $catalog): array
+    {
+        return (new PlanPlaces($catalog))->changed($before, $after);
+    }
+
+    /**
+     * @param  array<string, mixed>  $before
+     * @param  list<list<array<string, mixed>>>  $lists
+     * @param  array<string, int>  $outcomes
+     */
+    private function holdBrief(int $id, array $before, array $lists, array $outcomes, string $where): void
+    {
+        $asked = array_values(array_filter(array_merge(...$lists), fn (array $one): bool => $one['document'] === 'brief' && $outcomes[$one['request']] === 200));
+        $job = CustomerJob::query()->with('car.customer')->findOrFail($id);
+        $rows = $asked === [] ? [] : DB::select('select queue, document from brief_revisions where customer_job_id = ? order by number desc limit '.count($asked), [$id]);
+        self::assertEqualsCanonicalizing(array_column($asked, 'queue'), array_map(fn (stdClass $row): string => $row->queue, $rows), "{$where}: every answer once");
+        $writers = [];
+        foreach ($asked as $request) {
+            foreach ($request['asked']['answers'] as $answer) {
+                $writers[$answer['place']][] = [$request['queue'], $answer['value']];
+            }
+        }
+        $sheet = new BriefSheet($job);
+        foreach ($writers as $place => $those) {
+            self::assertContains($sheet->value($place), array_column($those, 1), "{$where}: {$place} is what somebody gave");
+            // All had seen the same: of different queues only those could write who agreed.
+            $last = [];
+            foreach ($those as [$queue, $value]) {
+                $last[$queue][] = $value;
+            }
+            foreach ($last as $queue => $values) {
+                foreach ($last as $other => $others) {
+                    self::assertTrue($queue === $other || array_intersect($values, $others) !== [], "{$where}: {$place} was overwritten unseen");
+                }
+            }
+        }
+        $untouched = array_diff_key(BriefPlaces::changed($before, $job->brief), $writers);
+        self::assertSame([], $untouched, "{$where}: nothing else changed");
+    }
+}
