@@ -44,7 +44,7 @@ final class MigrationTest extends TestCase
     {
         $rows = [];
         foreach (self::KEPT as $table => $columns) {
-            $rows[$table] = DB::connection('before')->select("select {$columns} from before.{$table} order by id");
+            $rows[$table] = self::select("select {$columns} from before.{$table} order by id");
         }
 
         return $rows;
@@ -53,7 +53,7 @@ final class MigrationTest extends TestCase
     /** @return list<stdClass> */
     private static function select(string $sql): array
     {
-        return DB::connection('before')->select($sql);
+        return array_values(DB::connection('before')->select($sql));
     }
 
     public function test_every_row_is_there_afterwards_and_every_job_knows_its_customer_and_car(): void

@@ -26,7 +26,7 @@ final class PersonTest extends TestCase
 
     public function test_the_counter_speaks_in_each_persons_units_and_keeps_up(): void
     {
-        $shown = fn (string $role): ?array => $this->actingAs($this->person($role))->get('/?q=tollef')->viewData('page')['props']['jobs'][0]['summary'];
+        $shown = fn (string $role): mixed => $this->actingAs($this->person($role))->get('/?q=tollef')->viewData('page')['props']['jobs'][0]['summary'];
         $asked = function (): array {
             $task = $this->actingAs($this->person('owner'))->postJson('/summaries', ['jobs' => [$this->job()->id]])->assertStatus(202)->assertJsonPath('state', 'waiting')->json('id');
             $this->work();

@@ -2,22 +2,25 @@
 
 namespace Tests\Races;
 
-/** A process with a connection of its own that writes what it is told, and can be killed. */
+use Closure;
+use Illuminate\Support\Facades\DB;
+use RuntimeException;
+
+/** A process with a database connection of its own that does what it is told, and can be killed wherever it is. */
 final class Writer
 {
-    /** @var resource */
-    private $process;
+    private int $process;
 
-    /** @var array<int, resource> */
-    private array $pipes = [];
+    /** @var resource */
+    private $wire;
 
     private string $heard = '';
 
     /** @var ?list<array<string, mixed>> what it is at; null when it waits */
     private ?array $list = null;
 
-    /** @param  array<string, string>  $environment */
-    public function __construct(private readonly array $environment)
+    /** @param  Closure(array<string, mixed>): int  $do  a request, and its status */
+    public function __construct(private readonly Closure $do)
     {
         $this->start();
     }
@@ -26,15 +29,13 @@ final class Writer
     public function tell(array $requests): void
     {
         $this->list = $requests;
-        fwrite($this->pipes[0], json_encode($requests, JSON_THROW_ON_ERROR)."\n");
+        fwrite($this->wire, json_encode($requests, JSON_THROW_ON_ERROR)."\n");
     }
 
     /** With a signal that nothing can catch; a new one is started, and told the same again. */
     public function kill(): void
     {
-        proc_terminate($this->process, 9);
-        array_map(fclose(...), $this->pipes);
-        proc_close($this->process);
+        $this->end();
         $list = $this->list;
         $this->heard = '';
         $this->start();
@@ -44,7 +45,7 @@ final class Writer
     /** @return list<array{string, int}> outcomes that it told since it was asked last */
     public function hear(): array
     {
-        $this->heard .= stream_get_contents($this->pipes[1]);
+        $this->heard .= stream_get_contents($this->wire);
         $lines = explode("\n", $this->heard);
         $this->heard = (string) array_pop($lines);
         $outcomes = [];
@@ -53,7 +54,7 @@ final class Writer
                 $this->list = null;
             } else {
                 /** @var array{string, int} $outcome */
-                $outcome = json_decode($line, true) ?? throw new \RuntimeException($line.$this->heard);
+                $outcome = json_decode($line, true) ?? throw new RuntimeException($line);
                 $outcomes[] = $outcome;
             }
         }
@@ -68,15 +69,41 @@ final class Writer
 
     public function end(): void
     {
-        array_map(fclose(...), $this->pipes);
-        proc_terminate($this->process, 9);
-        proc_close($this->process);
+        posix_kill($this->process, SIGKILL);
+        fclose($this->wire);
+        pcntl_waitpid($this->process, $status);
     }
 
     private function start(): void
     {
-        $process = proc_open([PHP_BINARY, __DIR__.'/writer.php'], [['pipe', 'r'], ['pipe', 'w'], STDERR], $this->pipes, null, $this->environment);
-        $this->process = $process ?: throw new \RuntimeException('no process');
-        stream_set_blocking($this->pipes[1], false);
+        [$here, $there] = stream_socket_pair(STREAM_PF_UNIX, STREAM_SOCK_STREAM, 0) ?: throw new RuntimeException('no pair of sockets');
+        $process = pcntl_fork();
+        if ($process === 0) {
+            fclose($here);
+            $this->live($there);
+        }
+        fclose($there);
+        $this->process = $process;
+        $this->wire = $here;
+        stream_set_blocking($here, false);
+    }
+
+    /** @param  resource  $wire */
+    private function live($wire): never
+    {
+        // The connection of the process that this one came from stays open there.
+        DB::connection()->setPdo(null)->setReadPdo(null);
+        DB::connection()->reconnect();
+        while (($line = fgets($wire)) !== false) {
+            foreach ((array) json_decode($line, true) as $request) {
+                fwrite($wire, json_encode([$request['request'], ($this->do)($request)])."\n");
+            }
+            fwrite($wire, "\n");
+            // As after an answer: what it took to work it out is kept.
+            app()->terminate();
+        }
+        // Without the farewell of the test runner.
+        posix_kill(posix_getpid(), SIGKILL);
+        exit;
     }
 }
