@@ -4,6 +4,10 @@ import laravel from 'laravel-vite-plugin';
 import { defineConfig } from 'vite';
 
 export default defineConfig({
-    plugins: [laravel({ input: ['resources/css/app.css', 'resources/js/app.ts'] }), tailwindcss(), svelte()],
+    plugins: [
+        laravel({ input: ['resources/css/app.css', 'resources/js/app.ts', 'resources/js/theme.ts'] }),
+        tailwindcss(),
+        svelte(),
+    ],
     resolve: { alias: { '@': '/resources/js' } },
 });

@@ -194,7 +194,7 @@ test('a server in trouble costs no edit, and a refused one is told and can be tr
         const answer = answers.shift();
         return answer ? route.fulfill(answer) : route.continue();
     };
-    await context.route('**/plans/*/commands', bad);
+    await context.route('**/plans/*/edits', bad);
     await page.keyboard.press(']');
     await expect(page.getByRole('alert')).toContainText('One change is kept here');
     await expect(cell(page, 'Intercooler', 3)).toContainText('Top cooler, 6 L');
@@ -211,7 +211,7 @@ test('a server in trouble costs no edit, and a refused one is told and can be tr
     await page.keyboard.press('u');
     await expect(cell(page, 'Intercooler', 2)).toContainText('Top cooler, 6 L');
     await settled(page);
-    await context.unroute('**/plans/*/commands', bad);
+    await context.unroute('**/plans/*/edits', bad);
 });
 
 test('ten edits are undone to where they began and redone', async ({ page }) => {
@@ -482,4 +482,20 @@ test('a wrong password says so and lets one try again', async ({ page }) => {
     await page.keyboard.press('Enter');
     await expect(page.getByRole('alert')).toHaveText('This address and password do not belong together.');
     await expect(page.getByLabel('Email')).toHaveValue('ines@saltmarsh.test');
+});
+
+test('what is typed into the sign-in while the page comes in is kept, and it needs no script', async ({
+    browser,
+}) => {
+    const context = await browser.newContext({ javaScriptEnabled: false });
+    const page = await context.newPage();
+    await page.route('**/*.js', () => new Promise(() => {}));
+    await page.goto('/sign-in', { waitUntil: 'commit' });
+    await page.getByLabel('Email').pressSequentially('ines@saltmarsh.test');
+    await page.keyboard.press('Tab');
+    await page.keyboard.type('guess');
+    await expect(page.getByLabel('Email')).toHaveValue('ines@saltmarsh.test');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('alert')).toHaveText('This address and password do not belong together.');
+    await context.close();
 });

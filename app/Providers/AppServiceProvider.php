@@ -2,6 +2,8 @@
 
 namespace App\Providers;
 
+use App\Exceptions\LostConnection;
+use Illuminate\Contracts\Database\LostConnectionDetector;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\ServiceProvider;
@@ -11,6 +13,7 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        $this->app->singleton(LostConnectionDetector::class, LostConnection::class);
         $this->app->singleton(DocumentReader::class, fn (): DocumentReader => DocumentReader::standard());
     }
 

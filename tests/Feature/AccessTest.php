@@ -84,6 +84,13 @@ final class AccessTest extends TestCase
         $this->assertGuest();
     }
 
+    public function test_the_sign_in_is_plain_html_that_comes_whole_also_from_inside_the_interface(): void
+    {
+        $page = $this->get('/sign-in')->assertOk()->assertSee('name="email"', false)->assertSee('autofocus', false);
+        self::assertStringNotContainsString('app.ts', (string) $page->getContent());
+        $this->get('/sign-in', ['X-Inertia' => 'true'])->assertStatus(409)->assertHeader('X-Inertia-Location', '/sign-in');
+    }
+
     public function test_every_page_forbids_foreign_content_and_framing(): void
     {
         $headers = $this->get('/sign-in')->assertOk()->headers;

@@ -13,7 +13,7 @@ final class AnswersTest extends TestCase
 {
     /** What each route answers: a definition of schemas/answers.json, or why there is none. */
     private const ANSWERS = [
-        'GET sign-in' => 'a page without data', 'POST sign-in' => 'a redirect', 'POST sign-out' => 'a redirect', 'PUT me' => 'a redirect', 'POST jobs' => 'a redirect',
+        'GET sign-in' => 'a plain page', 'POST sign-in' => 'a redirect', 'POST sign-out' => 'a redirect', 'PUT me' => 'a redirect', 'POST jobs' => 'a redirect',
         'GET plans/{plan}/bundle' => 'the open format',
         'GET /' => 'counterPage', 'GET me' => 'person',
         'GET jobs/{job}/brief' => 'briefPage', 'GET jobs/{job}/brief/state' => 'briefState', 'POST jobs/{job}/brief/edits' => 'editAnswer',

@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { place, spread } from '@/charts/labels';
+import { nearest, place, spread } from '@/charts/labels';
 import { fixed, roomy } from '@/charts/scale';
 import { figure, money, precise } from '@/lib/format';
 import { stone, stones, wavyLine } from '@/lib/stones';
@@ -29,6 +29,18 @@ test('a label takes the place that covers least', () => {
     const [first, second] = place([[box(10, 10)], [box(12, 12), box(60, 10)]], [], frame);
     expect(first).toEqual(box(10, 10));
     expect(second).toEqual(box(60, 10));
+});
+
+test('a label stands by its own point and not by another', () => {
+    const box = (x: number, y: number) => ({ x, y, width: 100, height: 18 });
+    const [own, other] = [
+        { x: 100, y: 100 },
+        { x: 190, y: 110 },
+    ];
+    const [beside, before] = [box(114, 104), box(-14, 104)];
+    expect(nearest([beside, before], own, [own, other])).toEqual([before]);
+    expect(nearest([beside, before], own, [own]), 'alone, any place will do').toEqual([beside, before]);
+    expect(nearest([beside], own, [own, other]), 'where none is nearer, one must do').toEqual([beside]);
 });
 
 test('a roomy scale has air around its values and never collapses', () => {

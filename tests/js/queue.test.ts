@@ -347,6 +347,23 @@ test('both tabs send the head, and it is done once', async () => {
     expect(pages[1]?.page.refreshed, 'the other tab asks for what was saved').toBeGreaterThan(0);
 });
 
+test('a tab in trouble hears that another tab saved what waited, and that the server answers again', async () => {
+    const server = new Server(['no answer', 'no answer']);
+    serve(server);
+    const [left, right] = [browser.tab(), browser.tab()];
+    const pages = [left(() => open(server)), right(() => open(server))] as const;
+    left(() => pages[0].add(ADDRESS.plan, rename('s1', 'one'), 'one'));
+    await settle();
+    expect(pages.map((page) => page.trouble !== '')).toEqual([true, true]);
+    pages[1].heard();
+    await settle();
+    expect(server.done).toHaveLength(1);
+    expect(pages.map((page) => [page.trouble, page.waiting.length])).toEqual([
+        ['', 0],
+        ['', 0],
+    ]);
+});
+
 test('a page that is closed while its change is on its way sends it again when it is opened, under the same name', async () => {
     const server = new Server();
     const names: string[] = [];

@@ -6,14 +6,16 @@ use App\Http\Requests\SignInRequest;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
 use Illuminate\Support\Facades\Auth;
+use Illuminate\View\View;
 use Inertia\Inertia;
-use Inertia\Response;
+use Symfony\Component\HttpFoundation\Response;
 
 final class SignInController
 {
-    public function show(): Response
+    /** A page of its own, without the interface: who comes from there loads it whole. */
+    public function show(Request $request): View|Response
     {
-        return Inertia::render('SignIn');
+        return $request->hasHeader('X-Inertia') ? Inertia::location('/sign-in') : view('sign-in');
     }
 
     public function store(SignInRequest $request): RedirectResponse

@@ -1,5 +1,5 @@
 <script lang="ts">
-    import { place } from '@/charts/labels';
+    import { nearest, place } from '@/charts/labels';
     import { fixed, roomy } from '@/charts/scale';
     import type { BenchEstimate } from '@/generated/answers';
     import { figure, money } from '@/lib/format';
@@ -155,10 +155,13 @@
             const size = { width: Math.max(132, knee(i).length * 6), height: knee(i) ? 32 : 18 };
             const above = y(p.stage.power.p90) - size.height - 4;
             const below = y(p.stage.power.p10) + 4;
-            return [p.y + 6, below, p.y - size.height - 4, above, above - 20, below + 20].flatMap((at) => [
-                { x: p.x + 14, y: at, ...size },
-                { x: p.x - 14 - size.width, y: at, ...size },
-            ]);
+            const places = [p.y + 6, below, p.y - size.height - 4, above, above - 20, below + 20].flatMap(
+                (at) => [
+                    { x: p.x + 14, y: at, ...size },
+                    { x: p.x - 14 - size.width, y: at, ...size },
+                ],
+            );
+            return nearest(places, p, points);
         });
         return place(wanted, taken, {
             x: left,

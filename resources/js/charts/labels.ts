@@ -36,3 +36,19 @@ export function place(labels: Box[][], taken: Box[], frame: Box): Box[] {
         return best;
     });
 }
+
+type Point = { x: number; y: number };
+
+function distance(box: Box, point: Point): number {
+    const x = Math.max(box.x - point.x, 0, point.x - box.x - box.width);
+    const y = Math.max(box.y - point.y, 0, point.y - box.y - box.height);
+    return Math.hypot(x, y);
+}
+
+/** Of the places for a point's label those that lie nearer to it than to any other point; all where none does. */
+export function nearest(places: Box[], own: Point, points: Point[]): Box[] {
+    const clear = places.filter((box) =>
+        points.every((other) => other === own || distance(box, own) + 6 < distance(box, other)),
+    );
+    return clear.length > 0 ? clear : places;
+}

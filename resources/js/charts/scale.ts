@@ -1,8 +1,26 @@
-import { scaleLinear, type ScaleLinear } from 'd3-scale';
+import { ticks } from 'd3-array';
 
-export type Linear = ScaleLinear<number, number>;
+/** A straight scale: from values to places on the screen and back. */
+export type Linear = {
+    (value: number): number;
+    invert: (place: number) => number;
+    /** Round values inside it, about as many as asked for. */
+    ticks: (count: number) => number[];
+    domain: () => [number, number];
+};
 
-/** A straight scale with some air around the values. */
+export function fixed(domain: [number, number], range: [number, number]): Linear {
+    const [low, high] = domain;
+    const [start, end] = range;
+    const step = (end - start) / (high - low);
+    return Object.assign((value: number) => start + (value - low) * step, {
+        invert: (place: number) => low + (place - start) / step,
+        ticks: (count: number) => ticks(low, high, count),
+        domain: () => domain,
+    });
+}
+
+/** With some air around the values. */
 export function roomy(
     values: number[],
     range: [number, number],
@@ -11,11 +29,5 @@ export function roomy(
     const low = Math.min(...values);
     const high = Math.max(...values);
     const span = high - low || 1;
-    return scaleLinear()
-        .domain([low - span * air.below, high + span * air.above])
-        .range(range);
-}
-
-export function fixed(domain: [number, number], range: [number, number]): Linear {
-    return scaleLinear().domain(domain).range(range);
+    return fixed([low - span * air.below, high + span * air.above], range);
 }

@@ -24,7 +24,7 @@ export function passes(fault: unknown): boolean {
 
 /** How long to wait before the same is sent again, in ms: twice as long each time. */
 export function pause(failures: number): number {
-    return Math.min(60_000, 4000 * 2 ** failures);
+    return Math.min(30_000, 4000 * 2 ** failures);
 }
 
 function token(): string {

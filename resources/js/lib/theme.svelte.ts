@@ -1,25 +1,16 @@
-/** Light or dark: the person's choice, or what the machine prefers. */
-type Theme = 'light' | 'dark';
-
-const KEY = 'pebblerun-theme';
-
-function preferred(): Theme {
-    const kept = localStorage.getItem(KEY);
-    if (kept === 'light' || kept === 'dark') return kept;
-    return matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light';
-}
+import { prefer, preferred, show, type Theme } from './preferred';
 
 class ThemeChoice {
     current = $state<Theme>('light');
 
     apply(theme: Theme) {
         this.current = theme;
-        document.documentElement.dataset.theme = theme;
+        show(theme);
     }
 
     toggle = () => {
         this.apply(this.current === 'light' ? 'dark' : 'light');
-        localStorage.setItem(KEY, this.current);
+        prefer(this.current);
     };
 }
 

@@ -80,6 +80,7 @@
         <span>/</span>
         <button
             class="truncate hover:text-ink"
+            aria-label="Plans of this job: {bench.state.name}"
             title="Plans of this job"
             onclick={() => controls.show('plans')}
             >{bench.state.name}{bench.plans.length > 1 ? ` (1 of ${bench.plans.length})` : ''}</button

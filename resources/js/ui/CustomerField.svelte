@@ -79,8 +79,8 @@
     function keydown(event: KeyboardEvent) {
         if (found.length === 0) return;
         const chosen = found[at];
-        if (event.key === 'ArrowDown' || event.key === 'ArrowUp')
-            at = (at + (event.key === 'ArrowDown' ? 1 : -1) + found.length) % found.length;
+        if (event.key === 'ArrowDown') at = (at + 1) % found.length;
+        else if (event.key === 'ArrowUp') at = (at <= 0 ? found.length : at) - 1;
         else if (event.key === 'Enter' && chosen) take(chosen);
         else if (event.key === 'Escape') close();
         else return;

@@ -526,6 +526,7 @@ export class Bench {
         const answer = await post<Presence>(`/jobs/${this.job}/presence`, {}).catch(() => null);
         if (!answer) return;
         this.others = answer.others;
+        this.queue.heard();
         if (answer.version > this.state.version && !this.saving) await this.refresh();
     };
 

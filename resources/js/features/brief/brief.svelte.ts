@@ -220,6 +220,7 @@ export class BriefForm {
         const answer = await post<Presence>(`/jobs/${this.job}/presence`, {}).catch(() => null);
         if (!answer) return;
         this.others = answer.others;
+        this.queue.heard();
         if (answer.version > this.state.version && this.queue.waiting.length === 0) await this.refresh();
     };
 

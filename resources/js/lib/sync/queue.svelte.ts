@@ -70,6 +70,11 @@ export class EditQueue {
         return this.waiting.filter((edit) => edit.url === url).at(-1);
     }
 
+    /** The server answered something else: what waits for it need not wait on. */
+    heard() {
+        if (this.trouble) this.retry();
+    }
+
     retry = () => {
         clearTimeout(this.#timer);
         this.trouble = '';
@@ -168,7 +173,12 @@ export class EditQueue {
     #show() {
         this.waiting = this.#store.waiting;
         this.aside = this.#store.aside;
-        if (this.waiting.length === 0) this.#emptied.splice(0).forEach((resolve) => resolve());
+        if (this.waiting.length > 0) return;
+        // All was saved, here or by another tab.
+        clearTimeout(this.#timer);
+        this.trouble = '';
+        this.#failures = 0;
+        this.#emptied.splice(0).forEach((resolve) => resolve());
     }
 }
 
