@@ -1,5 +1,5 @@
 import { expect, test } from 'vitest';
-import { nearest, place, spread } from '@/charts/labels';
+import { place, spread, tie } from '@/charts/labels';
 import { fixed, roomy } from '@/charts/scale';
 import { figure, money, precise } from '@/lib/format';
 import { stone, stones, wavyLine } from '@/lib/stones';
@@ -20,27 +20,49 @@ test('labels that would leave at the bottom push the others up', () => {
     expect(placed).toEqual([74, 87, 100]);
 });
 
-test('a label takes the place that covers least', () => {
-    const frame = { x: 0, y: 0, width: 200, height: 100 };
-    const box = (x: number, y: number) => ({ x, y, width: 40, height: 16 });
+const frame = { x: 0, y: 0, width: 400, height: 200 };
+const label = (x: number, y: number) => ({ x, y, width: 40, height: 16 });
+const far = { x: 390, y: 190 };
+
+test('a label takes the place that covers least, inside the frame', () => {
     const water = { x: 0, y: 48, width: 200, height: 8 };
-    expect(place([[box(10, 44), box(10, 70)]], [water], frame)).toEqual([box(10, 70)]);
-    expect(place([[box(180, 10), box(100, 10)]], [], frame)).toEqual([box(100, 10)]);
-    const [first, second] = place([[box(10, 10)], [box(12, 12), box(60, 10)]], [], frame);
-    expect(first).toEqual(box(10, 10));
-    expect(second).toEqual(box(60, 10));
+    const own = { x: 5, y: 60 };
+    expect(place([{ own, places: [label(10, 44), label(10, 70)] }], [water], frame)).toEqual([label(10, 70)]);
+    expect(place([{ own, places: [label(380, 10), label(100, 10)] }], [], frame)).toEqual([label(100, 10)]);
+});
+
+test('labels keep off each other, also one that was placed before', () => {
+    const [first, second] = place(
+        [
+            { own: { x: 5, y: 20 }, places: [label(10, 10), label(10, 40)] },
+            { own: { x: 60, y: 18 }, places: [label(12, 12)] },
+        ],
+        [],
+        frame,
+    );
+    expect([first, second]).toEqual([label(10, 40), label(12, 12)]);
 });
 
 test('a label stands by its own point and not by another', () => {
-    const box = (x: number, y: number) => ({ x, y, width: 100, height: 18 });
-    const [own, other] = [
-        { x: 100, y: 100 },
-        { x: 190, y: 110 },
-    ];
-    const [beside, before] = [box(114, 104), box(-14, 104)];
-    expect(nearest([beside, before], own, [own, other])).toEqual([before]);
-    expect(nearest([beside, before], own, [own]), 'alone, any place will do').toEqual([beside, before]);
-    expect(nearest([beside], own, [own, other]), 'where none is nearer, one must do').toEqual([beside]);
+    const own = { x: 100, y: 100 };
+    const other = { own: { x: 160, y: 104 }, places: [label(300, 20)] };
+    const [beside, before] = [label(114, 104), label(46, 104)];
+    expect(place([{ own, places: [beside, before] }, other], [], frame)[0]).toEqual(before);
+    expect(place([{ own, places: [beside, before] }], [], frame), 'alone, the first will do').toEqual([
+        beside,
+    ]);
+    expect(
+        place([{ own: far, places: [beside] }, other], [], frame)[0],
+        'where none is nearer, one must do',
+    ).toEqual(beside);
+});
+
+test('a label that is not beside its point is tied to it', () => {
+    expect(tie(label(20, 10), { x: 10, y: 12 })).toBeNull();
+    expect(tie(label(20, 60), { x: 10, y: 12 })).toEqual([
+        { x: 10, y: 12 },
+        { x: 20, y: 60 },
+    ]);
 });
 
 test('a roomy scale has air around its values and never collapses', () => {

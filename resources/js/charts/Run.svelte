@@ -1,5 +1,5 @@
 <script lang="ts">
-    import { nearest, place } from '@/charts/labels';
+    import { place, tie } from '@/charts/labels';
     import { fixed, roomy } from '@/charts/scale';
     import type { BenchEstimate } from '@/generated/answers';
     import { figure, money } from '@/lib/format';
@@ -155,13 +155,21 @@
             const size = { width: Math.max(132, knee(i).length * 6), height: knee(i) ? 32 : 18 };
             const above = y(p.stage.power.p90) - size.height - 4;
             const below = y(p.stage.power.p10) + 4;
-            const places = [p.y + 6, below, p.y - size.height - 4, above, above - 20, below + 20].flatMap(
-                (at) => [
-                    { x: p.x + 14, y: at, ...size },
-                    { x: p.x - 14 - size.width, y: at, ...size },
-                ],
-            );
-            return nearest(places, p, points);
+            const rows = [
+                p.y + 6,
+                below,
+                p.y - size.height - 4,
+                above,
+                above - 20,
+                below + 20,
+                above - 40,
+                below + 40,
+            ];
+            const places = rows.flatMap((at) => [
+                { x: p.x + 14, y: at, ...size },
+                { x: p.x - 14 - size.width, y: at, ...size },
+            ]);
+            return { own: { x: p.x, y: p.y }, places };
         });
         return place(wanted, taken, {
             x: left,
@@ -295,6 +303,12 @@
         </g>
         {@const box = boxes[i]}
         {#if box}
+            {@const line = tie(box, point)}
+            {#if line}<path
+                    d="M{line[0].x} {line[0].y}L{line[1].x} {line[1].y}"
+                    stroke="var(--stone)"
+                    stroke-width="1"
+                />{/if}
             {@const before = box.x < point.x}
             {@const at = before ? box.x + box.width : box.x}
             <text
@@ -304,6 +318,7 @@
                 font-size="14"
                 font-weight="650"
                 fill={i ? 'var(--ink)' : 'var(--soft)'}
+                class="halo"
             >
                 {figure(point.stage.power.p50)}<tspan font-size="11.5" font-weight="400" fill="var(--soft)"
                     >&nbsp;{estimate.labels.power}, {words(i)}</tspan
@@ -315,7 +330,8 @@
                     y={box.y + 27}
                     text-anchor={before ? 'end' : 'start'}
                     font-size="11.5"
-                    fill="var(--soft)">{knee(i)}</text
+                    fill="var(--soft)"
+                    class="halo">{knee(i)}</text
                 >
             {/if}
         {/if}

@@ -24,19 +24,6 @@ function overlap(a: Box, b: Box): number {
     return x > 0 && y > 0 ? x * y : 0;
 }
 
-/** Takes for each label, in turn, the place that covers least of what is there already. */
-export function place(labels: Box[][], taken: Box[], frame: Box): Box[] {
-    const there = [...taken];
-    return labels.map((places) => {
-        const cost = (box: Box) =>
-            there.reduce((sum, other) => sum + overlap(box, other), 0) +
-            4 * (box.width * box.height - overlap(box, frame));
-        const best = places.reduce((a, b) => (cost(b) < cost(a) ? b : a));
-        there.push(best);
-        return best;
-    });
-}
-
 type Point = { x: number; y: number };
 
 function distance(box: Box, point: Point): number {
@@ -45,10 +32,50 @@ function distance(box: Box, point: Point): number {
     return Math.hypot(x, y);
 }
 
-/** Of the places for a point's label those that lie nearer to it than to any other point; all where none does. */
-export function nearest(places: Box[], own: Point, points: Point[]): Box[] {
-    const clear = places.filter((box) =>
-        points.every((other) => other === own || distance(box, own) + 6 < distance(box, other)),
-    );
-    return clear.length > 0 ? clear : places;
+/** From a point to its label where that is not beside it: a line ties them together; null where none is needed. */
+export function tie(box: Box, own: Point): [Point, Point] | null {
+    const to = {
+        x: Math.min(Math.max(own.x, box.x), box.x + box.width),
+        y: Math.min(Math.max(own.y, box.y), box.y + box.height),
+    };
+    return distance(box, own) < BESIDE ? null : [own, to];
+}
+
+const area = (box: Box) => box.width * box.height;
+
+/** As far as a label may be from its point without a line, in px. */
+const BESIDE = 24;
+
+/** How bad each fault of a place is, as a share of the label’s area. */
+const FAULTS = { covers: 1, label: 3, outside: 4, astray: 2 };
+/** A point must be nearer to its own label than to another’s by so much, in px. */
+const CLEAR = 1;
+/** Each label is placed again in sight of the others, so often. */
+const PASSES = 4;
+
+/**
+ * Takes for each label the place that is best: over little of what is there already, over no other label, inside the frame, and
+ * nearer to its own point than to any other.
+ */
+export function place(labels: { own: Point; places: Box[] }[], taken: Box[], frame: Box): Box[] {
+    const points = labels.map((label) => label.own);
+    const chosen: (Box | undefined)[] = labels.map(() => undefined);
+    const cost = (box: Box, i: number) => {
+        const own = labels[i]?.own;
+        const astray = points.some(
+            (other) => other !== own && own && distance(box, other) < distance(box, own) + CLEAR,
+        );
+        return (
+            FAULTS.covers * taken.reduce((sum, other) => sum + overlap(box, other), 0) +
+            FAULTS.label *
+                chosen.reduce((sum, other, j) => sum + (other && j !== i ? overlap(box, other) : 0), 0) +
+            FAULTS.outside * (area(box) - overlap(box, frame)) +
+            (astray ? FAULTS.astray * area(box) : 0)
+        );
+    };
+    for (let pass = 0; pass < PASSES; pass++)
+        labels.forEach(({ places }, i) => {
+            chosen[i] = places.reduce((a, b) => (cost(b, i) < cost(a, i) ? b : a));
+        });
+    return chosen.filter((box): box is Box => box !== undefined);
 }
