@@ -7,6 +7,7 @@ use App\Assembly\Reading;
 use App\Assembly\Summaries;
 use App\Models\Plan;
 use Illuminate\Contracts\Foundation\Application;
+use Illuminate\Support\Facades\DB;
 
 /** Keeps what an estimate took, and what the counter shows of it, once the answer has gone out: nothing waits for it. */
 final readonly class KeepFigures
@@ -38,7 +39,11 @@ final readonly class KeepFigures
     private static function keep(Plan $plan, Estimates $estimates, string $key): void
     {
         $shop = Reading::ofShop($plan->job->shop);
-        $estimates->keep();
-        Summaries::keep("plan {$plan->id}", $shop, $key, $estimates->summary($shop));
+        DB::transaction(function () use ($plan, $estimates, $key, $shop): void {
+            // It can be worked out again, so the disk need not be waited for.
+            DB::statement('set local synchronous_commit to off');
+            $estimates->keep();
+            Summaries::keep("plan {$plan->id}", $shop, $key, $estimates->summary($shop));
+        });
     }
 }

@@ -25,6 +25,9 @@ final readonly class PlanAsSeen
 
     public static function by(Plan $plan, Edit $edit, Catalog $catalog): self
     {
+        if ($plan->job->version === $edit->seen) {
+            return new self($plan->document, []);
+        }
         $since = array_values(PlanRevision::query()->with('author')->where('plan_id', $plan->id)->where('version', '>', $edit->seen)->orderBy('number')->get()->all());
         $theirs = array_values(array_filter($since, fn (PlanRevision $one): bool => $one->queue !== $edit->queue));
         if ($theirs === []) {

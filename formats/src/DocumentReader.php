@@ -79,7 +79,7 @@ final readonly class DocumentReader
             return [new Fault("{$path}.do", "\"{$do}\" is no command: use one of ".implode(', ', array_keys(Commands::all())).'.')];
         }
         try {
-            $this->schemas->check("commands.json#/\$defs/{$do}", $command);
+            $this->schemas->checkAgainst(Commands::schemaOf(Commands::all()[$do]), $command);
         } catch (InvalidDocument $invalid) {
             return array_map(fn (Fault $fault): Fault => new Fault(rtrim("{$path}.{$fault->path}", '.'), $fault->message), $invalid->faults);
         }

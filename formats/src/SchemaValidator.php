@@ -28,7 +28,25 @@ final class SchemaValidator
      */
     public function check(string $schema, mixed $document): void
     {
-        $error = $this->validator->validate($document, self::BASE.$schema)->error();
+        $this->mustHold($this->validator->validate($document, self::BASE.$schema)->error());
+    }
+
+    /**
+     * The same against a schema at hand that refers to no other: no file is read for it.
+     *
+     * @param  array<string, mixed>  $schema
+     * @param  mixed  $document  JSON decoded with objects
+     *
+     * @throws InvalidDocument
+     */
+    public function checkAgainst(array $schema, mixed $document): void
+    {
+        $this->mustHold($this->validator->validate($document, (string) json_encode($schema))->error());
+    }
+
+    /** @throws InvalidDocument */
+    private function mustHold(?ValidationError $error): void
+    {
         if ($error !== null) {
             throw new InvalidDocument(self::faults($error));
         }

@@ -70,6 +70,12 @@ final class Evaluator
 
     private ?Engine $sampled = null;
 
+    /** Sets of speeds whose limits are remembered. */
+    private const REMEMBERED = 16;
+
+    /** @var Memo<LimitCheck> by grid */
+    private readonly Memo $checks;
+
     /** @var array<int, SpeedGrid> by number of speeds */
     private array $grids = [];
 
@@ -88,6 +94,7 @@ final class Evaluator
         $this->losses = Loss::both($brief->car->lossShare(), $this->platform->baseline);
         $this->models = new ModelBuilder($this->platform);
         $this->inspector = new Inspector($brief->constraints);
+        $this->checks = new Memo(self::REMEMBERED);
         $this->pricing = new Pricing($rates, $settings->priceBasis);
         $this->received = $this->models->of($received);
         $this->engine = $this->engine($settings->stacking, new CurveCache);
@@ -121,7 +128,7 @@ final class Evaluator
         $atEngine = $engine->power($model, $grid);
         $atWheels = $engine->wheels($atEngine, $model, $grid);
         $wheels = DrawnPeaks::of($atWheels, $rpms, $this->brief->target?->power);
-        $used = $this->limits($rpms)->used($model, $wheels, $model->drivelineGains === [] ? $wheels : DrawnPeaks::of($atEngine, $rpms));
+        $used = $this->limits($grid)->used($model, $wheels, $model->drivelineGains === [] ? $wheels : DrawnPeaks::of($atEngine, $rpms));
 
         return new Sampled($wheels->power, $wheels->torque, $this->atTarget($rpms, $wheels, $likely), $used, $this->readings($model, $likely, $used));
     }
@@ -134,7 +141,7 @@ final class Evaluator
      */
     public function readings(StageModel $model, Likely $likely, array $used): array
     {
-        return $this->limits($likely->grid->rpms)->readings($model, $likely->wheels, $likely->engine, $used, $this->soak($model, $likely));
+        return $this->limits($likely->grid)->readings($model, $likely->wheels, $likely->engine, $used, $this->soak($model, $likely));
     }
 
     /** @return list<Finding> faults first */
@@ -249,16 +256,15 @@ final class Evaluator
     {
         $rpms = $likely->grid->rpms;
         $target = $this->brief->target?->atRpm;
-        $curves = [$likely->wheels, $likely->torque(), ...$this->limits($rpms)->followed($model, $likely->wheels, $likely->engine)];
+        $curves = [$likely->wheels, $likely->torque(), ...$this->limits($likely->grid)->followed($model, $likely->wheels, $likely->engine)];
         $wanted = $target === null ? [] : [self::placeOf($target, $rpms)];
 
         return array_map(fn (int $place): float => $rpms[$place], SampleSpeeds::of($curves, $wanted));
     }
 
-    /** @param  non-empty-list<float>  $rpms */
-    private function limits(array $rpms): LimitCheck
+    private function limits(SpeedGrid $grid): LimitCheck
     {
-        return new LimitCheck($this->platform, $this->losses, $rpms);
+        return $this->checks->get($grid->name) ?? $this->checks->put($grid->name, new LimitCheck($this->platform, $this->losses, $grid->rpms));
     }
 
     /** @param  non-empty-list<float>  $rpms  that were drawn */

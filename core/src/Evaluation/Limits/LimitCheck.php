@@ -13,9 +13,10 @@ use Pebblerun\Core\Physics\Air\Soak;
 use Pebblerun\Core\Physics\Driveline\Loss;
 use Pebblerun\Core\Physics\Fuel\Consumption;
 use Pebblerun\Core\Units\Rpm;
+use WeakMap;
 
 /** Checks every component that stands in a stage against the stage's drawn curves. */
-final readonly class LimitCheck
+final class LimitCheck
 {
     /** Cold days and overshoot. */
     public const OVERSHOOT = 1.05;
@@ -26,6 +27,9 @@ final readonly class LimitCheck
 
     private const CLEAR_KELVIN = 10.0;
 
+    /** @var WeakMap<Limit, array<string, CurveQuantity>> wheel power to shares of what is allowed: stages have them in common */
+    private WeakMap $shares;
+
     /** Engine speed is held by the limiter: no spread and no overshoot, so clear reaches further. */
     private const CLEAR_SPEED = 0.98;
 
@@ -33,7 +37,10 @@ final readonly class LimitCheck
      * @param  list<Loss>  $losses  limits at the crank are checked under each and the worst is taken
      * @param  list<float>  $rpms  of the curves
      */
-    public function __construct(private Platform $platform, private array $losses, private array $rpms) {}
+    public function __construct(private readonly Platform $platform, private readonly array $losses, private readonly array $rpms)
+    {
+        $this->shares = new WeakMap;
+    }
 
     /**
      * P90 of demand over safe and over edge, for each standing limit. The share of edge is only worked out where safe is
@@ -55,9 +62,9 @@ final readonly class LimitCheck
                 return [0.0, 0.0];
             }
             $drawn = $limit->quantity->isCrank() ? $engine : $wheels;
-            $safe = $this->share($limit, $model, $drawn, $limit->safeAt(...));
+            $safe = $this->share($limit, $model, $drawn, false);
 
-            return [$safe, $safe > 1.0 ? $this->share($limit, $model, $drawn, $limit->edgeAt(...)) : 0.0];
+            return [$safe, $safe > 1.0 ? $this->share($limit, $model, $drawn, true) : 0.0];
         }, $model->limits);
     }
 
@@ -75,8 +82,8 @@ final readonly class LimitCheck
             $power = $limit->quantity->isCrank() ? $engine : $wheels;
             foreach ($this->lossesOf($limit) as $loss) {
                 if (self::isFollowed($limit, $loss)) {
-                    $shares[] = $this->shareOf($limit, $loss, $model, $limit->safeAt(...))->along($power);
-                    $shares[] = $this->shareOf($limit, $loss, $model, $limit->edgeAt(...))->along($power);
+                    $shares[] = $this->shareOf($limit, $loss, $model, false)->along($power);
+                    $shares[] = $this->shareOf($limit, $loss, $model, true)->along($power);
                 }
             }
         }
@@ -139,16 +146,16 @@ final readonly class LimitCheck
      *
      * A flat limit's share rises with the peak alone, so the peak's P90 gives it; others are followed along the curves.
      *
-     * @param  callable(float): float  $allowed  by rpm
+     * @param  bool  $edge  of the edge, or of what is safe
      */
-    private function share(Limit $limit, StageModel $model, DrawnPeaks $drawn, callable $allowed): float
+    private function share(Limit $limit, StageModel $model, DrawnPeaks $drawn, bool $edge): float
     {
         $peak = $limit->quantity->isTorque() ? $drawn->torque->p90 : $drawn->power->p90;
         $used = 0.0;
         foreach ($this->lossesOf($limit) as $loss) {
             $used = max($used, self::isFollowed($limit, $loss)
-                ? Percentiles::of($drawn->curves->peaks($this->shareOf($limit, $loss, $model, $allowed)))->p90
-                : $loss->toCrank($peak) * $this->perWatt($limit, $model) * self::OVERSHOOT / ($allowed(0.0) * $limit->movedBy($model->build->situation->mapKind())));
+                ? Percentiles::of($drawn->curves->peaks($this->shareOf($limit, $loss, $model, $edge)))->p90
+                : $loss->toCrank($peak) * $this->perWatt($limit, $model) * self::OVERSHOOT / (($edge ? $limit->edgeAt(0.0) : $limit->safeAt(0.0)) * $limit->movedBy($model->build->situation->mapKind())));
         }
 
         return $used;
@@ -169,17 +176,28 @@ final readonly class LimitCheck
     /**
      * Wheel power to the share of what is allowed.
      *
-     * @param  callable(float): float  $allowed  by rpm
+     * @param  bool  $edge  of the edge, or of what is safe
      */
-    private function shareOf(Limit $limit, Loss $loss, StageModel $model, callable $allowed): CurveQuantity
+    private function shareOf(Limit $limit, Loss $loss, StageModel $model, bool $edge): CurveQuantity
     {
         $moved = $limit->movedBy($model->build->situation->mapKind()) / self::OVERSHOOT;
-        $torque = $limit->quantity->isTorque();
         $perWatt = $this->perWatt($limit, $model);
+        $key = "{$loss->share} {$loss->constant} {$edge} {$moved} {$perWatt}";
+        $known = $this->shares[$limit] ?? [];
+        $known[$key] ??= $this->shareAlong($limit, $loss, $edge, $moved / $perWatt);
+        $this->shares[$limit] = $known;
+
+        return $known[$key];
+    }
+
+    /** @param  float  $factor  what is allowed counts so much */
+    private function shareAlong(Limit $limit, Loss $loss, bool $edge, float $factor): CurveQuantity
+    {
+        $torque = $limit->quantity->isTorque();
         $scale = $shift = [];
         foreach ($this->rpms as $rpm) {
             $omega = $rpm * Rpm::OMEGA;
-            $most = $allowed($rpm) * $moved / $perWatt;
+            $most = ($edge ? $limit->edgeAt($rpm) : $limit->safeAt($rpm)) * $factor;
             $scale[] = 1.0 / ((1.0 - $loss->percentageShare()) * $most * ($torque ? $omega : 1.0));
             $shift[] = $loss->torque * ($torque ? 1.0 : $omega) / $most;
         }
@@ -190,7 +208,7 @@ final readonly class LimitCheck
     /** @param  non-empty-list<float>  $likely  W */
     private function reading(Limit $limit, StageModel $model, array $likely, float $used, float $edge): LimitReading
     {
-        $shares = $this->shareOf($limit, $this->lossesOf($limit)[0], $model, $limit->safeAt(...))->along($likely);
+        $shares = $this->shareOf($limit, $this->lossesOf($limit)[0], $model, false)->along($likely);
         $rpm = $this->rpms[(int) array_search(max([0.0, ...$shares]), $shares, true)];
         $moved = $limit->movedBy($model->build->situation->mapKind());
 

@@ -88,9 +88,9 @@ final class Commands
 
     /**
      * @param  class-string<Command>  $class
-     * @return array<string, mixed>
+     * @return array<string, mixed> JSON Schema of one command; it refers to no other
      */
-    private static function schemaOf(string $class): array
+    public static function schemaOf(string $class): array
     {
         $properties = ['do' => ['const' => $class::name()]];
         $required = ['do'];
