@@ -31,6 +31,7 @@ test('edits of plan and brief made while the database is away are all there when
     } finally {
         database('start');
     }
+    await page.getByRole('button', { name: 'Try now' }).click();
     await expect(page.getByRole('alert')).toHaveCount(0, { timeout: 30_000 });
     await saved(page);
     await page.reload();

@@ -24,9 +24,18 @@ final class PersonTest extends TestCase
         self::assertSame($shop, $this->actingAs($this->person('advisor'))->getJson($url)->json('estimate'), 'nobody else is changed');
     }
 
+    /**
+     * What the counter shows of a job now.
+     *
+     * @phpstan-impure
+     */
+    private function shown(string $role): mixed
+    {
+        return $this->actingAs($this->person($role))->get('/?q=tollef')->viewData('page')['props']['jobs'][0]['summary'];
+    }
+
     public function test_the_counter_speaks_in_each_persons_units_and_keeps_up(): void
     {
-        $shown = fn (string $role): mixed => $this->actingAs($this->person($role))->get('/?q=tollef')->viewData('page')['props']['jobs'][0]['summary'];
         $asked = function (): array {
             $task = $this->actingAs($this->person('owner'))->postJson('/summaries', ['jobs' => [$this->job()->id]])->assertStatus(202)->assertJsonPath('state', 'waiting')->json('id');
             $this->work();
@@ -34,20 +43,20 @@ final class PersonTest extends TestCase
             return (array) $this->getJson("/tasks/{$task}")->assertOk()->json();
         };
         $this->actingAs($this->person('owner'))->put('/me', self::METRIC);
-        self::assertNull($shown('owner'), 'looking writes nothing');
+        self::assertNull($this->shown('owner'), 'looking writes nothing');
         self::assertSame(['done', 1, 1], array_slice(array_values($asked()), 1, 3));
-        self::assertStringContainsString('wheel kW likely', $shown('owner')['verdict'][0]['headline']);
-        self::assertStringContainsString('whp likely', $shown('advisor')['verdict'][0]['headline']);
-        self::assertEqualsWithDelta($shown('advisor')['run'][3]['power']['p50'] * 0.7457, $shown('owner')['run'][3]['power']['p50'], 0.1);
+        self::assertStringContainsString('wheel kW likely', $this->shown('owner')['verdict'][0]['headline']);
+        self::assertStringContainsString('whp likely', $this->shown('advisor')['verdict'][0]['headline']);
+        self::assertEqualsWithDelta($this->shown('advisor')['run'][3]['power']['p50'] * 0.7457, $this->shown('owner')['run'][3]['power']['p50'], 0.1);
 
         $this->edit([['do' => 'remove-stage', 'stage' => 's3']], 1)->assertOk();
-        self::assertCount(3, $shown('advisor')['run'], 'an edit is seen at once');
-        self::assertNull($shown('owner'), 'and an outdated one is not shown');
+        self::assertCount(3, $this->shown('advisor')['run'], 'an edit is seen at once');
+        self::assertNull($this->shown('owner'), 'and an outdated one is not shown');
         $asked();
-        self::assertCount(3, $shown('owner')['run']);
+        self::assertCount(3, $this->shown('owner')['run']);
         $this->answer(['target' => ['power' => 250]])->assertOk();
         $asked();
-        self::assertStringContainsString('186 wheel kW asked', $shown('owner')['verdict'][0]['headline'], 'and so is an answer');
+        self::assertStringContainsString('186 wheel kW asked', $this->shown('owner')['verdict'][0]['headline'], 'and so is an answer');
     }
 
     public function test_a_target_dragged_in_kilowatts_is_kept_in_the_shops_unit(): void

@@ -206,7 +206,7 @@ final class TwoHandsTest extends TestCase
         $changed = $places->changed(self::plan(), $after);
         self::assertSame(self::sorted($after) == self::sorted(self::plan()), $changed === []);
         foreach ($changed as $place => $description) {
-            self::assertMatchesRegularExpression('#^(@\w+|s(\d+|-\w+)/(@?[\w-]+|\*))$#', $place);
+            self::assertMatchesRegularExpression('#^(@[\w-]+|s(\d+|-\w+)/(@?[\w-]+|\*))$#', $place);
             self::assertDoesNotMatchRegularExpression('/[{}]/', ChangeWords::one($description));
         }
     }
