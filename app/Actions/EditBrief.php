@@ -33,7 +33,7 @@ final readonly class EditBrief
     {
         $this->outcome->of($job, null, $edit, function () use ($job, $edit, $answers): bool {
             [$plan, $estimates] = DB::transaction(fn (): array => $this->write($job, $edit, $answers), 3);
-            $this->keep->later($plan, $estimates);
+            $this->keep->later($plan, $estimates, $edit->author);
 
             return true;
         });
@@ -200,6 +200,8 @@ final readonly class EditBrief
         }
         $plan = $job->chosenPlan();
 
-        return [$plan, Estimates::of(Bundles::of($plan))];
+        $estimates = Estimates::of(Bundles::of($plan));
+
+        return [$plan, $estimates];
     }
 }

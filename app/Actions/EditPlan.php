@@ -195,7 +195,7 @@ final readonly class EditPlan
         } catch (Overtaken) {
             $saved = $try(true);
         }
-        $saved === null || $this->keep->later($plan, $saved->estimates);
+        $saved === null || $this->keep->later($plan, $saved->estimates, $edit->author);
 
         return $saved;
     }

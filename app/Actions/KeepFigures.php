@@ -6,6 +6,7 @@ use App\Assembly\Estimates;
 use App\Assembly\Reading;
 use App\Assembly\Summaries;
 use App\Models\Plan;
+use App\Models\User;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Support\Facades\DB;
 
@@ -14,21 +15,21 @@ final readonly class KeepFigures
 {
     public function __construct(private Application $app) {}
 
-    public function later(Plan $plan, Estimates $estimates): void
+    public function later(Plan $plan, Estimates $estimates, User $reader): void
     {
         $key = self::key($plan);
         $waits = true;
-        $this->app->terminating(function () use ($plan, $estimates, $key, &$waits): void {
+        $this->app->terminating(function () use ($plan, $estimates, $reader, $key, &$waits): void {
             if ($waits) {
                 $waits = false;
-                rescue(fn () => self::keep($plan, $estimates, $key));
+                rescue(fn () => self::keep($plan, $estimates, $reader, $key));
             }
         });
     }
 
-    public function now(Plan $plan, Estimates $estimates): void
+    public function now(Plan $plan, Estimates $estimates, User $reader): void
     {
-        self::keep($plan, $estimates, self::key($plan));
+        self::keep($plan, $estimates, $reader, self::key($plan));
     }
 
     private static function key(Plan $plan): string
@@ -36,14 +37,12 @@ final readonly class KeepFigures
         return Summaries::key($plan->job, $plan->library, $plan->document);
     }
 
-    private static function keep(Plan $plan, Estimates $estimates, string $key): void
+    private static function keep(Plan $plan, Estimates $estimates, User $reader, string $key): void
     {
-        $shop = Reading::ofShop($plan->job->shop);
-        DB::transaction(function () use ($plan, $estimates, $key, $shop): void {
+        DB::transaction(function () use ($plan, $estimates, $reader, $key): void {
             // It can be worked out again, so the disk need not be waited for.
             DB::statement('set local synchronous_commit to off');
-            $estimates->keep();
-            Summaries::keep("plan {$plan->id}", $shop, $key, $estimates->summary($shop));
+            Summaries::keep("plan {$plan->id}", Reading::ofShop($plan->job->shop), $key, $estimates->keep($plan->job, $reader));
         });
     }
 }

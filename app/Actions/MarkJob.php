@@ -7,8 +7,6 @@ use App\Exceptions\Overtaken;
 use App\Models\CustomerJob;
 use App\Models\Plan;
 use Illuminate\Support\Facades\DB;
-use Pebblerun\Core\Advice\NextStep;
-use Pebblerun\Core\Job\Brief\Readiness;
 
 /** Raises a job's version with every change of its brief or its plans, and writes on it what is due and what it is found by. */
 final class MarkJob
@@ -34,8 +32,8 @@ final class MarkJob
             .' '.self::ROWS.' and customer_jobs.id = ? and brief_revision = ? returning version',
             [
                 now(),
-                $isChosen ? NextStep::of(Readiness::of($job->brief), $estimates->estimate)->value : null,
-                $isChosen, $estimates->estimate->oldestPrice(),
+                $isChosen ? $estimates->due($job->brief)->value : null,
+                $isChosen, $estimates->oldestPrice(),
                 $job->id, $job->brief_revision,
             ],
         );

@@ -42,7 +42,7 @@ final readonly class SavePlan
         }
         $this->mark->mark($job, $plan, $estimates);
         $this->revision($plan, ['content_of' => 1, 'document' => $document, 'change' => (new PlanChange([new Description($code)]))->stored(), 'author_id' => $author->id]);
-        $this->keep->now($plan, $estimates);
+        $this->keep->now($plan, $estimates, $author);
 
         return $plan;
     }
@@ -54,7 +54,8 @@ final readonly class SavePlan
      */
     public function next(Plan $plan, OpenedBundle $opened, NextContent $content, Edit $edit): SavedPlan
     {
-        $estimates = Estimates::of($opened->withPlan($content->document));
+        $planned = $opened->withPlan($content->document);
+        $estimates = Estimates::shown($plan->job, $plan->library, $content->document, $edit->author, fn (): OpenedBundle => $planned);
         $number = $plan->revision + 1;
         $previous = $content->shows === null ? self::contentOf($plan) : null;
         // The job's row first: a brief's save takes them in the same order, so neither waits for the other for ever.

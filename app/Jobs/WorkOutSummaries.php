@@ -50,9 +50,7 @@ final class WorkOutSummaries extends TaskJob
         $subject = "plan {$plan->id}";
         $key = Summaries::key($plan->job, $plan->library, $plan->document);
         if (Summaries::known([$subject => $key], $reading) === []) {
-            $estimates = Estimates::of(Bundles::of($plan));
-            $estimates->keep();
-            Summaries::keep($subject, $reading, $key, $estimates->summary($reading));
+            Summaries::keep($subject, $reading, $key, Estimates::of(Bundles::of($plan))->summary($reading));
         }
     }
 }

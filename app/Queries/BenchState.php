@@ -2,7 +2,6 @@
 
 namespace App\Queries;
 
-use App\Assembly\Bundles;
 use App\Assembly\Estimates;
 use App\Assembly\PlanChange;
 use App\Assembly\SavedPlan;
@@ -15,7 +14,7 @@ final class BenchState
     /** @return array<string, mixed> valid against planState of schemas/answers.json */
     public static function current(Plan $plan, User $reader): array
     {
-        return self::of(SavedPlan::current($plan, Estimates::of(Bundles::of($plan))), $reader);
+        return self::of(SavedPlan::current($plan, Estimates::shown($plan->job, $plan->library, $plan->document, $reader)), $reader);
     }
 
     /**

@@ -72,10 +72,10 @@ final class BriefPage
      */
     private static function state(CustomerJob $job, Estimates $estimates): array
     {
-        $say = Reading::ofShop($job->shop)->formatter($estimates->opened);
+        $say = Reading::ofShop($job->shop)->formatter($estimates->opened());
         $words = new AnswerWords($say);
         $open = Readiness::of($job->brief)->open;
-        $head = (new PlanHead($estimates->estimate, $say))->write();
+        $head = (new PlanHead($estimates->estimate(), $say))->write();
 
         return [
             'version' => $job->version,
@@ -85,9 +85,9 @@ final class BriefPage
             'chassis_number' => $job->car->chassis_number,
             'brief' => $job->brief,
             'labels' => $head['labels'],
-            'verdict' => (new VerdictDocument($estimates->estimate, $say))->glance(),
+            'verdict' => (new VerdictDocument($estimates->estimate(), $say))->glance(),
             'measured' => $head['measured'],
-            'means' => (object) array_map(fn (array $effects): array => array_map($words->of(...), $effects), (new AnswerEffects($estimates->estimate))->byQuestion()),
+            'means' => (object) array_map(fn (array $effects): array => array_map($words->of(...), $effects), (new AnswerEffects($estimates->estimate()))->byQuestion()),
             'readiness' => [
                 'answered' => count(Question::cases()) - count($open),
                 'of' => count(Question::cases()),

@@ -27,20 +27,20 @@ final class CellDetail
     public static function of(ShownPlan $shown, string $slot, int $stage, User $reader): array
     {
         $estimates = $shown->mustHave($stage)->estimates();
-        $opened = $estimates->opened;
+        $opened = $estimates->opened();
         if ($slot !== BoardDocument::FUEL && ! isset($opened->bundle->catalog->platform->slots[$slot])) {
             throw ValidationException::withMessages(['slot' => "The platform has no slot \"{$slot}\"."]);
         }
         $say = Estimates::formatter($opened, $reader);
-        $document = new StageDocument($estimates->estimate, $say, FindingAdvisor::ofPlan($estimates->estimate));
+        $document = new StageDocument($estimates->estimate(), $say, FindingAdvisor::ofPlan($estimates->estimate()));
         $share = $document->shareOf($slot, $stage);
-        $part = $estimates->estimate->results[$stage]->state->build->fitted[$slot] ?? null;
+        $part = $estimates->estimate()->results[$stage]->state->build->fitted[$slot] ?? null;
 
         return [
             'candidates' => $stage === 0 ? [] : self::candidates($opened, $slot, $stage, $reader),
             'findings' => array_values(array_filter($document->findings($stage), fn (array $finding): bool => $finding['slot'] === $slot || ($share !== null && $finding['part'] === $share['part']))),
             'share' => $share,
-            'line' => $part === null ? null : (new MoneyDocument($estimates->estimate, $say))->lineOf($part->key, $stage),
+            'line' => $part === null ? null : (new MoneyDocument($estimates->estimate(), $say))->lineOf($part->key, $stage),
         ];
     }
 

@@ -21,6 +21,6 @@ final class StageDetail
     {
         $estimates = $shown->mustHave($stage)->estimates();
 
-        return (new StageDocument($estimates->estimate, Estimates::formatter($estimates->opened, $reader), FindingAdvisor::ofPlan($estimates->estimate)))->opened($stage);
+        return (new StageDocument($estimates->estimate(), Estimates::formatter($estimates->opened(), $reader), FindingAdvisor::ofPlan($estimates->estimate())))->opened($stage);
     }
 }

@@ -33,7 +33,7 @@ final class VariantList
     {
         $opened = Bundles::of($plan);
         $there = Bundles::read($plan->job, $plan->library, $variant->document);
-        $comparison = new Comparison(Estimates::of($opened)->estimate, Estimates::of($there)->estimate);
+        $comparison = new Comparison(Estimates::of($opened)->estimate(), Estimates::of($there)->estimate());
 
         return ComparisonDocument::of($comparison, Estimates::formatter($opened, $reader));
     }

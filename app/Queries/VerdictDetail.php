@@ -18,15 +18,15 @@ final class VerdictDetail
     {
         $estimates = $shown->estimates();
 
-        return ['reasons' => (new VerdictDocument($estimates->estimate, Estimates::formatter($estimates->opened, $reader)))->reasons($subject)];
+        return ['reasons' => (new VerdictDocument($estimates->estimate(), Estimates::formatter($estimates->opened(), $reader)))->reasons($subject)];
     }
 
     /** @return list<array<string, mixed>> valid against fixes of schemas/answers.json */
     public static function fixes(ShownPlan $shown, VerdictSubject $subject, User $reader): array
     {
         $estimates = $shown->estimates();
-        $words = new FixWords(Estimates::formatter($estimates->opened, $reader));
-        $fixes = new Fixes($estimates->estimate, $shown->document(), $estimates->opened->plan(...));
+        $words = new FixWords(Estimates::formatter($estimates->opened(), $reader));
+        $fixes = new Fixes($estimates->estimate(), $shown->document(), $estimates->opened()->plan(...));
 
         return array_map(fn (Fix $fix): array => ['code' => $fix->message->code->value, 'sentence' => $words->of($fix->message), 'commands' => $fix->commands], $fixes->of($subject));
     }

@@ -18,6 +18,12 @@ return new class extends Migration
             $table->json('figures');
             $table->timestampTz('kept_at')->useCurrent()->index();
         });
+        // What the bench shows of a plan at once, for who reads in the same units.
+        Schema::create('kept_answers', function (Blueprint $table): void {
+            $table->char('key', 32)->primary();
+            $table->json('answer');
+            $table->timestampTz('kept_at')->useCurrent()->index();
+        });
         // One for each plan or variant and what it is read in; good while its key is what it would be now.
         Schema::create('kept_summaries', function (Blueprint $table): void {
             $table->string('subject', 40);
@@ -74,7 +80,7 @@ return new class extends Migration
 
     public function down(): void
     {
-        foreach (['tasks', 'failed_jobs', 'jobs', 'kept_summaries', 'stage_figures'] as $table) {
+        foreach (['tasks', 'failed_jobs', 'jobs', 'kept_summaries', 'kept_answers', 'stage_figures'] as $table) {
             Schema::drop($table);
         }
         Schema::table('plans', function (Blueprint $table): void {

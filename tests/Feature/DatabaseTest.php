@@ -97,8 +97,29 @@ final class DatabaseTest extends TestCase
         $url = "/plans/{$this->plan()->id}";
         $kept = $this->getJson($url)->json('estimate');
         self::assertGreaterThan(0, DB::table('stage_figures')->delete());
+        DB::table('kept_answers')->delete();
         self::assertEquals($kept, $this->getJson($url)->json('estimate'));
         self::assertSame(0, DB::table('stage_figures')->count(), 'looking writes nothing');
+    }
+
+    public function test_a_plan_that_was_answered_before_is_answered_the_same_and_by_other_rules_anew(): void
+    {
+        $this->edit([['do' => 'clear', 'stage' => 's3', 'slot' => 'intercooler']], 1)->assertOk();
+        $url = "/plans/{$this->plan()->id}";
+        DB::table('stage_figures')->delete();
+        $kept = $this->actingAs($this->person('advisor'))->getJson($url)->assertOk()->json('estimate');
+        $this->step('undo', 2, 2)->assertOk();
+        $redone = $this->step('redo', 3, 3)->assertOk();
+        self::assertSame($kept, $redone->json('state.estimate'));
+        self::assertSame(2, DB::table('kept_answers')->count());
+        DB::table('kept_answers')->delete();
+        self::assertEquals($kept, $this->getJson($url)->json('estimate'), 'worked out anew it is the same');
+        config(['pebblerun.rules' => 'other rules']);
+        $this->edit([['do' => 'rename-stage', 'stage' => 's1', 'name' => 'x']], 4)->assertOk();
+        $this->step('undo', 5, 5)->assertOk();
+        self::assertSame(2, DB::table('kept_answers')->count());
+        $this->actingAs($this->person('owner'))->put('/me', ['units' => ['power' => 'kW', 'torque' => 'Nm', 'pressure' => 'bar', 'temperature' => 'C', 'mass' => 'kg'], 'numerals' => 'point']);
+        self::assertSame('wheel kW', $this->getJson($url)->json('estimate.labels.power'), 'nobody is given what another reads in');
     }
 
     public function test_figures_are_kept_by_what_they_rest_on(): void

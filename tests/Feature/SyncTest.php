@@ -166,6 +166,7 @@ final class SyncTest extends TestCase
             "/plans/{$plan}/reasons?subject=target", "/plans/{$plan}/fixes?subject=target", "/plans/{$plan}/revisions", "/plans/{$plan}/revisions/1", "/plans/{$plan}/variants", "/plans/{$plan}/bundle", '/customers?q=maren'];
         DB::table('stage_figures')->delete();
         DB::table('kept_summaries')->delete();
+        DB::table('kept_answers')->delete();
         DB::enableQueryLog();
         foreach ($addresses as $address) {
             $this->get($address)->assertOk();

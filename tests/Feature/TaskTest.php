@@ -102,7 +102,9 @@ final class TaskTest extends TestCase
         Task::query()->update(['finished_at' => now()->subDays(15)]);
         DB::table('kept_summaries')->limit(1)->update(['kept_at' => now()->subDays(61)]);
         DB::table('stage_figures')->update(['kept_at' => now()->subDays(61)]);
+        DB::table('kept_answers')->insert([['key' => str_repeat('a', 32), 'answer' => '{}', 'kept_at' => now()->subDays(15)], ['key' => str_repeat('b', 32), 'answer' => '{}', 'kept_at' => now()->subDays(13)]]);
         Artisan::call('pebblerun:prune');
+        self::assertSame(1, DB::table('kept_answers')->count());
         self::assertSame([0, 8, 0], [Task::query()->count(), DB::table('kept_summaries')->count(), DB::table('stage_figures')->count()]);
         Artisan::call('schedule:list');
         self::assertStringContainsString('pebblerun:prune', Artisan::output());

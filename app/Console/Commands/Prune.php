@@ -14,11 +14,14 @@ final class Prune extends Command
     /** Days. */
     private const FIGURES = 60;
 
+    private const ANSWERS = 14;
+
     private const TASKS = 14;
 
     public function handle(): int
     {
         DB::table('stage_figures')->where('kept_at', '<', now()->subDays(self::FIGURES))->delete();
+        DB::table('kept_answers')->where('kept_at', '<', now()->subDays(self::ANSWERS))->delete();
         DB::table('kept_summaries')->where('kept_at', '<', now()->subDays(self::FIGURES))->delete();
         DB::table('tasks')->where('finished_at', '<', now()->subDays(self::TASKS))->delete();
         DB::table('presences')->where('seen_at', '<', now()->subDay())->delete();
