@@ -204,7 +204,6 @@ test('a returning customer is found while one types, and comes with a second car
     await expect(dialog.getByRole('combobox', { name: 'Customer' })).toHaveValue('Maren Tollef');
     await dialog.getByLabel('Job').fill('Weekend car');
     await dialog.getByLabel('Platform').selectOption({ label: 'Marlow Tern 2.4' });
-    await page.keyboard.press('Enter');
     await dialog.getByRole('button', { name: 'Start' }).click();
     await expect(page.getByRole('heading', { name: /^Brief/ })).toBeVisible();
     await expect(page.getByText(/^One more job is theirs/)).toBeVisible();

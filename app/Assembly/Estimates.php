@@ -26,6 +26,9 @@ final class Estimates
 
     private ?Estimate $estimate = null;
 
+    /** @var ?array<string, mixed> */
+    private ?array $bench = null;
+
     /** @var ?array{bench: array<string, mixed>, summary: array<string, mixed>, due: string, oldest_price: ?string} */
     private ?array $answer = null;
 
@@ -79,10 +82,10 @@ final class Estimates
         return $this->answer === null ? $this->estimate()->oldestPrice() : $this->answer['oldest_price'];
     }
 
-    /** @return array<string, mixed> what the bench shows at once, in what a person reads in */
+    /** @return array<string, mixed> what the bench shows at once, in what its one reader reads in */
     public function bench(User $reader): array
     {
-        return $this->answer === null ? BenchDocument::of($this->estimate(), self::formatter($this->opened(), $reader)) : $this->answer['bench'];
+        return $this->bench ??= $this->answer['bench'] ?? BenchDocument::of($this->estimate(), self::formatter($this->opened(), $reader));
     }
 
     /** @return array<string, mixed> what the counter shows */
