@@ -11,6 +11,7 @@ use App\Models\Plan;
 use App\Models\Shop;
 use App\Models\Task;
 use Illuminate\Database\Eloquent\Builder;
+use Pebblerun\Core\CoreException;
 use Pebblerun\Core\Units\Numerals;
 use Pebblerun\Core\Units\UnitSystem;
 
@@ -37,11 +38,18 @@ final class WorkOutSummaries extends TaskJob
         $plans = Plan::query()->whereIn('id', CustomerJob::query()->where('shop_id', $shop->id)->when($subject['jobs'] !== null, fn (Builder $jobs) => $jobs->whereKey($subject['jobs']))->select('plan_id'));
         $task->of = (clone $plans)->count();
         $done = 0;
+        $fault = null;
         foreach ($plans->with('job', 'library')->lazyByIdDesc(50) as $plan) {
             $plan->job->setRelation('shop', $shop);
-            self::workOut($plan, $reading);
+            try {
+                self::workOut($plan, $reading);
+            } catch (CoreException $first) {
+                // One plan that cannot be estimated keeps no other from being.
+                $fault ??= $first;
+            }
             yield ++$done;
         }
+        $fault === null || throw $fault;
     }
 
     /** One that is kept and right is left as it is. */
