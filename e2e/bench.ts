@@ -1,4 +1,4 @@
-import { expect, type Browser, type Page } from '@playwright/test';
+import { expect, type Browser, type BrowserContext, type Page } from '@playwright/test';
 
 export const people = {
     advisor: { email: 'ines@saltmarsh.test', password: 'tide-and-stone' },
@@ -36,4 +36,21 @@ export function foot(page: Page, stage: number) {
 
 export async function settled(page: Page) {
     await expect(page.getByRole('button', { name: /^saved / })).toBeVisible();
+}
+
+/** Addresses that answer nothing, and the page's greeting with them: hearing the server it would try again by itself. */
+export async function cutOff(context: BrowserContext, address: string): Promise<() => Promise<void>> {
+    const cut = [address, '**/presence'];
+    for (const one of cut) await context.route(one, (route) => route.abort());
+    return async () => {
+        for (const one of cut) await context.unroute(one);
+    };
+}
+
+/** At once, unless the page has noticed by itself that the server is back. */
+export async function tryNow(page: Page) {
+    await page
+        .getByRole('button', { name: 'Try now' })
+        .click({ timeout: 3000 })
+        .catch(() => undefined);
 }

@@ -1,5 +1,5 @@
 import { expect, test, type Route } from '@playwright/test';
-import { another, cell, foot, openBench, settled, signIn } from './bench';
+import { another, cell, cutOff, foot, openBench, settled, signIn, tryNow } from './bench';
 
 const JOB = 'Skarn Hill commuter';
 
@@ -158,8 +158,7 @@ test('a lost connection says so, keeps the edits over a reload and sends them in
     await signIn(page);
     await openBench(page, JOB);
     await cell(page, 'Intercooler', 2).click();
-    const lost = (route: Route) => route.abort();
-    await context.route('**/plans/**', lost);
+    const restore = await cutOff(context, '**/plans/**');
     await page.keyboard.press(']');
     await expect(cell(page, 'Intercooler', 3)).toContainText('Top cooler, 6 L');
     await expect(page.getByRole('alert')).toContainText('One change is kept here');
@@ -167,8 +166,8 @@ test('a lost connection says so, keeps the edits over a reload and sends them in
     await expect(page.getByRole('alert')).toContainText('2 changes are kept here');
     await page.reload();
     await expect(page.getByRole('alert')).toContainText('2 changes are kept here');
-    await context.unroute('**/plans/**', lost);
-    await page.getByRole('button', { name: 'Try now' }).click();
+    await restore();
+    await tryNow(page);
     await expect(page.getByRole('columnheader', { name: /Stage 4/ })).toBeVisible();
     await expect(cell(page, 'Intercooler', 3)).toContainText('Top cooler, 6 L');
     await settled(page);
@@ -194,11 +193,12 @@ test('a server in trouble costs no edit, and a refused one is told and can be tr
         const answer = answers.shift();
         return answer ? route.fulfill(answer) : route.continue();
     };
+    await context.route('**/presence', (route) => route.abort());
     await context.route('**/plans/*/edits', bad);
     await page.keyboard.press(']');
     await expect(page.getByRole('alert')).toContainText('One change is kept here');
     await expect(cell(page, 'Intercooler', 3)).toContainText('Top cooler, 6 L');
-    await page.getByRole('button', { name: 'Try now' }).click();
+    await tryNow(page);
     const told = page.getByRole('alert');
     await expect(told).toContainText('It cannot be done now.');
     await expect(cell(page, 'Intercooler', 2)).toContainText('Top cooler, 6 L');

@@ -1,6 +1,6 @@
 import { execFileSync } from 'node:child_process';
 import { expect, test, type Page } from '@playwright/test';
-import { another, cell, openBench, settled, signIn } from './bench';
+import { another, cell, cutOff, openBench, settled, signIn, tryNow } from './bench';
 
 // Nothing typed is lost: while the database is away, in two tabs, beside another person; and who returns is found.
 
@@ -31,7 +31,7 @@ test('edits of plan and brief made while the database is away are all there when
     } finally {
         database('start');
     }
-    await page.getByRole('button', { name: 'Try now' }).click();
+    await tryNow(page);
     await expect(page.getByRole('alert')).toHaveCount(0, { timeout: 30_000 });
     await saved(page);
     await page.reload();
@@ -63,16 +63,15 @@ test('two tabs of one person send each other’s changes once, and show them', a
     await openBench(page, JOB);
     const other = await context.newPage();
     await openBench(other, JOB);
-    const lost = '**/plans/*/edits';
-    await context.route(lost, (route) => route.abort());
+    const restore = await cutOff(context, '**/plans/*/edits');
     await cell(page, 'Intercooler', 2).click();
     await page.keyboard.press(']');
     await expect(page.getByRole('alert')).toContainText('One change is kept here');
     await expect(cell(other, 'Intercooler', 3)).toContainText('Top cooler, 6 L');
     await other.keyboard.press('n');
     await expect(other.getByRole('alert')).toContainText('2 changes are kept here');
-    await context.unroute(lost);
-    await page.getByRole('button', { name: 'Try now' }).click();
+    await restore();
+    await tryNow(page);
     for (const tab of [page, other]) {
         await expect(tab.getByRole('columnheader', { name: /^Stage/ })).toHaveCount(4, { timeout: 20_000 });
         await expect(cell(tab, 'Intercooler', 3)).toContainText('Top cooler, 6 L');
@@ -133,16 +132,15 @@ test('two people who answer the same at the same moment choose between both side
     await openBrief(page, 'Top end only');
     const other = await another(browser, 'owner');
     await openBrief(other, 'Top end only');
-    const held = '**/brief/edits';
-    await context.route(held, (route) => route.abort());
+    const restore = await cutOff(context, '**/brief/edits');
     await page.getByRole('spinbutton', { name: 'Total' }).fill('18000');
     await page.getByRole('spinbutton', { name: 'Total' }).press('Tab');
     await expect(page.getByRole('alert')).toContainText('One change is kept here');
     await other.getByRole('spinbutton', { name: 'Total' }).fill('21000');
     await other.getByRole('spinbutton', { name: 'Total' }).press('Tab');
     await saved(other);
-    await context.unroute(held);
-    await page.getByRole('button', { name: 'Try now' }).click();
+    await restore();
+    await tryNow(page);
     const dialog = page.getByRole('dialog');
     await expect(dialog).toContainText('Odd Lindqvar changed this brief meanwhile');
     await expect(dialog.getByLabel('Budget, total: € 21,000')).toBeChecked();
@@ -177,15 +175,14 @@ test('an answer that is refused stays in its field with the reason, until it is 
 test('what waits for a job is sent from the counter too', async ({ page, context }) => {
     await signIn(page);
     await openBench(page, 'A bit each month');
-    const lost = '**/plans/*/edits';
-    await context.route(lost, (route) => route.abort());
+    const restore = await cutOff(context, '**/plans/*/edits');
     await page.keyboard.press('n');
     await expect(page.getByRole('alert')).toContainText('One change is kept here');
     await page.goto('/');
     await expect(page.getByRole('alert')).toContainText('Not saved yet: Add a stage.');
     await expect(page.getByRole('button', { name: 'Try now' })).toBeVisible();
-    await context.unroute(lost);
-    await page.getByRole('button', { name: 'Try now' }).click();
+    await restore();
+    await tryNow(page);
     await expect(page.getByRole('alert')).toHaveCount(0);
     await openBench(page, 'A bit each month');
     await page.keyboard.press('u');
