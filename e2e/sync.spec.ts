@@ -210,6 +210,7 @@ test('a returning customer is found while one types, and comes with a second car
 
     // By its registration the car is found, and stands in the brief of its next job.
     await page.goto('/');
+    await expect(page.getByRole('heading', { name: 'Saltmarsh Speed Works' })).toBeVisible();
     await page.keyboard.press('n');
     await dialog.getByRole('combobox', { name: 'Customer' }).fill('21555');
     await dialog.getByRole('option', { name: /PE 21 555/ }).click();
