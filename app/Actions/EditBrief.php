@@ -6,12 +6,12 @@ use App\Assembly\BriefConflict;
 use App\Assembly\BriefSheet;
 use App\Assembly\Bundles;
 use App\Assembly\Estimates;
+use App\Assembly\SavedBrief;
 use App\Exceptions\Refused;
 use App\Models\Car;
 use App\Models\Customer;
 use App\Models\CustomerJob;
 use App\Models\MileageReading;
-use App\Models\Plan;
 use Illuminate\Support\Facades\DB;
 use Pebblerun\Core\Job\Brief\BriefPlaces;
 use Pebblerun\Formats\DocumentReader;
@@ -26,26 +26,25 @@ final readonly class EditBrief
 
     /**
      * @param  non-empty-list<array{place: string, value: mixed}>  $answers  null takes one away
+     * @return ?SavedBrief null when it was done before
      *
      * @throws Refused
      */
-    public function answer(CustomerJob $job, Edit $edit, array $answers): void
+    public function answer(CustomerJob $job, Edit $edit, array $answers): ?SavedBrief
     {
-        $this->outcome->of($job, null, $edit, function () use ($job, $edit, $answers): bool {
-            [$plan, $estimates] = DB::transaction(fn (): array => $this->write($job, $edit, $answers), 3);
-            $this->keep->later($plan, $estimates, $edit->author);
+        $saved = $this->outcome->of($job, null, $edit, fn (): SavedBrief => DB::transaction(fn (): SavedBrief => $this->write($job, $edit, $answers), 3));
+        $saved === null || $this->keep->later($saved->plan, $saved->estimates, $edit->author);
 
-            return true;
-        });
+        return $saved;
     }
 
     /**
      * @param  non-empty-list<array{place: string, value: mixed}>  $answers
-     * @return array{Plan, Estimates}
      */
-    private function write(CustomerJob $job, Edit $edit, array $answers): array
+    private function write(CustomerJob $job, Edit $edit, array $answers): SavedBrief
     {
-        $this->lock($job, array_column($answers, 'place'));
+        $isShared = self::isShared(array_column($answers, 'place'));
+        $this->lock($job, $isShared);
         $this->mustBeFree($job, $edit, $answers);
         $version = (int) DB::scalar("select nextval('versions')");
         foreach ($answers as ['place' => $place, 'value' => $value]) {
@@ -58,25 +57,23 @@ final readonly class EditBrief
         $job->briefRevisions()->create(['number' => $job->brief_revision, 'document' => $job->brief, 'author_id' => $edit->author->id, 'queue' => $edit->queue, 'version' => $version]);
         $this->noteCar($job);
         $job->car->customer->save();
-        $estimated = $this->estimated($job);
-        if (self::isShared($answers)) {
+        $saved = $this->estimated($job, $edit);
+        if ($isShared) {
             $this->mark->refind($job->car->customer_id);
         }
-        $this->mark->mark($job, null, $estimated[1]);
+        $this->mark->mark($job, null, $saved->estimates);
         $this->outcome->done($job, null, $edit);
 
-        return $estimated;
+        return $saved;
     }
 
     /**
      * The job's row; where the customer's or the car's is touched, first the customer and then all jobs of theirs, always in the
      * same order, so that nobody waits for ever.
-     *
-     * @param  list<string>  $places
      */
-    private function lock(CustomerJob $job, array $places): void
+    private function lock(CustomerJob $job, bool $isShared): void
     {
-        if (self::isShared(array_map(fn (string $place): array => ['place' => $place], $places))) {
+        if ($isShared) {
             Customer::query()->whereKey($job->car->customer_id)->lockForUpdate()->first();
             CustomerJob::query()->whereIn('car_id', Car::query()->where('customer_id', $job->car->customer_id)->select('id'))->orderBy('id')->lockForUpdate()->get('id');
         }
@@ -84,11 +81,14 @@ final readonly class EditBrief
         $job->setRelation('car', Car::query()->with('customer')->lockForUpdate()->findOrFail($job->car_id));
     }
 
-    /** @param  list<array{place: string}>  $answers */
-    private static function isShared(array $answers): bool
+    /**
+     * Whether other jobs of the customer show it too.
+     *
+     * @param  list<string>  $places
+     */
+    private static function isShared(array $places): bool
     {
-        return array_filter($answers, fn (array $answer): bool => isset(BriefSheet::CUSTOMER[$answer['place']])
-            || in_array($answer['place'], [BriefSheet::CHASSIS, BriefSheet::OWNER, BriefSheet::CAR], true)) !== [];
+        return array_intersect($places, [...array_keys(BriefSheet::CUSTOMER), BriefSheet::CHASSIS, BriefSheet::OWNER, BriefSheet::CAR]) !== [];
     }
 
     /**
@@ -142,12 +142,12 @@ final readonly class EditBrief
         $customer = is_int($owner)
             ? (Customer::query()->where('shop_id', $job->shop_id)->find($owner) ?? throw Refused::because('This customer is not there any more: choose another, or type the name.'))
             : Customer::create(['shop_id' => $job->shop_id, 'name' => (string) $owner]);
-        $car = $job->car;
+        [$car, $before] = [$job->car, $job->car->customer_id];
         if (CustomerJob::query()->where('car_id', $car->id)->whereKeyNot($job->id)->exists()) {
             $car = $car->replicate();
         }
         $car->customer()->associate($customer)->save();
-        $this->forCar($job, $car);
+        $this->forCar($job, $car, $before);
     }
 
     /** @throws Refused */
@@ -157,14 +157,18 @@ final readonly class EditBrief
         if ($car === null || $car->customer->shop_id !== $job->shop_id) {
             throw Refused::because('This car is not there any more, or is of another platform: choose another.');
         }
-        $this->forCar($job, $car);
+        $this->forCar($job, $car, $job->car->customer_id);
         $brief = BriefPlaces::with($job->brief, 'car.year', $car->year);
         $brief = BriefPlaces::with($brief, 'car.gearbox', $car->gearbox);
         $job->brief = BriefPlaces::with($brief, 'car.registration', $car->registration === '' ? null : $car->registration);
     }
 
-    /** A car that no job is for any more goes, and with it a customer of whom nothing else is known. */
-    private function forCar(CustomerJob $job, Car $car): void
+    /**
+     * A car that no job is for any more goes, and with it a customer of whom nothing else is known.
+     *
+     * @param  int  $before  the customer whose job it was
+     */
+    private function forCar(CustomerJob $job, Car $car, int $before): void
     {
         $left = Car::query()->whereKey($job->getOriginal('car_id'))->sole();
         $job->setRelation('car', $car)->fill(['car_id' => $car->id])->save();
@@ -172,7 +176,7 @@ final readonly class EditBrief
         if ($left->isNot($car) && ! $left->jobs()->exists()) {
             $left->delete();
         }
-        Customer::query()->whereKeyNot($car->customer_id)->where(['contact' => '', 'notes' => ''])->whereDoesntHave('cars')->where('shop_id', $job->shop_id)->delete();
+        Customer::query()->whereKey($before)->where(['contact' => '', 'notes' => ''])->whereDoesntHave('cars')->delete();
     }
 
     /** What the brief says of the car is what the car's row says now; the mileage is a reading of the visit. */
@@ -188,20 +192,14 @@ final readonly class EditBrief
         }
     }
 
-    /**
-     * Every plan of the job must still be one under the brief.
-     *
-     * @return array{Plan, Estimates} the one that stands for it
-     */
-    private function estimated(CustomerJob $job): array
+    /** With the plan that stands for the job; every other one must still be one under the brief. */
+    private function estimated(CustomerJob $job, Edit $edit): SavedBrief
     {
         foreach ($job->plans()->with('library')->whereKeyNot($job->plan_id)->get() as $other) {
             Bundles::of($other->setRelation('job', $job));
         }
         $plan = $job->chosenPlan();
 
-        $estimates = Estimates::of(Bundles::of($plan));
-
-        return [$plan, $estimates];
+        return new SavedBrief($job, $plan, Estimates::shown($job, $plan->library, $plan->document, $edit->author));
     }
 }

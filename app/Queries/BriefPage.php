@@ -70,7 +70,7 @@ final class BriefPage
      *
      * @return array<string, mixed> valid against briefState of schemas/answers.json
      */
-    private static function state(CustomerJob $job, Estimates $estimates): array
+    public static function state(CustomerJob $job, Estimates $estimates): array
     {
         $say = Reading::ofShop($job->shop)->formatter($estimates->opened());
         $words = new AnswerWords($say);

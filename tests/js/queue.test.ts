@@ -355,7 +355,14 @@ test('a tab in trouble hears that another tab saved what waited, and that the se
     left(() => pages[0].add(ADDRESS.plan, rename('s1', 'one'), 'one'));
     await settle();
     expect(pages.map((page) => page.trouble !== '')).toEqual([true, true]);
-    pages[1].heard();
+    vi.mocked(api.post).mockImplementation(
+        async (url, body) =>
+            (url.endsWith('/presence')
+                ? { others: ['Odd Lindqvar'], version: 1 }
+                : server.answer(body as Sent)) as never,
+    );
+    await pages[1].greet();
+    expect(pages[1].others).toEqual(['Odd Lindqvar']);
     await settle();
     expect(server.done).toHaveLength(1);
     expect(pages.map((page) => [page.trouble, page.waiting.length])).toEqual([

@@ -3,6 +3,7 @@
 namespace App\Http\Requests;
 
 use App\Actions\Edit;
+use App\Queries\EditAnswer;
 use Illuminate\Auth\AuthenticationException;
 use Illuminate\Validation\Rule;
 
@@ -41,15 +42,14 @@ abstract class EditRequest extends PersonRequest
         return new Edit($this->person(), $this->string('request')->value(), $this->string('queue')->value(), $this->integer('seen'), hash('xxh128', $this->path().' '.json_encode($this->asked())));
     }
 
-    public function show(): string
+    /**
+     * What the page wants to be shown.
+     *
+     * @param  ?int  $edited  the plan that was changed: shown where the page names none
+     */
+    public function answer(?int $edited): EditAnswer
     {
-        return $this->string('show')->value() ?: $this->usually();
-    }
-
-    /** The plan that the page shows; 0 for the one that stands for the job. */
-    public function shownPlan(): int
-    {
-        return $this->integer('plan');
+        return new EditAnswer($this->string('request')->value(), $this->string('show')->value() ?: $this->usually(), $this->integer('plan') ?: $edited, $this->person());
     }
 
     /** What is asked, apart from who asks and when. */

@@ -57,15 +57,7 @@
         if (!inText && !event.defaultPrevented) press(event, ['bench'], bench, controls);
     }
 
-    $effect(() => bench.queue.listen());
-
-    /** Says every few seconds that one is here; not while nobody looks. */
-    $effect(() => {
-        const greet = () => document.visibilityState === 'visible' && void bench.greet();
-        greet();
-        const timer = setInterval(greet, 10_000);
-        return () => clearInterval(timer);
-    });
+    $effect(() => bench.queue.attend());
 </script>
 
 <svelte:head><title>{job.title} · Pebblerun</title></svelte:head>
@@ -83,14 +75,16 @@
             aria-label="Plans of this job: {bench.state.name}"
             title="Plans of this job"
             onclick={() => controls.show('plans')}
-            >{bench.state.name}{bench.plans.length > 1 ? ` (1 of ${bench.plans.length})` : ''}</button
+            >{bench.state.name}{bench.plans.length > 1
+                ? ` (${bench.place} of ${bench.plans.length})`
+                : ''}</button
         >
         <span class="truncate">· {job.car}</span>
     {/snippet}
     {#snippet tools()}
-        {#if bench.others.length > 0}
+        {#if bench.queue.others.length > 0}
             <span class="flex items-center gap-1.5 whitespace-nowrap text-ink" role="status"
-                ><span class="size-2 rounded-full bg-moss" aria-hidden="true"></span>{bench.others.join(
+                ><span class="size-2 rounded-full bg-moss" aria-hidden="true"></span>{bench.queue.others.join(
                     ' and ',
                 )} here too</span
             >

@@ -24,15 +24,7 @@
     const readiness = $derived(form.state.readiness);
     const answered = (...keys: string[]) => !readiness.open.some((one) => keys.includes(one.key));
 
-    $effect(() => form.queue.listen());
-
-    /** Says every few seconds that one is here; not while nobody looks. */
-    $effect(() => {
-        const greet = () => document.visibilityState === 'visible' && void form.greet();
-        greet();
-        const timer = setInterval(greet, 10_000);
-        return () => clearInterval(timer);
-    });
+    $effect(() => form.queue.attend());
 
     /** Somebody who is known: the job is for their car, or this car is theirs. */
     function choose({ customer, car }: Known) {
@@ -59,9 +51,9 @@
         <span>/</span><span>Brief</span>
     {/snippet}
     {#snippet tools()}
-        {#if form.others.length > 0}
+        {#if form.queue.others.length > 0}
             <span class="flex items-center gap-1.5 whitespace-nowrap text-ink" role="status"
-                ><span class="size-2 rounded-full bg-moss" aria-hidden="true"></span>{form.others.join(
+                ><span class="size-2 rounded-full bg-moss" aria-hidden="true"></span>{form.queue.others.join(
                     ' and ',
                 )} here too</span
             >

@@ -8,7 +8,6 @@ import type {
     PlanNote,
     PlanState,
     PlanStep,
-    Presence,
     RevisionNote,
     SlotGlance,
     StageGlance,
@@ -42,7 +41,6 @@ export class Bench {
     view = $state<View>({ kind: 'cell' });
     error = $state('');
     announcement = $state('');
-    others = $state.raw<string[]>([]);
     variants = $state.raw<Variant[]>([]);
     /** Variants that lie over the run, by id. */
     overlaid = $state.raw<number[]>([]);
@@ -447,6 +445,11 @@ export class Bench {
         return `/plans/${this.plan}/${part}?${search.join('&')}`;
     }
 
+    /** Which of the job's plans this is, counted from 1. */
+    get place(): number {
+        return this.plans.findIndex((one) => one.id === this.plan) + 1;
+    }
+
     renamePlan(name: string) {
         if (name !== this.state.name) this.edit([{ do: 'rename-plan', name }], `Call the plan ${name}`);
     }
@@ -520,15 +523,6 @@ export class Bench {
         const state = await get<PlanState>(`/plans/${this.plan}`).catch(() => null);
         if (state) this.#take(state);
     }
-
-    /** Says that one is here, hears who else is, and fetches what they did. */
-    greet = async () => {
-        const answer = await post<Presence>(`/jobs/${this.job}/presence`, {}).catch(() => null);
-        if (!answer) return;
-        this.others = answer.others;
-        this.queue.heard();
-        if (answer.version > this.state.version && !this.saving) await this.refresh();
-    };
 
     #step(step: PlanStep, words: string) {
         this.#send({ step }, words);

@@ -1,5 +1,5 @@
-import type { Answer, Brief, BriefState, KnownCustomer, Presence, SlotChoices } from '@/generated/answers';
-import { get, post } from '@/lib/api';
+import type { Answer, Brief, BriefState, SlotChoices } from '@/generated/answers';
+import { get } from '@/lib/api';
 import { today } from '@/lib/format';
 import { withAnswer } from '@/lib/places';
 import type { Edit } from '@/lib/sync/edits';
@@ -17,7 +17,6 @@ type Range = NonNullable<Brief['rpm_range']>;
 /** The brief as it is being asked: answers show at once, and go to the server one behind another. */
 export class BriefForm {
     state = $state.raw() as BriefState;
-    others = $state.raw<string[]>([]);
     readonly queue: EditQueue;
     #kind = $state<Kind | null>(null);
     #figures = $state.raw<Figures>({});
@@ -160,10 +159,6 @@ export class BriefForm {
         this.give({ [`warnings.${warning}`]: given ? { warning, on: today(), by: 'now' } : null });
     }
 
-    check(check: string, outcome: 'good' | 'bad' | null) {
-        this.give({ [`received.checks.${check}`]: outcome });
-    }
-
     refuse(key: Refused) {
         const refuses = this.brief.refuses ?? [];
         this.answer({
@@ -205,24 +200,10 @@ export class BriefForm {
         });
     }
 
-    /** Customers who are known by a name, a number or a registration. */
-    find(words: string): Promise<KnownCustomer[]> {
-        return get<KnownCustomer[]>(`/customers?q=${encodeURIComponent(words)}`).catch(() => []);
-    }
-
     async refresh() {
         const state = await get<BriefState>(`/jobs/${this.job}/brief/state`).catch(() => null);
         if (state) this.#take(state);
     }
-
-    /** Says that one is here, hears who else is, and fetches what they answered. */
-    greet = async () => {
-        const answer = await post<Presence>(`/jobs/${this.job}/presence`, {}).catch(() => null);
-        if (!answer) return;
-        this.others = answer.others;
-        this.queue.heard();
-        if (answer.version > this.state.version && this.queue.waiting.length === 0) await this.refresh();
-    };
 
     /** What was overtaken on its way never replaces something newer. */
     #take(state: BriefState) {
@@ -234,9 +215,9 @@ function under(part: string, answers: object): Record<string, unknown> {
     return Object.fromEntries(Object.entries(answers).map(([key, value]) => [`${part}.${key}`, value]));
 }
 
-/** "rpm range", as a person would call a place. */
+/** "budget total", as a person would call a place. */
 function named(place: string): string {
-    return (place.split('.').at(-1) ?? place).replaceAll(/[_-]/g, ' ');
+    return place.replaceAll(/[._-]/g, ' ');
 }
 
 function isOfBrief(place: string): boolean {

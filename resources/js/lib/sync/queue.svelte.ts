@@ -1,16 +1,19 @@
-import type { Conflict, EditAnswer } from '@/generated/answers';
+import type { Conflict, EditAnswer, Presence } from '@/generated/answers';
 import { passes, pause, post, SignedOut, type Refusal } from '@/lib/api';
 import { EditStore, type Aside, type Asked, type Edit } from './edits';
 
 /** What a page shows, so that an answer brings just that. */
 export type Shown = { show: 'bench'; plan: number } | { show: 'brief' } | { show: 'nothing' };
 
+/** ms */
+const GREETING = 10_000;
+
 type Owner = {
     shown: Shown;
     /** Version of the job that shows. */
     version: () => number;
     take: (state: EditAnswer['state']) => void;
-    /** Another tab saved something: it is to be asked for. */
+    /** Another tab or another person saved something: it is to be asked for. */
     refresh: () => void;
 };
 
@@ -22,6 +25,8 @@ type Owner = {
 export class EditQueue {
     waiting = $state.raw<Edit[]>([]);
     aside = $state.raw<Aside[]>([]);
+    /** Who else has the job open. */
+    others = $state.raw<string[]>([]);
     /** Why what waits is not sent now; empty when it is. */
     trouble = $state('');
     #sending = false;
@@ -37,6 +42,18 @@ export class EditQueue {
     ) {
         this.#store = new EditStore(person, job);
         this.#show();
+    }
+
+    /** Is there with the others: says so every few seconds, not while nobody looks; undone by what it returns. */
+    attend(): () => void {
+        const greet = () => document.visibilityState === 'visible' && void this.greet();
+        greet();
+        const timer = setInterval(greet, GREETING);
+        const end = this.listen();
+        return () => {
+            clearInterval(timer);
+            end();
+        };
     }
 
     /** Follows what other tabs do; undone by what it returns. */
@@ -70,10 +87,15 @@ export class EditQueue {
         return this.waiting.filter((edit) => edit.url === url).at(-1);
     }
 
-    /** The server answered something else: what waits for it need not wait on. */
-    heard() {
+    /** Says that one has the job open, hears who else has, and fetches what they did. */
+    greet = async () => {
+        const answer = await post<Presence>(`/jobs/${this.job}/presence`, {}).catch(() => null);
+        if (!answer) return;
+        this.others = answer.others;
+        // The server answers: what waits for it need not wait on.
         if (this.trouble) this.retry();
-    }
+        if (answer.version > this.owner.version() && this.waiting.length === 0) this.owner.refresh();
+    };
 
     retry = () => {
         clearTimeout(this.#timer);
