@@ -13,7 +13,7 @@ return [
             'charset' => 'utf8',
             'prefix' => '',
             'prefix_indexes' => true,
-            'search_path' => env('DB_SCHEMA', 'public'),
+            'search_path' => 'public',
             'sslmode' => env('DB_SSLMODE', 'prefer'),
             // A connection per request would cost most of the throughput; workers keep theirs.
             'options' => [

@@ -42,6 +42,19 @@ final class Writer
         $list === null || $this->tell($list);
     }
 
+    /** One that ended by itself, at the moment that it was told to, is told the same again without that. */
+    public function hasDied(): bool
+    {
+        $this->heard .= stream_get_contents($this->wire);
+        if (! feof($this->wire)) {
+            return false;
+        }
+        $this->list = array_map(fn (array $request): array => [...$request, 'dies' => null], $this->list ?? []);
+        $this->kill();
+
+        return true;
+    }
+
     /** @return list<array{string, int}> outcomes that it told since it was asked last */
     public function hear(): array
     {
