@@ -278,7 +278,7 @@ final class Evaluator
         $place = (int) array_search($rpm, $rpms, true);
         $omega = $rpm * Rpm::OMEGA;
 
-        return Percentiles::of(array_map(fn (float $watts): float => $watts / $omega, $wheels->curves->columns[$place]), $target->torque);
+        return Percentiles::of(array_map(fn (float $watts): float => $watts / $omega, $wheels->curves->at($place)), $target->torque);
     }
 
     /**

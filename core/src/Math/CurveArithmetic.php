@@ -29,12 +29,11 @@ final class CurveArithmetic
         if ($other === null) {
             return $one;
         }
-        $product = [];
-        foreach ($one as $at => $factor) {
-            $product[] = $factor * $other[$at];
+        foreach ($other as $at => $factor) {
+            $one[$at] *= $factor;
         }
 
-        return $product;
+        return array_values($one);
     }
 
     /**
@@ -61,12 +60,11 @@ final class CurveArithmetic
         if ($one === null) {
             return $other;
         }
-        $sum = [];
-        foreach ($one as $at => $term) {
-            $sum[] = $term + $other[$at];
+        foreach ($other as $at => $term) {
+            $one[$at] += $term;
         }
 
-        return $sum;
+        return array_values($one);
     }
 
     /**

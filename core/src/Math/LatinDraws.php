@@ -22,13 +22,17 @@ final class LatinDraws implements Draws
     /** @var ?list<float> */
     private ?array $common = null;
 
-    /** @var list<float> Φ⁻¹ of the strata's middles, rising: every key has the same ones in its own order */
+    /** @var list<float> of the strata, rising: every key has the same ones in its own order */
+    private readonly array $middles;
+
+    /** @var list<float> Φ⁻¹ of the middles */
     private readonly array $scores;
 
     /** @param  positive-int  $count */
     public function __construct(private readonly int $count = self::COUNT)
     {
-        $this->scores = array_map(fn (int $k): float => Normal::quantile($this->middle($k)), range(0, $count - 1));
+        $this->middles = array_map(fn (int $stratum): float => ($stratum + 0.5) / $count, range(0, $count - 1));
+        $this->scores = array_map(Normal::quantile(...), $this->middles);
     }
 
     public function count(): int
@@ -43,7 +47,7 @@ final class LatinDraws implements Draws
 
     public function ceiling(string $key): array
     {
-        return array_map($this->middle(...), $this->order("ceiling:{$key}"));
+        return $this->inOrder($this->middles, "ceiling:{$key}");
     }
 
     public function curve(): array
@@ -57,30 +61,28 @@ final class LatinDraws implements Draws
         $this->common ??= $this->normals('common');
         $shared = sqrt(self::COMMON);
         $own = sqrt(1.0 - self::COMMON);
-        $u = [];
+        $z = [];
         foreach ($this->normals("part:{$key}") as $i => $e) {
-            $u[] = Normal::cumulative($shared * $this->common[$i] + $own * $e);
+            $z[] = $shared * $this->common[$i] + $own * $e;
         }
 
-        return $u;
+        return Normal::cumulatives($z);
     }
 
     /** @return list<float> */
     private function normals(string $key): array
     {
-        return array_map(fn (int $k): float => $this->scores[$k], $this->order($key));
+        return $this->inOrder($this->scores, $key);
     }
 
-    private function middle(int $stratum): float
-    {
-        return ($stratum + 0.5) / $this->count;
-    }
-
-    /** @return list<int> the strata in the key's own order */
-    private function order(string $key): array
+    /**
+     * @param  list<float>  $figures  one a stratum
+     * @return list<float> in the key's own order
+     */
+    private function inOrder(array $figures, string $key): array
     {
         $random = new Randomizer(new Xoshiro256StarStar(hash('sha256', "pebblerun/{$key}", true)));
 
-        return $random->shuffleArray(range(0, $this->count - 1));
+        return $random->shuffleArray($figures);
     }
 }

@@ -18,7 +18,6 @@ final readonly class Percentiles
         if ($draws === []) {
             throw NoDraws::atAll();
         }
-        sort($draws);
 
         return new self(self::at($draws, 0.1), self::at($draws, 0.5), self::at($draws, 0.9), $asked === null ? null : self::share($draws, $asked));
     }
@@ -38,31 +37,32 @@ final readonly class Percentiles
     /**
      * Share of the draws at or above $asked.
      *
-     * @param  non-empty-list<float>  $sorted  rising
+     * @param  non-empty-array<int, float>  $draws
      */
-    private static function share(array $sorted, float $asked): float
+    private static function share(array $draws, float $asked): float
     {
         $below = 0;
-        foreach ($sorted as $draw) {
-            if ($draw >= $asked) {
-                break;
+        foreach ($draws as $draw) {
+            if ($draw < $asked) {
+                $below++;
             }
-            $below++;
         }
 
-        return 1.0 - $below / count($sorted);
+        return 1.0 - $below / count($draws);
     }
 
     /**
      * Linear between order statistics.
      *
-     * @param  non-empty-list<float>  $sorted
+     * @param  non-empty-array<int, float>  $draws  reordered
      */
-    private static function at(array $sorted, float $share): float
+    private static function at(array &$draws, float $share): float
     {
-        $at = $share * (count($sorted) - 1);
+        $at = $share * (count($draws) - 1);
         $i = (int) floor($at);
+        $here = Selection::nth($draws, $i);
+        $next = Selection::nth($draws, min($i + 1, count($draws) - 1), $i);
 
-        return $sorted[$i] + ($sorted[min($i + 1, count($sorted) - 1)] - $sorted[$i]) * ($at - $i);
+        return $here + ($next - $here) * ($at - $i);
     }
 }

@@ -31,9 +31,9 @@ final class ColumnCache implements EvaluationCache
             }
         }
         if ($missing !== []) {
-            $made = array_chunk($make(new SpeedGrid(array_values($missing))), $this->rows);
+            $made = $make(new SpeedGrid(array_values($missing)));
             foreach (array_keys($missing) as $i => $place) {
-                $columns[$place] = $this->known->put("{$missing[$place]} {$key}", $made[$i]);
+                $columns[$place] = $this->known->put("{$missing[$place]} {$key}", array_slice($made, $i * $this->rows, $this->rows));
             }
         }
 

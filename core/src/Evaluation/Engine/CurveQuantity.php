@@ -31,6 +31,13 @@ final readonly class CurveQuantity
      */
     public function along(array $power): array
     {
-        return array_map(fn (float $watts, float $scale, float $shift): float => $watts * $scale + $shift, $power, $this->scale, $this->shift);
+        $shift = $this->shift;
+        $values = [];
+        foreach ($this->scale as $place => $scale) {
+            $values[] = $power[$place] * $scale + $shift[$place];
+        }
+
+        /** @var non-empty-list<float> */
+        return $values;
     }
 }

@@ -5,16 +5,21 @@ namespace Pebblerun\Core\Evaluation\Engine;
 /** Drawn curves of wheel power, and what follows along them. */
 final readonly class DrawnCurves
 {
-    /** @var list<list<float>> the draws at each place, W */
-    public array $columns;
+    private int $rows;
 
     /**
      * @param  list<float>  $power  flat, W: place × rows + row
      * @param  positive-int  $places  of each curve
      */
-    public function __construct(array $power, int $places)
+    public function __construct(private array $power, int $places)
     {
-        $this->columns = array_chunk($power, max(1, intdiv(count($power), $places)));
+        $this->rows = intdiv(count($power), $places);
+    }
+
+    /** @return list<float> the draws at a place, W */
+    public function at(int $place): array
+    {
+        return array_slice($this->power, $place * $this->rows, $this->rows);
     }
 
     /**
@@ -24,13 +29,14 @@ final readonly class DrawnCurves
      */
     public function peaks(CurveQuantity $track): array
     {
-        $peaks = array_fill(0, count($this->columns[0]), 0.0);
-        foreach ($this->columns as $place => $column) {
-            $scale = $track->scale[$place];
+        $power = $this->power;
+        $peaks = array_fill(0, $this->rows, 0.0);
+        $at = 0;
+        foreach ($track->scale as $place => $scale) {
             $shift = $track->shift[$place];
-            foreach ($column as $row => $watts) {
-                $value = $watts * $scale + $shift;
-                if ($value > $peaks[$row]) {
+            foreach ($peaks as $row => $peak) {
+                $value = $power[$at++] * $scale + $shift;
+                if ($value > $peak) {
                     $peaks[$row] = $value;
                 }
             }

@@ -201,21 +201,18 @@ final class Engine
      */
     private static function under(array $power, array $received, array $cap): array
     {
-        $under = [];
-        foreach ($power as $at => $watts) {
-            $p0 = $received[$at];
+        foreach ($received as $at => $p0) {
             $room = $cap[$at] - $p0;
-            $gain = $watts - $p0;
+            $gain = $power[$at] - $p0;
             if ($room <= 0.0) {
-                $watts = min($watts, $cap[$at]);
+                $power[$at] = $gain < $room ? $power[$at] : $cap[$at];
             } elseif ($gain > 0.0) {
                 $ratio = $gain < $room ? $gain / $room : $room / $gain;
-                $watts = $p0 + ($gain < $room ? $gain : $room) * (1.0 + $ratio * $ratio * $ratio * $ratio * $ratio * $ratio) ** (-1.0 / 6.0);
+                $power[$at] = $p0 + ($gain < $room ? $gain : $room) * (1.0 + $ratio * $ratio * $ratio * $ratio * $ratio * $ratio) ** (-1.0 / 6.0);
             }
-            $under[] = $watts;
         }
 
-        return $under;
+        return array_values($power);
     }
 
     /**
@@ -225,12 +222,13 @@ final class Engine
      */
     private static function most(array $power, array $cap): array
     {
-        $capped = [];
-        foreach ($power as $at => $watts) {
-            $capped[] = $watts > $cap[$at] ? $cap[$at] : $watts;
+        foreach ($cap as $at => $most) {
+            if ($power[$at] > $most) {
+                $power[$at] = $most;
+            }
         }
 
-        return $capped;
+        return $power;
     }
 
     /**
@@ -257,15 +255,17 @@ final class Engine
         [$places, $along] = LinearInterpolation::weights(array_column($ceiling->points, 0), $grid->rpms);
         $u = $this->draws?->ceiling($ceiling->key);
         $columns = array_map(fn (array $point): array => $u === null ? [$point[1]->likely] : $point[1]->quantiles($u), $ceiling->points);
-        $share = $ceiling->crank ? 1.0 - $this->loss->percentageShare() : 1.0;
+        $kept = $ceiling->crank ? 1.0 - $this->loss->percentageShare() : 1.0;
         $lost = $ceiling->crank ? $this->loss->torque : 0.0;
         $caps = [];
         foreach ($grid->rpms as $r => $rpm) {
             $omega = $rpm * Rpm::OMEGA;
-            $scale = $share * ($ceiling->torque ? $omega : 1.0);
-            $next = $columns[$along[$r] > 0.0 ? $places[$r] + 1 : $places[$r]];
+            $scale = $kept * ($ceiling->torque ? $omega : 1.0);
+            $share = $along[$r];
+            $next = $columns[$share > 0.0 ? $places[$r] + 1 : $places[$r]];
             foreach ($columns[$places[$r]] as $row => $figure) {
-                $caps[] = max(0.0, ($figure + ($next[$row] - $figure) * $along[$r]) * $scale - $lost * $omega);
+                $cap = ($figure + ($next[$row] - $figure) * $share) * $scale - $lost * $omega;
+                $caps[] = $cap > 0.0 ? $cap : 0.0;
             }
         }
 

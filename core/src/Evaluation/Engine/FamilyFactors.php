@@ -97,14 +97,12 @@ final class FamilyFactors
     private function part(Gain $gain, float $ceiling, bool $alone, SpeedGrid $grid): array
     {
         $columns = $gain->columns($this->draws?->part($gain->part->key));
-        $all = array_merge(...$columns);
-        $least = min([0.0, ...$all]);
-        $most = max([0.0, ...$all]);
+        $most = $gain->most();
         if ($ceiling === INF || $most <= 0.0 || ($alone && $most <= $ceiling)) {
-            return [null, self::along($gain, self::each($columns, 1.0), $grid)];
+            return [null, self::along($gain, $columns, $grid, 1.0)];
         }
-        if ($least >= 0.0 && $most <= $ceiling) {
-            return [self::along($gain, self::each($columns, -1.0 / $ceiling), $grid), null];
+        if ($gain->least() >= 0.0 && $most <= $ceiling) {
+            return [self::along($gain, $columns, $grid, 1.0, -1.0 / $ceiling), null];
         }
         $open = $rest = [];
         foreach (self::along($gain, $columns, $grid) as $g) {
@@ -112,25 +110,7 @@ final class FamilyFactors
             $rest[] = $g > 0.0 ? 1.0 : 1.0 + $g;
         }
 
-        return [$open, $least < 0.0 ? $rest : null];
-    }
-
-    /**
-     * 1 + factor × gain.
-     *
-     * @param  non-empty-list<list<float>>  $columns
-     * @return non-empty-list<list<float>>
-     */
-    private static function each(array $columns, float $factor): array
-    {
-        foreach ($columns as $knot => $column) {
-            foreach ($column as $row => $g) {
-                $columns[$knot][$row] = 1.0 + $factor * $g;
-            }
-        }
-
-        /** @var non-empty-list<list<float>> */
-        return $columns;
+        return [$open, $gain->least() < 0.0 ? $rest : null];
     }
 
     /**
@@ -153,12 +133,12 @@ final class FamilyFactors
     }
 
     /**
-     * Straight lines between a gain's knots.
+     * A start and a factor times the gain, in straight lines between its knots.
      *
      * @param  non-empty-list<list<float>>  $columns  values at the knots, a row each draw
      * @return list<float> flat
      */
-    private static function along(Gain $gain, array $columns, SpeedGrid $grid): array
+    private static function along(Gain $gain, array $columns, SpeedGrid $grid, float $start = 0.0, float $factor = 1.0): array
     {
         [$places, $along] = LinearInterpolation::weights($gain->knots(), $grid->rpms);
         $values = [];
@@ -166,7 +146,7 @@ final class FamilyFactors
             $share = $along[$r];
             $next = $share > 0.0 ? $columns[$place + 1] : $columns[$place];
             foreach ($columns[$place] as $row => $value) {
-                $values[] = $value + ($next[$row] - $value) * $share;
+                $values[] = $start + $factor * ($value + ($next[$row] - $value) * $share);
             }
         }
 

@@ -42,6 +42,18 @@ final readonly class Gain
         $this->signature = hash('xxh128', implode('/', [$part->key, $share, $ceiling, $fadesFrom, ...$rpms, ...$figures, ...$ratios]));
     }
 
+    /** The smallest fraction that it can be at any speed. */
+    public function least(): float
+    {
+        return min(array_map(fn (Range $fraction): float => $fraction->low, $this->fractions));
+    }
+
+    /** The largest fraction that it can be at any speed. */
+    public function most(): float
+    {
+        return $this->share * max(array_map(fn (Range $fraction): float => $fraction->high, $this->fractions));
+    }
+
     /**
      * Anchors of the piecewise straight gain, the fading one included.
      *
