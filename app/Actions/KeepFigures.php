@@ -37,12 +37,20 @@ final readonly class KeepFigures
         return Summaries::key($plan->job, $plan->library, $plan->document);
     }
 
+    /** In one statement: while it is written the next request has come. */
     private static function keep(Plan $plan, Estimates $estimates, User $reader, string $key): void
     {
-        DB::transaction(function () use ($plan, $estimates, $reader, $key): void {
-            // It can be worked out again, so the disk need not be waited for.
-            DB::statement('set local synchronous_commit to off');
-            Summaries::keep("plan {$plan->id}", Reading::ofShop($plan->job->shop), $key, $estimates->keep($plan->job, $reader));
-        });
+        $kept = $estimates->toKeep($plan->job, $reader);
+        DB::insert(
+            'with figures as (insert into stage_figures (key, figures) select * from json_to_recordset(?) as new (key text, figures json) on conflict do nothing),
+                answers as (insert into kept_answers (key, answer) select * from json_to_recordset(?) as new (key text, answer json) on conflict do nothing) '.Summaries::KEEP,
+            [self::json($kept['figures']), self::json($kept['answers']), ...Summaries::row("plan {$plan->id}", Reading::ofShop($plan->job->shop), $key, $kept['summary'])],
+        );
+    }
+
+    /** @param  list<mixed>  $rows */
+    private static function json(array $rows): string
+    {
+        return json_encode($rows, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
     }
 }

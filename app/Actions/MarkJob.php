@@ -19,27 +19,27 @@ final class MarkJob
 
     private const ROWS = 'from cars join customers on customers.id = cars.customer_id join platforms on platforms.id = cars.platform_id where cars.id = customer_jobs.car_id';
 
+    /** Gives the new version, or no row when the brief was saved since the job was read. */
+    public const STATEMENT = 'update customer_jobs set version = nextval(\'versions\'), updated_at = ?, due = coalesce(?, due), oldest_price = case when ? then ?::date else oldest_price end, search = '.self::SEARCH
+        .' '.self::ROWS.' and customer_jobs.id = ? and brief_revision = ? returning version';
+
     /**
-     * @param  ?Plan  $plan  that was estimated; what is due is told by the one that stands for the job
+     * The values of STATEMENT.
      *
-     * @throws Overtaken when the brief was saved since the job was read.
+     * @param  ?Plan  $plan  that was estimated; what is due is told by the one that stands for the job
+     * @return list<mixed>
      */
-    public function mark(CustomerJob $job, ?Plan $plan, Estimates $estimates): void
+    public static function values(CustomerJob $job, ?Plan $plan, Estimates $estimates): array
     {
         $isChosen = $plan === null || $job->plan_id === null || $job->plan_id === $plan->id;
-        $row = DB::selectOne(
-            'update customer_jobs set version = nextval(\'versions\'), updated_at = ?, due = coalesce(?, due), oldest_price = case when ? then ?::date else oldest_price end, search = '.self::SEARCH
-            .' '.self::ROWS.' and customer_jobs.id = ? and brief_revision = ? returning version',
-            [
-                now(),
-                $isChosen ? $estimates->due($job->brief)->value : null,
-                $isChosen, $estimates->oldestPrice(),
-                $job->id, $job->brief_revision,
-            ],
-        );
-        if ($row === null) {
-            throw new Overtaken;
-        }
+
+        return [now(), $isChosen ? $estimates->due($job->brief)->value : null, $isChosen, $estimates->oldestPrice(), $job->id, $job->brief_revision];
+    }
+
+    /** @throws Overtaken when the brief was saved since the job was read. */
+    public function mark(CustomerJob $job, ?Plan $plan, Estimates $estimates): void
+    {
+        $row = DB::selectOne(self::STATEMENT, self::values($job, $plan, $estimates)) ?? throw new Overtaken;
         $job->version = $row->version;
         $job->syncOriginalAttribute('version');
     }

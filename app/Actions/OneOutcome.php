@@ -52,7 +52,13 @@ final class OneOutcome
     /** Call it inside the change's transaction. */
     public function done(CustomerJob $job, ?Plan $plan, Edit $edit): void
     {
-        DB::table('edits')->insert([...self::row($job, $plan, $edit), 'status' => self::DONE]);
+        DB::table('edits')->insert(self::asDone($job, $plan, $edit));
+    }
+
+    /** @return non-empty-array<string, mixed> the row that says so */
+    public static function asDone(CustomerJob $job, ?Plan $plan, Edit $edit): array
+    {
+        return [...self::row($job, $plan, $edit), 'status' => self::DONE];
     }
 
     /**
@@ -86,12 +92,12 @@ final class OneOutcome
         ]);
     }
 
-    /** @return array<string, mixed> */
+    /** @return non-empty-array<string, mixed> */
     private static function row(CustomerJob $job, ?Plan $plan, Edit $edit): array
     {
         return [
             'customer_job_id' => $job->id, 'plan_id' => $plan?->id, 'author_id' => $edit->author->id,
-            'request' => $edit->request, 'asked' => $edit->asked, 'created_at' => now(),
+            'request' => $edit->request, 'asked' => $edit->asked, 'created_at' => now()->toDateTimeString(),
         ];
     }
 }

@@ -12,7 +12,6 @@ use App\Models\LibraryVersion;
 use App\Models\Plan;
 use App\Models\PlanRevision;
 use App\Models\User;
-use Illuminate\Contracts\Database\Query\Expression;
 use Illuminate\Support\Facades\DB;
 use Pebblerun\Core\Exchange\OpenedBundle;
 use Pebblerun\Core\Job\Commands\Description;
@@ -20,7 +19,7 @@ use Pebblerun\Core\Job\Commands\Description;
 /** Writes a plan as its next revision. Call it inside a transaction. */
 final readonly class SavePlan
 {
-    public function __construct(private MarkJob $mark, private OneOutcome $outcome, private KeepFigures $keep) {}
+    public function __construct(private MarkJob $mark, private KeepFigures $keep) {}
 
     /**
      * The first plan of a job stands for it.
@@ -56,49 +55,71 @@ final readonly class SavePlan
     {
         $planned = $opened->withPlan($content->document);
         $estimates = Estimates::shown($plan->job, $plan->library, $content->document, $edit->author, fn (): OpenedBundle => $planned);
-        $number = $plan->revision + 1;
-        $previous = $content->shows === null ? self::contentOf($plan) : null;
-        // The job's row first: a brief's save takes them in the same order, so neither waits for the other for ever.
-        $this->mark->mark($plan->job, $plan, $estimates);
-        $this->write($plan, [
-            'document' => json_encode($content->document, JSON_THROW_ON_ERROR),
-            'revision' => $number,
-            'redo' => json_encode($content->redo, JSON_THROW_ON_ERROR),
-            'updated_at' => now()->toDateTimeString(),
-        ]);
-        $revision = $this->revision($plan, [
-            'content_of' => $content->shows->number ?? $number,
-            'previous' => $previous,
-            'document' => $content->document,
-            'change' => $content->change->stored(),
-            'commands' => $content->commands,
-            'author_id' => $edit->author->id,
-            'request' => $edit->request,
-            'queue' => $edit->queue,
-        ])->setRelation('author', $edit->author);
-        $this->outcome->done($plan->job, $plan, $edit);
+        $revision = $this->write($plan, $content, $estimates, $edit);
 
         return new SavedPlan($plan, $revision, $content->shows === null || $content->shows->previous !== null, $estimates);
     }
 
-    /** The content that the plan's revision shows, asked for within the next statement. */
-    private static function contentOf(Plan $plan): Expression
+    /**
+     * All rows in one statement, for each costs a way to the database and back. The job's comes first: a brief's save takes them in the
+     * same order, so neither waits for the other for ever.
+     *
+     * @throws Overtaken
+     */
+    private function write(Plan $plan, NextContent $content, Estimates $estimates, Edit $edit): PlanRevision
     {
-        return DB::raw("(select content_of from plan_revisions where plan_id = {$plan->id} and number = {$plan->revision})");
+        $number = $plan->revision + 1;
+        $json = fn (mixed $value): ?string => $value === null ? null : json_encode($value, JSON_THROW_ON_ERROR);
+        $saved = [
+            'document' => $json($content->document),
+            'revision' => $number,
+            'redo' => $json($content->redo),
+            'updated_at' => now()->toDateTimeString(),
+        ];
+        $revision = [
+            'plan_id' => $plan->id,
+            'number' => $number,
+            'content_of' => $content->shows->number ?? $number,
+            'library_version_id' => $plan->library_version_id,
+            'document' => $saved['document'],
+            'change' => $json($content->change->stored()),
+            'commands' => $json($content->commands),
+            'author_id' => $edit->author->id,
+            'request' => $edit->request,
+            'queue' => $edit->queue,
+            'created_at' => $saved['updated_at'],
+        ];
+        $outcome = OneOutcome::asDone($plan->job, $plan, $edit);
+        $row = DB::selectOne(
+            'with job as ('.MarkJob::STATEMENT.'),
+                plan as (update plans set document = ?, revision = ?, redo = ?, updated_at = ? where id = ? and revision = ? and deleted_at is null and exists (select from job) returning id),
+                revision as (insert into plan_revisions ('.self::names($revision).', version, previous)
+                    select '.self::places($revision).', job.version, case when ? then (select content_of from plan_revisions where plan_id = ? and number = ?) end from job, plan returning id, previous),
+                outcome as (insert into edits ('.self::names($outcome).') select '.self::places($outcome).' from plan)
+            select job.version, revision.id, revision.previous from job, revision',
+            [
+                ...MarkJob::values($plan->job, $plan, $estimates),
+                ...array_values($saved), $plan->id, $plan->revision,
+                ...array_values($revision), $content->shows === null, $plan->id, $plan->revision,
+                ...array_values($outcome),
+            ],
+        ) ?? throw new Overtaken;
+        $plan->job->setRawAttributes([...$plan->job->getAttributes(), 'version' => $row->version], true);
+        $plan->setRawAttributes([...$plan->getAttributes(), ...$saved], true);
+
+        return (new PlanRevision)->newFromBuilder([...$revision, ...(array) $row])->setRelation('author', $edit->author);
     }
 
-    /**
-     * Straight to the row: the model would decode and compare every document before it writes it.
-     *
-     * @param  array<string, mixed>  $columns
-     */
-    private function write(Plan $plan, array $columns): void
+    /** @param  non-empty-array<string, mixed>  $columns */
+    private static function names(array $columns): string
     {
-        $rows = Plan::query()->whereKey($plan->id)->where('revision', $plan->revision)->toBase()->update($columns);
-        if ($rows === 0) {
-            throw new Overtaken;
-        }
-        $plan->setRawAttributes([...$plan->getAttributes(), ...$columns], true);
+        return implode(', ', array_keys($columns));
+    }
+
+    /** @param  non-empty-array<string, mixed>  $columns */
+    private static function places(array $columns): string
+    {
+        return implode(', ', array_fill(0, count($columns), '?'));
     }
 
     /** @param  array<string, mixed>  $columns */

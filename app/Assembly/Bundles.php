@@ -19,19 +19,17 @@ final class Bundles
      */
     public static function document(CustomerJob $job, LibraryVersion $library, array $plan): array
     {
-        $content = Libraries::content($library);
+        return ['format' => 'pebblerun/bundle', 'version' => 2, ...self::car($job), ...Libraries::content($library), 'plan' => $plan];
+    }
 
-        return [
-            'format' => 'pebblerun/bundle',
-            'version' => 2,
-            // In one order of keys, so that equal documents give equal fingerprints.
-            'units' => Canonical::sorted($job->shop->units),
-            'shop' => Canonical::sorted($job->shop->document),
-            'platform' => $content['platform'],
-            'parts' => $content['parts'],
-            'brief' => Canonical::sorted($job->brief),
-            'plan' => $plan,
-        ];
+    /**
+     * What a bundle says of the shop and the car, in one order of keys, so that equal documents give equal fingerprints.
+     *
+     * @return array{units: array<string, mixed>, shop: array<string, mixed>, brief: array<string, mixed>}
+     */
+    public static function car(CustomerJob $job): array
+    {
+        return ['units' => Canonical::sorted($job->shop->units), 'shop' => Canonical::sorted($job->shop->document), 'brief' => Canonical::sorted($job->brief)];
     }
 
     public static function of(Plan $plan): OpenedBundle

@@ -16,7 +16,9 @@ use Pebblerun\Core\Report\UnitFormatter;
 
 /**
  * An estimated plan, ready to become documents. Where the very same plan under the same brief, library and rules was answered
- * before, that is given back, and it is estimated only when somebody asks for more.
+ * before, that is given back; else the estimator is asked, and it is estimated here only when somebody asks for more.
+ *
+ * @phpstan-import-type KeptAnswer from KeptAnswers
  */
 final class Estimates
 {
@@ -29,8 +31,10 @@ final class Estimates
     /** @var ?array<string, mixed> */
     private ?array $bench = null;
 
-    /** @var ?array{bench: array<string, mixed>, summary: array<string, mixed>, due: string, oldest_price: ?string} */
+    /** @var ?KeptAnswer that was there before, or that the estimator gave */
     private ?array $answer = null;
+
+    private bool $isKept = false;
 
     /**
      * @param  Closure(): OpenedBundle  $open
@@ -54,11 +58,29 @@ final class Estimates
      */
     public static function shown(CustomerJob $job, LibraryVersion $library, array $plan, User $reader, ?Closure $open = null): self
     {
-        $key = hash('xxh128', Summaries::key($job, $library, $plan).Reading::of($reader->setRelation('shop', $job->shop))->name());
+        $reading = Reading::of($reader->setRelation('shop', $job->shop));
+        $key = hash('xxh128', Summaries::key($job, $library, $plan).$reading->name());
         $estimates = new self($open ?? fn (): OpenedBundle => Bundles::read($job, $library, $plan), $key);
         $estimates->answer = KeptAnswers::known($key);
+        $estimates->isKept = $estimates->answer !== null;
+        $estimates->answer ??= $estimates->asked($job, $library, $plan, $reading);
 
         return $estimates;
+    }
+
+    /**
+     * @param  array<string, mixed>  $plan  the plan document
+     * @return ?KeptAnswer
+     */
+    private function asked(CustomerJob $job, LibraryVersion $library, array $plan, Reading $reading): ?array
+    {
+        $answer = Estimator::ask($job, $library, $plan, $reading);
+        if ($answer !== null) {
+            $this->figures->keep($answer['figures']);
+            unset($answer['figures']);
+        }
+
+        return $answer;
     }
 
     public function opened(): OpenedBundle
@@ -95,22 +117,23 @@ final class Estimates
     }
 
     /**
-     * Keeps what it took to compute it, and the answer, so that the next one of the same builds is quick.
+     * What is worth keeping, so that the next one of the same builds is quick.
      *
-     * @return array<string, mixed> what the counter shows, in the shop's units
+     * @return array{figures: list<array{key: string, figures: list<mixed>}>, answers: list<array{key: string, answer: KeptAnswer}>, summary: array<string, mixed>} new rows of stage_figures and kept_answers, and what the counter shows, in the shop's units
      */
-    public function keep(CustomerJob $job, User $reader): array
+    public function toKeep(CustomerJob $job, User $reader): array
     {
-        if ($this->answer !== null) {
-            return $this->answer['summary'];
+        if ($this->answer === null && $this->key === null) {
+            return ['summary' => $this->summary(Reading::ofShop($job->shop)), 'figures' => $this->figures->rows(), 'answers' => []];
         }
-        $summary = $this->summary(Reading::ofShop($job->shop));
-        $this->figures->write();
-        if ($this->key !== null) {
-            KeptAnswers::keep($this->key, ['bench' => $this->bench($reader), 'summary' => $summary, 'due' => $this->due($job->brief)->value, 'oldest_price' => $this->oldestPrice()]);
-        }
+        $answer = $this->answer ?? [
+            'bench' => $this->bench($reader),
+            'summary' => $this->summary(Reading::ofShop($job->shop)),
+            'due' => $this->due($job->brief)->value,
+            'oldest_price' => $this->oldestPrice(),
+        ];
 
-        return $summary;
+        return ['figures' => $this->figures->rows(), 'answers' => $this->isKept ? [] : [['key' => (string) $this->key, 'answer' => $answer]], 'summary' => $answer['summary']];
     }
 
     public static function formatter(OpenedBundle $opened, User $reader): UnitFormatter

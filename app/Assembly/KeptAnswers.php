@@ -19,10 +19,4 @@ final class KeptAnswers
 
         return $answer === null ? null : json_decode($answer, true);
     }
-
-    /** @param  KeptAnswer  $answer */
-    public static function keep(string $key, array $answer): void
-    {
-        DB::table('kept_answers')->insertOrIgnore(['key' => $key, 'answer' => json_encode($answer, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)]);
-    }
 }

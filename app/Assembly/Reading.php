@@ -21,13 +21,31 @@ final readonly class Reading
 
     public static function ofShop(Shop $shop): self
     {
-        return new self(UnitSystem::parse($shop->units), Numerals::Comma);
+        return self::inUnits($shop->units);
+    }
+
+    /** @param  array<string, string>  $units  of a shop */
+    public static function inUnits(array $units): self
+    {
+        return new self(UnitSystem::parse($units), Numerals::Comma);
+    }
+
+    /** @param  array<string, string>  $known  as toArray() gave them */
+    public static function known(array $known): self
+    {
+        return new self(UnitSystem::parse($known), Numerals::from($known['numerals']));
+    }
+
+    /** @return array<string, string> */
+    public function toArray(): array
+    {
+        return [...$this->units->toArray(), 'numerals' => $this->numerals->value];
     }
 
     /** "hp/lb-ft/bar/C/kg/comma". */
     public function name(): string
     {
-        return implode('/', [...$this->units->toArray(), $this->numerals->value]);
+        return implode('/', $this->toArray());
     }
 
     public function formatter(OpenedBundle $opened): UnitFormatter

@@ -6,8 +6,8 @@ use Illuminate\Support\Facades\DB;
 use Pebblerun\Core\Evaluation\FigureStore;
 
 /**
- * Figures of stages in the database, under keys that hold the rules as well. What was computed is written when somebody says
- * so: a page that is only looked at writes nothing.
+ * Figures of stages in the database, under keys that hold the rules as well. What was computed is not written by itself: a page
+ * that is only looked at writes nothing.
  */
 final class StoredFigures implements FigureStore
 {
@@ -17,7 +17,7 @@ final class StoredFigures implements FigureStore
     public function known(array $keys): array
     {
         $named = array_combine(array_map(self::key(...), $keys), $keys);
-        $known = [];
+        $known = array_intersect_key($this->computed, array_flip($keys));
         foreach (DB::table('stage_figures')->whereIn('key', array_keys($named))->get(['key', 'figures']) as $row) {
             $known[$named[$row->key]] = json_decode($row->figures, true);
         }
@@ -30,16 +30,10 @@ final class StoredFigures implements FigureStore
         $this->computed += $figures;
     }
 
-    public function write(): void
+    /** @return list<array{key: string, figures: list<mixed>}> what was computed and is not kept yet, as rows of stage_figures */
+    public function rows(): array
     {
-        $rows = [];
-        foreach ($this->computed as $key => $figures) {
-            $rows[] = ['key' => self::key($key), 'figures' => json_encode($figures, JSON_THROW_ON_ERROR)];
-        }
-        $this->computed = [];
-        if ($rows !== []) {
-            DB::table('stage_figures')->insertOrIgnore($rows);
-        }
+        return array_map(fn (string $key, array $figures): array => ['key' => self::key($key), 'figures' => $figures], array_keys($this->computed), $this->computed);
     }
 
     private static function key(string $key): string

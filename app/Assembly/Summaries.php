@@ -12,6 +12,9 @@ use Illuminate\Support\Facades\DB;
  */
 final class Summaries
 {
+    public const KEEP = 'insert into kept_summaries (subject, reads, key, summary, kept_at) values (?, ?, ?, ?, now())
+        on conflict (subject, reads) do update set key = excluded.key, summary = excluded.summary, kept_at = excluded.kept_at';
+
     /** @param  array<string, mixed>  $plan  the plan document */
     public static function key(CustomerJob $job, LibraryVersion $library, array $plan): string
     {
@@ -39,10 +42,17 @@ final class Summaries
     /** @param  array<string, mixed>  $summary */
     public static function keep(string $subject, Reading $reading, string $key, array $summary): void
     {
-        DB::table('kept_summaries')->upsert(
-            ['subject' => $subject, 'reads' => $reading->name(), 'key' => $key, 'summary' => json_encode($summary, JSON_THROW_ON_ERROR), 'kept_at' => now()],
-            ['subject', 'reads'],
-            ['key', 'summary', 'kept_at'],
-        );
+        DB::insert(self::KEEP, self::row($subject, $reading, $key, $summary));
+    }
+
+    /**
+     * The values of KEEP.
+     *
+     * @param  array<string, mixed>  $summary
+     * @return list<mixed>
+     */
+    public static function row(string $subject, Reading $reading, string $key, array $summary): array
+    {
+        return [$subject, $reading->name(), $key, json_encode($summary, JSON_THROW_ON_ERROR)];
     }
 }

@@ -12,6 +12,9 @@ final class MigrationTest extends TestCase
 {
     private const LAST = '2026_11_27_000100';
 
+    /** Migrations up to there. */
+    private const OLD = 13;
+
     private const KEPT = [
         'shops' => '*', 'users' => '*', 'platforms' => '*', 'library_versions' => 'id, platform_id, number, fingerprint',
         'customer_jobs' => 'id, shop_id, advisor_id, title, brief, brief_revision, due, oldest_price, search, created_at, updated_at',
@@ -26,8 +29,8 @@ final class MigrationTest extends TestCase
         parent::setUp();
         config(['database.connections.before' => [...(array) config('database.connections.pgsql'), 'search_path' => 'before, public']]);
         DB::connection('before')->unprepared('drop schema if exists before cascade; create schema before');
-        $old = array_filter(glob(database_path('migrations/*.php')) ?: [], fn (string $file): bool => basename($file) < self::LAST.'~');
-        self::assertCount(13, $old);
+        $old = array_filter(self::files(), fn (string $file): bool => basename($file) < self::LAST.'~');
+        self::assertCount(self::OLD, $old);
         Artisan::call('migrate', ['--database' => 'before', '--realpath' => true, '--path' => array_values($old)]);
         DB::connection('before')->unprepared(str_replace('INSERT INTO public.', 'INSERT INTO before.', (string) file_get_contents(__DIR__.'/before/2026-11-27.sql')));
     }
@@ -37,6 +40,12 @@ final class MigrationTest extends TestCase
         DB::connection('before')->unprepared('drop schema before cascade');
         DB::purge('before');
         parent::tearDown();
+    }
+
+    /** @return list<string> */
+    private static function files(): array
+    {
+        return glob(database_path('migrations/*.php')) ?: [];
     }
 
     /** @return array<string, list<stdClass>> */
@@ -100,7 +109,7 @@ final class MigrationTest extends TestCase
         $said = self::select('select id, customer, platform_id from before.customer_jobs order by id');
         $asked = self::select('select request, asked from before.plan_revisions order by id');
         Artisan::call('migrate', ['--database' => 'before']);
-        Artisan::call('migrate:rollback', ['--database' => 'before', '--step' => 4]);
+        Artisan::call('migrate:rollback', ['--database' => 'before', '--step' => count(self::files()) - self::OLD]);
         self::assertEquals($before, self::rows());
         self::assertEquals($said, self::select('select id, customer, platform_id from before.customer_jobs order by id'));
         self::assertEquals($asked, self::select('select request, asked from before.plan_revisions order by id'));

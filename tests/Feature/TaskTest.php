@@ -56,7 +56,7 @@ final class TaskTest extends TestCase
         DB::table('kept_summaries')->delete();
         $task = $this->start();
         DB::listen(function ($query) use ($task): void {
-            if (str_starts_with($query->sql, 'insert into "kept_summaries"') && DB::table('kept_summaries')->count() === 3) {
+            if (str_starts_with($query->sql, 'insert into kept_summaries') && DB::table('kept_summaries')->count() === 3) {
                 app(StartTask::class)->cancel($task);
             }
         });

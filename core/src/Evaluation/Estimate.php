@@ -30,9 +30,10 @@ final readonly class Estimate
         $this->evaluator = $planned->evaluator;
     }
 
-    public static function of(Bundle $bundle, FigureStore $store = new NoFigures): self
+    /** @param  ?Evaluator  $evaluator  of the same catalog, rates, brief and settings, where there is one that remembers something */
+    public static function of(Bundle $bundle, FigureStore $store = new NoFigures, ?Evaluator $evaluator = null): self
     {
-        $planned = PlannedStages::of($bundle);
+        $planned = PlannedStages::of($bundle, $evaluator);
         $results = (new PlanEvaluator($planned, $store))->results();
         $costs = array_map(fn (StageState $state): StageCost => $planned->evaluator->money($state->bought), $planned->states);
 
