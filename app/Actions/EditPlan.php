@@ -3,6 +3,8 @@
 namespace App\Actions;
 
 use App\Assembly\Bundles;
+use App\Assembly\ChangedPlan;
+use App\Assembly\Estimates;
 use App\Assembly\PlanChange;
 use App\Assembly\PlanConflict;
 use App\Assembly\SavedPlan;
@@ -14,7 +16,6 @@ use App\Models\PlanRevision;
 use App\Models\PlanVariant;
 use Closure;
 use Illuminate\Support\Facades\DB;
-use Pebblerun\Core\Exchange\OpenedBundle;
 use Pebblerun\Core\Job\Commands\Commands;
 use Pebblerun\Core\Job\Commands\Description;
 use Pebblerun\Core\Job\Commands\Merge;
@@ -40,13 +41,12 @@ final readonly class EditPlan
      */
     public function commands(Plan $plan, Edit $edit, array $commands): ?SavedPlan
     {
-        return $this->hold($plan, $edit, function (OpenedBundle $opened) use ($plan, $edit, $commands): SavedPlan {
-            $catalog = $opened->bundle->catalog;
+        return $this->hold($plan, $edit, function () use ($plan, $edit, $commands): SavedPlan {
             $this->mustBeNew($plan, $commands);
-            $this->follow($plan, PlanAsSeen::by($plan, $edit, $catalog), $commands, $opened);
-            $change = new PlanChange(Commands::describe($commands, $plan->document, $catalog));
+            $this->follow($plan, PlanAsSeen::by($plan, $edit), $commands);
+            $changed = ChangedPlan::by($plan, $commands, $edit->author);
 
-            return $this->save->next($plan, $opened, new NextContent(Commands::apply($plan->document, $commands, $catalog), $change, commands: $commands), $edit);
+            return $this->save->next($plan, new NextContent($changed->document, $changed->change, commands: $commands), $changed->estimates, $edit);
         });
     }
 
@@ -57,8 +57,8 @@ final readonly class EditPlan
      */
     public function step(Plan $plan, Edit $edit, Step $step): ?SavedPlan
     {
-        return $this->hold($plan, $edit, function (OpenedBundle $opened) use ($plan, $edit, $step): SavedPlan {
-            $this->mustBeAlone($plan, $edit, $step, $opened);
+        return $this->hold($plan, $edit, function () use ($plan, $edit, $step): SavedPlan {
+            $this->mustBeAlone($plan, $edit, $step);
             $content = match ($step->do) {
                 'undo' => $this->undone($plan, $step),
                 'redo' => $this->redone($plan, $step),
@@ -66,7 +66,7 @@ final readonly class EditPlan
                 default => self::taken($this->variant($plan, (int) $step->of)),
             };
 
-            return $this->save->next($plan, $opened, $content, $edit);
+            return $this->save->next($plan, $content, Estimates::shown($plan->job, $plan->library, $content->document, $edit->author), $edit);
         });
     }
 
@@ -121,13 +121,13 @@ final readonly class EditPlan
      *
      * @throws Refused
      */
-    private function mustBeAlone(Plan $plan, Edit $edit, Step $step, OpenedBundle $opened): void
+    private function mustBeAlone(Plan $plan, Edit $edit, Step $step): void
     {
-        $seen = PlanAsSeen::by($plan, $edit, $opened->bundle->catalog);
+        $seen = PlanAsSeen::by($plan, $edit);
         if ($seen->theirs === []) {
             return;
         }
-        $places = (new PlanPlaces($opened->bundle->catalog))->changed($seen->document, $plan->document);
+        $places = (new PlanPlaces(Bundles::of($plan)->bundle->catalog))->changed($seen->document, $plan->document);
         $mine = match ($step->do) {
             'restore' => PlanChange::step('restore', $this->revision($plan, (int) $step->of))->did[0],
             'take' => new Description('take', ['name' => $this->variant($plan, (int) $step->of)->name]),
@@ -161,12 +161,12 @@ final readonly class EditPlan
      *
      * @throws Refused when they touch what others changed, with both sides of every one.
      */
-    private function follow(Plan $plan, PlanAsSeen $seen, array $commands, OpenedBundle $opened): void
+    private function follow(Plan $plan, PlanAsSeen $seen, array $commands): void
     {
         if ($seen->theirs === []) {
             return;
         }
-        $merge = Merge::of($seen->document, $plan->document, $commands, $opened->bundle->catalog);
+        $merge = Merge::of($seen->document, $plan->document, $commands, Bundles::of($plan)->bundle->catalog);
         if (! $merge->isFree()) {
             throw Refused::conflict(PlanConflict::answer($plan->job, $seen->theirs, $merge->fields));
         }
@@ -176,7 +176,7 @@ final readonly class EditPlan
      * Keeps all or nothing. No lock is held while the plan is estimated: the save says which plan and brief it was worked out
      * from. Where somebody was faster it is worked out again from what they left, and then nobody can be.
      *
-     * @param  Closure(OpenedBundle): SavedPlan  $change
+     * @param  Closure(): SavedPlan  $change
      */
     private function hold(Plan $plan, Edit $edit, Closure $change): ?SavedPlan
     {
@@ -188,7 +188,7 @@ final readonly class EditPlan
                 }
             }
 
-            return $change(Bundles::of($plan));
+            return $change();
         }));
         try {
             $saved = $try(false);

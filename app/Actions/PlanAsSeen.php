@@ -2,6 +2,7 @@
 
 namespace App\Actions;
 
+use App\Assembly\Bundles;
 use App\Models\Plan;
 use App\Models\PlanRevision;
 use Pebblerun\Core\Catalog\Catalog;
@@ -23,7 +24,7 @@ final readonly class PlanAsSeen
      */
     private function __construct(public array $document, public array $theirs) {}
 
-    public static function by(Plan $plan, Edit $edit, Catalog $catalog): self
+    public static function by(Plan $plan, Edit $edit): self
     {
         if ($plan->job->version === $edit->seen) {
             return new self($plan->document, []);
@@ -34,6 +35,7 @@ final readonly class PlanAsSeen
             return new self($plan->document, []);
         }
         $document = PlanRevision::query()->where('plan_id', $plan->id)->where('version', '<=', $edit->seen)->orderByDesc('number')->first()->document ?? $since[0]->document;
+        $catalog = Bundles::of($plan)->bundle->catalog;
         foreach ($since as $revision) {
             if ($revision->queue === $edit->queue) {
                 $document = self::after($document, $revision, $catalog);

@@ -13,7 +13,6 @@ use App\Models\Plan;
 use App\Models\PlanRevision;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
-use Pebblerun\Core\Exchange\OpenedBundle;
 use Pebblerun\Core\Job\Commands\Description;
 
 /** Writes a plan as its next revision. Call it inside a transaction. */
@@ -46,15 +45,9 @@ final readonly class SavePlan
         return $plan;
     }
 
-    /**
-     * @param  OpenedBundle  $opened  of the plan as it was
-     *
-     * @throws Overtaken when plan or brief were saved since they were read.
-     */
-    public function next(Plan $plan, OpenedBundle $opened, NextContent $content, Edit $edit): SavedPlan
+    /** @throws Overtaken when plan or brief were saved since they were read. */
+    public function next(Plan $plan, NextContent $content, Estimates $estimates, Edit $edit): SavedPlan
     {
-        $planned = $opened->withPlan($content->document);
-        $estimates = Estimates::shown($plan->job, $plan->library, $content->document, $edit->author, fn (): OpenedBundle => $planned);
         $revision = $this->write($plan, $content, $estimates, $edit);
 
         return new SavedPlan($plan, $revision, $content->shows === null || $content->shows->previous !== null, $estimates);

@@ -19,6 +19,7 @@ use Pebblerun\Core\Report\UnitFormatter;
  * before, that is given back; else the estimator is asked, and it is estimated here only when somebody asks for more.
  *
  * @phpstan-import-type KeptAnswer from KeptAnswers
+ * @phpstan-import-type WarmAnswer from WarmEstimates
  */
 final class Estimates
 {
@@ -40,47 +41,62 @@ final class Estimates
      * @param  Closure(): OpenedBundle  $open
      * @param  ?string  $key  of the answer in the reader's units; null where nobody asks for one
      */
-    private function __construct(private readonly Closure $open, private readonly ?string $key = null)
+    private function __construct(private readonly Closure $open, private readonly ?string $key)
     {
         $this->figures = new StoredFigures;
     }
 
-    public static function of(OpenedBundle $opened): self
+    /**
+     * @param  OpenedBundle|Closure(): OpenedBundle  $opened
+     * @param  ?string  $key  of the answer in the reader's units; null where nobody asks for one
+     */
+    public static function of(OpenedBundle|Closure $opened, ?string $key = null): self
     {
-        return new self(fn (): OpenedBundle => $opened);
+        return new self($opened instanceof Closure ? $opened : fn (): OpenedBundle => $opened, $key);
     }
 
     /**
      * Of a plan that somebody has on the bench.
      *
      * @param  array<string, mixed>  $plan  the plan document
-     * @param  ?Closure(): OpenedBundle  $open
+     * @param  ?OpenedBundle  $opened  of that plan, where it is open
      */
-    public static function shown(CustomerJob $job, LibraryVersion $library, array $plan, User $reader, ?Closure $open = null): self
+    public static function shown(CustomerJob $job, LibraryVersion $library, array $plan, User $reader, ?OpenedBundle $opened = null): self
     {
-        $reading = Reading::of($reader->setRelation('shop', $job->shop));
-        $key = hash('xxh128', Summaries::key($job, $library, $plan).$reading->name());
-        $estimates = new self($open ?? fn (): OpenedBundle => Bundles::read($job, $library, $plan), $key);
-        $estimates->answer = KeptAnswers::known($key);
+        $estimates = self::of($opened ?? fn (): OpenedBundle => Bundles::read($job, $library, $plan), self::keyOf($job, $library, $plan, $reader));
+        $estimates->answer = KeptAnswers::known((string) $estimates->key);
         $estimates->isKept = $estimates->answer !== null;
-        $estimates->answer ??= $estimates->asked($job, $library, $plan, $reading);
+        $answer = $estimates->isKept ? null : Estimator::ask($job, $library, $plan, Reading::of($reader));
+        $answer === null || $estimates->take($answer);
 
         return $estimates;
     }
 
     /**
-     * @param  array<string, mixed>  $plan  the plan document
-     * @return ?KeptAnswer
+     * Of a plan that the estimator was asked about.
+     *
+     * @param  WarmAnswer  $answer
      */
-    private function asked(CustomerJob $job, LibraryVersion $library, array $plan, Reading $reading): ?array
+    public static function answered(CustomerJob $job, LibraryVersion $library, array $answer, User $reader): self
     {
-        $answer = Estimator::ask($job, $library, $plan, $reading);
-        if ($answer !== null) {
-            $this->figures->keep($answer['figures']);
-            unset($answer['figures']);
-        }
+        $estimates = self::of(fn (): OpenedBundle => Bundles::read($job, $library, $answer['document']), self::keyOf($job, $library, $answer['document'], $reader));
+        $estimates->take($answer);
 
-        return $answer;
+        return $estimates;
+    }
+
+    /** @param  array<string, mixed>  $plan  the plan document */
+    private static function keyOf(CustomerJob $job, LibraryVersion $library, array $plan, User $reader): string
+    {
+        return hash('xxh128', Summaries::key($job, $library, $plan).Reading::of($reader->setRelation('shop', $job->shop))->name());
+    }
+
+    /** @param  WarmAnswer  $answer */
+    private function take(array $answer): void
+    {
+        $this->answer = $answer['answer'];
+        $this->isKept = ! $answer['isNew'];
+        $this->figures->keep($answer['figures']);
     }
 
     public function opened(): OpenedBundle

@@ -18,9 +18,10 @@ final class Estimator
 
     /**
      * @param  array<string, mixed>  $plan  the plan document
-     * @return ?WarmAnswer with the figures that it took
+     * @param  list<array<string, mixed>>  $commands  that are done to it first
+     * @return ?WarmAnswer
      */
-    public static function ask(CustomerJob $job, LibraryVersion $library, array $plan, Reading $reading): ?array
+    public static function ask(CustomerJob $job, LibraryVersion $library, array $plan, Reading $reading, array $commands = []): ?array
     {
         $path = config('pebblerun.estimator');
         $line = is_string($path) ? @stream_socket_client("unix://{$path}", $code, $fault, self::SECONDS) : false;
@@ -33,6 +34,7 @@ final class Estimator
             'library' => $library->only(LibraryVersion::LIGHT),
             'car' => Bundles::car($job),
             'plan' => $plan,
+            'commands' => $commands,
             'reading' => $reading->toArray(),
         ];
         @fwrite($line, json_encode($asked, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)."\n");

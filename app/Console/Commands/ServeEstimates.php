@@ -5,6 +5,7 @@ namespace App\Console\Commands;
 use App\Assembly\RuleSources;
 use App\Assembly\WarmEstimates;
 use Illuminate\Console\Command;
+use Pebblerun\Core\CoreException;
 use Throwable;
 
 /**
@@ -59,7 +60,9 @@ final class ServeEstimates extends Command
             return false;
         }
         try {
-            $asked === null || @fwrite($asker, json_encode($estimates->answer($asked), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)."\n");
+            $asked === null || @fwrite($asker, $estimates->answer($asked)."\n");
+        } catch (CoreException) {
+            // Who asked finds the same fault and tells it.
         } catch (Throwable $fault) {
             report($fault);
         } finally {
