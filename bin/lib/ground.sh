@@ -110,7 +110,7 @@ settings() {
     set -a
     . "$file"
     APP_ENV=${APP_ENV:-production} APP_URL=$URL DB_HOST=127.0.0.1 DB_PORT=$DB_PORT DB_DATABASE=${DB_DATABASE:-pebblerun} DB_USERNAME=app
-    APP_CONFIG_CACHE=$RUN/web/config.php APP_ROUTES_CACHE=$RUN/web/routes.php PEBBLERUN_ESTIMATOR=$RUN/web/own/estimator.sock
+    APP_CONFIG_CACHE=$RUN/web/config.php APP_ROUTES_CACHE=$RUN/web/routes.php PEBBLERUN_ESTIMATOR=$RUN/web/sockets/estimator.sock
     set +a
     mkdir -p "$RUN/php"
     printf 'opcache.enable_cli=1\nopcache.jit=1054\nopcache.jit_buffer_size=64M\nopcache.memory_consumption=192\nopcache.max_accelerated_files=20000\nopcache.revalidate_freq=2\nmemory_limit=256M\n' > "$RUN/php/pebblerun.ini"
@@ -203,8 +203,8 @@ start_watched() {
     local name=$1 file=$RUN/web/$1.pid user; user=$(web_user)
     shift
     [ -z "${RELOAD:-}" ] || stop_one "$file"
-    mkdir -p "$RUN/web/own"
-    if as_root; then chown "$user" "$RUN/web/own"; fi
+    mkdir -p "$RUN/web/sockets"
+    if as_root; then chown "$user" "$RUN/web/sockets"; fi
     if running "$file"; then return 0; fi
     step "starting the $name"
     local as=()
