@@ -12,8 +12,6 @@ use App\Models\Shop;
 use App\Models\Task;
 use Illuminate\Database\Eloquent\Builder;
 use Pebblerun\Core\CoreException;
-use Pebblerun\Core\Units\Numerals;
-use Pebblerun\Core\Units\UnitSystem;
 
 /**
  * What the counter shows of plans, in the units of one reader: of some jobs, or of all of a shop. The subject says which:
@@ -26,14 +24,14 @@ final class WorkOutSummaries extends TaskJob
     /** @param  ?list<int>  $jobs  null for all */
     public static function subject(Reading $reading, ?array $jobs): string
     {
-        return json_encode(['reads' => [...$reading->units->toArray(), 'numerals' => $reading->numerals->value], 'jobs' => $jobs], JSON_THROW_ON_ERROR);
+        return json_encode(['reads' => $reading->toArray(), 'jobs' => $jobs], JSON_THROW_ON_ERROR);
     }
 
     protected function steps(Task $task): iterable
     {
         /** @var array{reads: array<string, string>, jobs: ?list<int>} $subject */
         $subject = json_decode($task->subject, true);
-        $reading = new Reading(UnitSystem::parse(array_diff_key($subject['reads'], ['numerals' => ''])), Numerals::from($subject['reads']['numerals']));
+        $reading = Reading::known($subject['reads']);
         $shop = Shop::query()->findOrFail($task->shop_id);
         $plans = Plan::query()->whereIn('id', CustomerJob::query()->where('shop_id', $shop->id)->when($subject['jobs'] !== null, fn (Builder $jobs) => $jobs->whereKey($subject['jobs']))->select('plan_id'));
         $task->of = (clone $plans)->count();

@@ -5,24 +5,19 @@ namespace Tests\Races;
 use App\Actions\Edit;
 use App\Actions\EditBrief;
 use App\Actions\EditPlan;
-use App\Actions\ImportFolder;
 use App\Actions\StartJob;
 use App\Actions\Step;
 use App\Assembly\BriefSheet;
 use App\Assembly\Bundles;
 use App\Assembly\Estimates;
-use App\Console\Commands\LoadDemo;
 use App\Exceptions\Refused;
 use App\Models\CustomerJob;
 use App\Models\Plan;
 use App\Models\Platform;
 use App\Models\User;
-use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Database\Events\TransactionCommitted;
 use Illuminate\Database\Events\TransactionCommitting;
-use Illuminate\Foundation\Testing\TestCase;
-use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Event;
 use Pebblerun\Core\Catalog\Catalog;
@@ -44,7 +39,7 @@ use stdClass;
  *
  * @phpstan-import-type PlanDocument from PlanDraft
  */
-final class RacesTest extends TestCase
+final class RacesTest extends ProcessCase
 {
     private const ROUNDS = 200;
 
@@ -59,12 +54,6 @@ final class RacesTest extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
-        $database = (string) config('database.connections.pgsql.database');
-        if (! str_ends_with($database, '_races')) {
-            self::fail("The races empty their database, which must end in _races, not be \"{$database}\": run bin/test.");
-        }
-        Artisan::call('migrate:fresh', ['--force' => true]);
-        app(ImportFolder::class)->into(base_path('demo'), LoadDemo::PEOPLE);
         foreach (Platform::query()->orderBy('id')->get() as $platform) {
             $answered = CustomerJob::query()->where('due', '!=', 'brief')->whereHas('car', fn (Builder $cars) => $cars->where('platform_id', $platform->id))->first();
             $job = app(StartJob::class)->forNew($platform, 'Wil Ostrand', 'Yard truck', User::query()->with('shop')->orderBy('id')->firstOrFail());
@@ -81,14 +70,6 @@ final class RacesTest extends TestCase
             $writer->end();
         }
         parent::tearDown();
-    }
-
-    public function createApplication()
-    {
-        $app = require __DIR__.'/../../bootstrap/app.php';
-        $app->make(Kernel::class)->bootstrap();
-
-        return $app;
     }
 
     /** @param  array<string, mixed>  $request */
