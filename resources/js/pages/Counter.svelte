@@ -116,7 +116,7 @@
                 >
             {/each}
         </div>
-        <Unsaved {person} />
+        <Unsaved {person} titles={Object.fromEntries(jobs.map((job) => [job.id, job.title]))} />
         <Missing jobs={missing} />
         {#if jobs.length === 0}
             <p class="border-t border-line py-6 text-soft">

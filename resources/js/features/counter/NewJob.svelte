@@ -2,6 +2,7 @@
     import { useForm } from '@inertiajs/svelte';
     import CustomerField, { type Known } from '@/ui/CustomerField.svelte';
     import Sheet from '@/ui/Sheet.svelte';
+    import { figure } from '@/lib/format';
 
     type Props = { open: boolean; platforms: { id: number; name: string }[] };
     let { open = $bindable(), platforms }: Props = $props();
@@ -58,7 +59,9 @@
             <p class="text-[12.5px] text-soft" role="status">
                 {known.car
                     ? `Known car: ${known.car.words}${known.car.registration ? `, ${known.car.registration}` : ''}${
-                          known.car.last_reading ? `, last read at ${known.car.last_reading.km} km` : ''
+                          known.car.last_reading
+                              ? `, last read at ${figure(known.car.last_reading.km)} km`
+                              : ''
                       }.`
                     : 'Known customer, another car.'}
             </p>

@@ -4,8 +4,11 @@
     import { waitingJobs } from '@/lib/sync/edits';
     import { EditQueue } from '@/lib/sync/queue.svelte';
 
-    /** Changes of jobs that wait in this browser: sent from here too, so that nobody must open the job for it. */
-    let { person }: { person: number } = $props();
+    /**
+     * Changes of jobs that wait in this browser: sent from here too, so that nobody must open the job for it. Titles by job, of
+     * those that are listed.
+     */
+    let { person, titles }: { person: number; titles: Record<number, string> } = $props();
     const queues = untrack(() =>
         waitingJobs(person).map(
             (job) =>
@@ -30,7 +33,7 @@
         role="alert"
     >
         <span class="flex-1"
-            >{queue.waiting.length > 0
+            >{titles[queue.job] ? `${titles[queue.job]}. ` : ''}{queue.waiting.length > 0
                 ? `Not saved yet: ${queue.waiting.map((edit) => edit.words).join(', ')}.`
                 : `Not done: ${queue.aside.map((one) => `${one.edit.words}: ${one.reason}`).join(' ')}`}
             {queue.trouble}</span

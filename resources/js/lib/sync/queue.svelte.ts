@@ -1,3 +1,4 @@
+import { untrack } from 'svelte';
 import type { Conflict, EditAnswer, Presence } from '@/generated/answers';
 import { passes, pause, post, SignedOut, type Refusal } from '@/lib/api';
 import { EditStore, type Aside, type Asked, type Edit } from './edits';
@@ -67,7 +68,8 @@ export class EditQueue {
         };
         window.addEventListener('storage', heard);
         window.addEventListener('online', this.retry);
-        void this.run();
+        // Pages listen in an effect: followed by it, every trouble would end it and with it the next try.
+        untrack(() => void this.run());
         return () => {
             window.removeEventListener('storage', heard);
             window.removeEventListener('online', this.retry);
