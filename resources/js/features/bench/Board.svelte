@@ -294,7 +294,9 @@
                         class="sticky bottom-0 z-10 border-t border-line bg-paper px-2 py-1.5 text-left align-top text-[12px] font-normal text-soft print:static"
                     >
                         {#if bench.saving}
-                            <span class="text-ink">calculating…</span>
+                            <span class="text-ink"
+                                >{bench.queue.trouble ? 'as before: not saved yet' : 'calculating…'}</span
+                            >
                         {:else}
                             wheel power, median<br />total, hours, per {bench.estimate.labels.power}<br
                             />weakest link
