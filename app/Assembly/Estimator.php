@@ -24,7 +24,7 @@ final class Estimator
     public static function ask(CustomerJob $job, LibraryVersion $library, array $plan, Reading $reading, array $commands = []): ?array
     {
         $path = config('pebblerun.estimator');
-        $line = is_string($path) ? @stream_socket_client("unix://{$path}", $code, $fault, self::SECONDS) : false;
+        $line = is_string($path) && $path !== '' ? @stream_socket_client("unix://{$path}", $code, $fault, self::SECONDS) : false;
         if ($line === false) {
             return null;
         }

@@ -91,7 +91,7 @@ $received = $evaluator->model($builds[0]);
 foreach ($walk as $i => $one) {
     $model = $evaluator->model($one);
     $answer = $evaluator->likely($model);
-    $bare[$i] = [bare($model, $evaluator), $answer->grid->rpms];
+    $bare[$i] = [bare($model, $evaluator, $received), $answer->grid->rpms];
     $begun[count($answer->grid->rpms)] ??= beginning($evaluator, $received, $answer->grid->rpms, startOn($evaluator, $received, $answer->grid->rpms));
     [$power, $torque] = straight(...[...$bare[$i], ...$begun[count($answer->grid->rpms)], $base->rpms(), $base->torque]);
     if (abs($power / $answer->peakPower - 1.0) > 1e-9 || abs($torque / $answer->peakTorque - 1.0) > 1e-9) {

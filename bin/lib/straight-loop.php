@@ -11,16 +11,17 @@ use Pebblerun\Core\Evaluation\Model\StageModel;
  *
  * @return array<string, mixed>
  */
-function bare(StageModel $model, Evaluator $evaluator): array
+function bare(StageModel $model, Evaluator $evaluator, ?StageModel $received = null): array
 {
+    $own = array_column(($received ?? $model)->ceilings, null, 'signature');
     $families = fn (array $gains): array => array_values(array_reduce($gains, function (array $families, Gain $gain): array {
-        $families[$gain->family][] = [$gain->knots(), array_merge(...$gain->columns(null)), $gain->ceiling];
+        $families[$gain->family][] = [$gain->knots(), array_merge(...$gain->columns(null)), $gain->ceiling, $gain->ratiosAtKnots()];
 
         return $families;
     }, []));
     $loss = $evaluator->losses[0];
     $ceilings = fn (bool $soft): array => array_values(array_map(
-        fn (object $ceiling): array => [array_column($ceiling->points, 0), array_map(fn (array $point): float => $point[1]->likely, $ceiling->points), $ceiling->torque, $ceiling->crank ? 1.0 - $loss->percentageShare() : 1.0, $ceiling->crank ? $loss->torque : 0.0],
+        fn (object $ceiling): array => [array_column($ceiling->points, 0), array_map(fn (array $point): float => $point[1]->likely, $ceiling->points), $ceiling->torque, $ceiling->crank ? 1.0 - $loss->percentageShare() : 1.0, $ceiling->crank ? $loss->torque : 0.0, isset($own[$ceiling->signature])],
         array_filter($model->ceilings, fn (object $ceiling): bool => $ceiling->soft === $soft),
     ));
 
@@ -51,13 +52,16 @@ function lineAt(array $xs, array $ys, float $x): float
     return $ys[$k] + ($ys[$k + 1] - $ys[$k]) * ($x - $xs[$k]) / ($xs[$k + 1] - $xs[$k]);
 }
 
-function familiesAt(array $families, float $rpm): float
+/** @param  bool  $bounded  never more than was quoted */
+function familiesAt(array $families, float $rpm, bool $bounded = false): float
 {
     $factor = 1.0;
+    $quoted = 1.0;
     foreach ($families as $members) {
         $open = $rest = 1.0;
-        foreach ($members as [$knots, $values, $ceiling]) {
+        foreach ($members as [$knots, $values, $ceiling, $ratios]) {
             $g = lineAt($knots, $values, $rpm);
+            $quoted += $g * lineAt($knots, $ratios, $rpm);
             if ($g <= 0.0) {
                 $rest *= 1.0 + $g;
             } elseif ($ceiling === INF) {
@@ -70,7 +74,7 @@ function familiesAt(array $families, float $rpm): float
         $factor *= ($open === 1.0 ? 1.0 : 1.0 + $ceiling * (1.0 - $open)) * $rest;
     }
 
-    return $factor;
+    return $bounded ? min($factor, max(1.0, $quoted)) : $factor;
 }
 
 /** What a moved rising flank multiplies by. */
@@ -94,12 +98,12 @@ function straight(array $model, array $rpms, array $unchanged, array $received, 
     $power = $torque = 0.0;
     foreach ($rpms as $i => $rpm) {
         $omega = $rpm * M_PI / 30.0;
-        $watts = $unchanged[$i] * familiesAt($model['engine'], $rpm);
+        $watts = $unchanged[$i] * familiesAt($model['engine'], $rpm, true);
         if ($model['shift'] !== 0.0) {
             $watts *= spoolAt($model['shift'], $baseRpms, $baseTorque, $rpm);
         }
-        foreach ($model['soft'] as [$xs, $ys, $isTorque, $share, $lost]) {
-            $cap = max(0.0, lineAt($xs, $ys, $rpm) * $share * ($isTorque ? $omega : 1.0) - $lost * $omega);
+        foreach ($model['soft'] as [$xs, $ys, $isTorque, $share, $lost, $isOwn]) {
+            $cap = max($isOwn ? $received[$i] : 0.0, lineAt($xs, $ys, $rpm) * $share * ($isTorque ? $omega : 1.0) - $lost * $omega);
             $gain = $watts - $received[$i];
             $room = $cap - $received[$i];
             $watts = match (true) {
@@ -111,8 +115,8 @@ function straight(array $model, array $rpms, array $unchanged, array $received, 
         foreach ($model['added'] as [$from, $to, $more]) {
             $watts += $rpm >= $from && $rpm <= $to ? $more : 0.0;
         }
-        foreach ($model['hard'] as [$xs, $ys, $isTorque, $share, $lost]) {
-            $watts = min($watts, max(0.0, lineAt($xs, $ys, $rpm) * $share * ($isTorque ? $omega : 1.0) - $lost * $omega));
+        foreach ($model['hard'] as [$xs, $ys, $isTorque, $share, $lost, $isOwn]) {
+            $watts = min($watts, max($isOwn ? $received[$i] : 0.0, lineAt($xs, $ys, $rpm) * $share * ($isTorque ? $omega : 1.0) - $lost * $omega));
         }
         $watts *= familiesAt($model['driveline'], $rpm);
         $power = max($power, $watts);
@@ -133,7 +137,7 @@ function beginning(Evaluator $evaluator, StageModel $received, array $rpms, arra
     $curve = $evaluator->platform->baseline;
     $unchanged = [];
     foreach ($rpms as $i => $rpm) {
-        $factor = familiesAt($bare['engine'], $rpm) * familiesAt($bare['driveline'], $rpm);
+        $factor = familiesAt($bare['engine'], $rpm, true) * familiesAt($bare['driveline'], $rpm);
         $unchanged[] = $wheels[$i] / $factor / ($bare['shift'] === 0.0 ? 1.0 : spoolAt($bare['shift'], $curve->rpms(), $curve->torque, $rpm));
     }
 

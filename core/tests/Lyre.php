@@ -76,6 +76,11 @@ final class Lyre
 
     public ?Range $exhaust = null;
 
+    public bool $boosted = true;
+
+    /** @var array<string, float> ceilings of the families */
+    public array $families = ['map' => 0.60, 'intake' => 0.06, 'exhaust' => 0.10, 'charge' => 0.08, 'induction' => 0.6, 'drive' => 0.1];
+
     public function __construct()
     {
         $this->fuels = ['pump' => new Fuel('pump', 'Pump 98', 98.0, Range::of(0.0, 5.0, 10.0))];
@@ -95,11 +100,17 @@ final class Lyre
         return Curve::fromPoints([[1500.0, 180.0], [2500.0, 300.0], [4500.0, 300.0], [5800.0, 262.0], [6500.0, 215.0]]);
     }
 
+    public static function baseline(): ReferenceBuild
+    {
+        return new ReferenceBuild(self::curve()->peakPower()->value, self::curve()->peakTorque()->value);
+    }
+
     /**
      * @param  non-empty-list<string>  $slots
      * @param  array{float, float, float}|null  $power  kW
      * @param  array{float, float, float}|null  $torque  N·m
      * @param  list<string>  $contains
+     * @param  list<string>  $tags
      */
     public static function part(
         string $key,
@@ -112,14 +123,26 @@ final class Lyre
         Effects $effects = new Effects,
         float $unmapped = 0.3,
         bool $runsUnmapped = true,
+        array $tags = [],
     ): Part {
         $gains = $power === null || $torque === null ? [] : [new GainCase(
             null, Range::of(...$power)->scaled(1000.0), Range::of(...$torque), [], $reference, $unmapped, Evidence::ShopDyno, '',
         )];
 
         return new Part(
-            $key, ucfirst($key), 'Kolvane', $slots, $contains, [], $map, $gains, $runsUnmapped, $effects,
+            $key, ucfirst($key), 'Kolvane', $slots, $contains, $tags, $map, $gains, $runsUnmapped, $effects,
             [], [], [], PartPrice::free(), false, '', [],
+        );
+    }
+
+    /** The same part with other evidence behind its gains. */
+    public static function resting(Part $part, Evidence $evidence): Part
+    {
+        $gains = array_map(fn (GainCase $case): GainCase => new GainCase($case->when, $case->power, $case->torque, $case->anchors, $case->reference, $case->unmapped, $evidence, $case->note), $part->gains);
+
+        return new Part(
+            $part->key, $part->name, $part->maker, $part->slots, $part->contains, $part->tags, $part->map, $gains, $part->runsUnmapped, $part->effects,
+            $part->requires, $part->recommends, $part->conflicts, $part->price, $part->trackOnly, $part->lawNote, $part->cautions,
         );
     }
 
@@ -130,12 +153,12 @@ final class Lyre
             $slots[$key] = new Slot($key, ucfirst($key), 'lane', $family, 'stock', $key === 'gearbox');
         }
         $families = [];
-        foreach (['map' => 0.60, 'intake' => 0.06, 'exhaust' => 0.10, 'charge' => 0.08, 'induction' => 0.6, 'drive' => 0.1] as $key => $ceiling) {
+        foreach ($this->families + ['charge' => 0.08, 'drive' => 0.1] as $key => $ceiling) {
             $families[$key] = new Family($key, $key, $ceiling, [], $key === 'drive' && $this->driveline);
         }
 
         return new Platform(
-            'lyre', 'Lyre', 'front', 'turbo', FuelKind::Petrol, 2019, 2024, 0.0016, true, 6500.0, self::curve(),
+            'lyre', 'Lyre', 'front', 'turbo', FuelKind::Petrol, 2019, 2024, 0.0016, $this->boosted, 6500.0, self::curve(),
             ['lane' => 'Lane'], $slots, $families, $this->limits, $this->ceilings, false, $this->boost, $this->air,
             null, $this->exhaust,
         );

@@ -77,11 +77,11 @@ final class PersonTest extends TestCase
     public function test_the_smallest_change_is_offered_and_does_what_it_says(): void
     {
         $this->actingAs($this->person('advisor'));
-        $plan = $this->plan('Caravan along the coast');
+        $plan = $this->plan('Natural first');
         $fixes = $this->getJson("/plans/{$plan->id}/fixes?subject=limits")->assertOk()->json();
         self::assertCount(1, $fixes);
         $answer = $this->edit($fixes[0]['commands'], 1, plan: $plan)->assertOk();
-        self::assertNotSame('Gearbox', $answer->json('state.estimate.stages.2.weakest.name'));
+        self::assertNotSame('Gearbox', $answer->json('state.estimate.stages.3.weakest.name'));
         $this->getJson("/plans/{$plan->id}/fixes?subject=nonsense")->assertStatus(422);
     }
 }

@@ -16,6 +16,7 @@ use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Findings\Inspector;
 use Pebblerun\Core\Evaluation\Limits\LimitCheck;
 use Pebblerun\Core\Evaluation\Model\Build;
+use Pebblerun\Core\Evaluation\Model\Doubt;
 use Pebblerun\Core\Evaluation\Model\ModelBuilder;
 use Pebblerun\Core\Evaluation\Model\StageModel;
 use Pebblerun\Core\Evaluation\Money\Pricing;
@@ -41,12 +42,10 @@ use Pebblerun\Core\Units\Rpm;
  */
 final class Evaluator
 {
-    /** Doubt of the whole curve: a measured car's own, a sketched one's, and the model's beside it for a changed car. */
+    /** Doubt of the whole curve: where this car was measured, and where the platform's figures stand in. */
     private const MEASURED = 0.015;
 
-    private const SKETCHED = 0.04;
-
-    private const MODEL = 0.025;
+    private const UNMEASURED = 0.04;
 
     /** @var non-empty-list<Loss> percentage and constant: limits at the crank are checked under both */
     public readonly array $losses;
@@ -125,8 +124,9 @@ final class Evaluator
         $engine = $this->sampled ??= $this->samplingEngine();
         $rpms = $this->sampleSpeeds($model, $likely);
         $grid = new SpeedGrid($rpms);
-        $atEngine = $engine->power($model, $grid);
-        $atWheels = $engine->wheels($atEngine, $model, $grid);
+        $doubt = Doubt::of($model, $this->received);
+        $atEngine = $engine->power($model, $grid, $doubt);
+        $atWheels = $engine->wheels($atEngine, $model, $grid, $doubt);
         $wheels = DrawnPeaks::of($atWheels, $rpms, $this->brief->target?->power);
         $used = $this->limits($grid)->used($model, $wheels, $model->drivelineGains === [] ? $wheels : DrawnPeaks::of($atEngine, $rpms));
 
@@ -136,7 +136,7 @@ final class Evaluator
     /**
      * Where the limits stand, from shares that draws gave.
      *
-     * @param  list<array{float, float}>  $used  P90 of demand over safe and over edge, for each limit of the model
+     * @param  list<array{float, float, float}>  $used  P50 and P90 of demand over safe, P75 over edge, for each limit of the model
      * @return list<Limits\LimitReading>
      */
     public function readings(StageModel $model, Likely $likely, array $used): array
@@ -174,7 +174,7 @@ final class Evaluator
     {
         $this->plain ??= $this->engine(Stacking::Sum, new CurveCache);
 
-        return $this->run($this->plain, $model)->peakPower;
+        return $this->run($this->plain, $model->withoutCeilings())->peakPower;
     }
 
     /** Mean torque over the brief's rpm range against the car as received: 0.2 is a fifth more. */
@@ -217,19 +217,20 @@ final class Evaluator
         return new Likely($grid, $power, $wheels);
     }
 
-    private function engine(Stacking $stacking, EvaluationCache $cache, ?Draws $draws = null, float $own = 0.0): Engine
+    private function engine(Stacking $stacking, EvaluationCache $cache, ?Draws $draws = null): Engine
     {
-        $scales = fn (float $sigma): array => $draws === null ? [1.0] : array_map(fn (float $z): float => 1.0 + $sigma * $z, $draws->curve());
+        $isMeasured = $this->brief->received->measured !== null;
+        $sigma = $isMeasured ? self::MEASURED : self::UNMEASURED;
 
         return new Engine(
-            $this->start, $this->brief->received->measured !== null, $this->platform->baseline, $this->losses[$this->settings->constantLoss ? 1 : 0],
-            $this->received, $stacking, $cache, $draws, $scales(hypot($own, self::MODEL)), $scales($own),
+            $this->start, $isMeasured, $this->platform->baseline, $this->losses[$this->settings->constantLoss ? 1 : 0],
+            $this->received, $stacking, $cache, $draws, $draws === null ? [1.0] : array_map(fn (float $z): float => 1.0 + $sigma * $z, $draws->curve()),
         );
     }
 
     private function samplingEngine(): Engine
     {
-        return $this->engine($this->settings->stacking, new ColumnCache($this->draws->count()), $this->draws, $this->start->sketched ? self::SKETCHED : self::MEASURED);
+        return $this->engine($this->settings->stacking, new ColumnCache($this->draws->count()), $this->draws);
     }
 
     /** All speeds of a build: as far as the measured curve goes, unless its rev limit was moved. */

@@ -12,7 +12,7 @@ final readonly class Sampled
      * @param  Percentiles  $power  W, of each draw's highest
      * @param  Percentiles  $torque  N·m, of each draw's highest
      * @param  ?Percentiles  $atTarget  N·m at the target's rpm, when the target is a torque
-     * @param  list<array{float, float}>  $used  P90 of demand over safe and over edge, for each limit
+     * @param  list<array{float, float, float}>  $used  P50 and P90 of demand over safe, P75 over edge, for each limit
      * @param  list<LimitReading>  $readings
      */
     public function __construct(

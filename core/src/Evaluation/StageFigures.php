@@ -15,7 +15,7 @@ final readonly class StageFigures
      * @param  Percentiles  $torque  N·m
      * @param  ?Percentiles  $atTarget  N·m
      * @param  float  $plainSum  W
-     * @param  list<array{float, float}>  $used  P90 of demand over safe and over edge, for each standing limit
+     * @param  list<array{float, float, float}>  $used  P50 and P90 of demand over safe, P75 over edge, for each standing limit
      * @param  list<array{float, float, float}>  $shares  adds W, adds N·m, lost W, for each part
      * @param  list<array{float, float}>  $costs  W and N·m that each standing ceiling costs
      */
@@ -38,7 +38,7 @@ final readonly class StageFigures
     /** @param  list<mixed>  $known  as toArray() gave them */
     public static function known(array $known): self
     {
-        /** @var array{array{float, float, float, ?float}, array{float, float, float, ?float}, ?array{float, float, float, ?float}, float, list<array{float, float}>, list<array{float, float, float}>, list<array{float, float}>} $known */
+        /** @var array{array{float, float, float, float, ?float}, array{float, float, float, float, ?float}, ?array{float, float, float, float, ?float}, float, list<array{float, float, float}>, list<array{float, float, float}>, list<array{float, float}>} $known */
         [$power, $torque, $atTarget, $plainSum, $used, $shares, $costs] = $known;
 
         return new self(

@@ -46,18 +46,24 @@ final readonly class Curve
 
     /**
      * A curve from its peaks alone: 60 % of peak torque at the lowest rpm when boosted, 75 % when natural, 88 % of
-     * peak power at the redline.
+     * peak power at the redline; nowhere above the stated torque or the stated power.
      *
-     * @throws InvalidCurve when the rpm do not rise from lowest over torque peak and power peak to redline.
+     * @param  ?float  $until  rpm to which the peak torque is held, where a plateau is stated
+     *
+     * @throws InvalidCurve when the rpm do not rise from lowest over torque peak, plateau and power peak to redline.
      */
-    public static function sketched(float $lowest, Peak $torque, Peak $power, float $redline, bool $boosted): self
+    public static function sketched(float $lowest, Peak $torque, Peak $power, float $redline, bool $boosted, ?float $until = null): self
     {
-        return self::fromPoints([
+        $curve = self::fromPoints([
             [$lowest, $torque->value * ($boosted ? 0.60 : 0.75)],
             [$torque->rpm, $torque->value],
+            ...($until === null ? [] : [[$until, $torque->value]]),
             [$power->rpm, $power->value / ($power->rpm * Rpm::OMEGA)],
             [$redline, 0.88 * $power->value / ($redline * Rpm::OMEGA)],
         ], true);
+        $clipped = array_map(fn (float $newtonMetres, float $rpm): float => min($newtonMetres, $torque->value, $power->value / ($rpm * Rpm::OMEGA)), $curve->torque, $curve->rpms());
+
+        return new self($curve->first, $clipped, true);
     }
 
     /** @param  non-empty-list<float>  $torque  N·m */
@@ -122,6 +128,25 @@ final readonly class Curve
         return $this->last();
     }
 
+    /**
+     * r_T2, where the plateau ends: the highest grid rpm with at least 98 % of the peak torque, 300 rpm or more before the power
+     * peak and not below r_T.
+     */
+    public function plateauEnd(): float
+    {
+        $enough = 0.98 * max($this->torque);
+        $most = $this->peakPower()->rpm - 300.0;
+        $end = $this->torqueKnee();
+        foreach ($this->torque as $i => $torque) {
+            $rpm = $this->first + self::STEP * $i;
+            if ($torque >= $enough && $rpm <= $most && $rpm > $end) {
+                $end = $rpm;
+            }
+        }
+
+        return $end;
+    }
+
     /** The other end of the torque plateau: the highest grid rpm with at least 99.9 % of the peak torque. */
     public function torqueShoulder(): float
     {
@@ -136,7 +161,10 @@ final readonly class Curve
         return $shoulder;
     }
 
-    /** The curve up to $limit: cut, or carried on along its last slope in power (never below zero). */
+    /**
+     * The curve up to $limit: cut, or carried on along its last slope in power, never steeper than the peak power over its rpm
+     * and never below zero.
+     */
     public function endingAt(float $limit): self
     {
         $count = (int) floor(($limit - $this->first) / self::STEP + 1e-9) + 1;
@@ -148,7 +176,8 @@ final readonly class Curve
             return new self($this->first, $cut, $this->sketched);
         }
         $power = $this->power();
-        $slope = $have > 1 ? $power[$have - 1] - $power[$have - 2] : 0.0;
+        $peak = $this->peakPower();
+        $slope = $have > 1 ? max($power[$have - 1] - $power[$have - 2], -self::STEP * $peak->value / $peak->rpm) : 0.0;
         $torque = $this->torque;
         for ($i = $have; $i < $count; $i++) {
             $torque[] = max(0.0, $power[$have - 1] + $slope * ($i - $have + 1)) / (($this->first + self::STEP * $i) * Rpm::OMEGA);

@@ -37,6 +37,61 @@ final class CurveArithmetic
     }
 
     /**
+     * @param  ?list<float>  $one  null is 1 throughout
+     * @param  ?list<float>  $other  likewise
+     * @return ?list<float>
+     */
+    public static function timesBoth(?array $one, ?array $other): ?array
+    {
+        return $one === null ? $other : self::times($one, $other);
+    }
+
+    /**
+     * @param  ?list<float>  $one  null is 1 throughout
+     * @param  ?list<float>  $other  likewise
+     * @return ?list<float> one over other
+     */
+    public static function ratio(?array $one, ?array $other): ?array
+    {
+        if ($one === null && $other === null) {
+            return null;
+        }
+
+        return self::quotient($one ?? array_fill(0, count((array) $other), 1.0), $other);
+    }
+
+    /**
+     * @param  list<float>  $one
+     * @param  list<float>  $other
+     * @return list<float> the greater of the two, place by place
+     */
+    public static function greater(array $one, array $other): array
+    {
+        foreach ($other as $at => $value) {
+            if ($value > $one[$at]) {
+                $one[$at] = $value;
+            }
+        }
+
+        return $one;
+    }
+
+    /**
+     * @param  list<float>  $values
+     * @return list<float> none below the least
+     */
+    public static function atLeast(array $values, float $least): array
+    {
+        foreach ($values as $at => $value) {
+            if ($value < $least) {
+                $values[$at] = $least;
+            }
+        }
+
+        return $values;
+    }
+
+    /**
      * @param  list<float>  $one
      * @param  ?list<float>  $other  null is 1 throughout
      * @return list<float>

@@ -19,6 +19,9 @@ interface Draws
     /** @return list<float> strictly between 0 and 1, independent of everything else */
     public function ceiling(string $key): array;
 
-    /** @return list<float> standard normal values for the whole curve, independent of the parts */
+    /** @return list<float> standard normal values for the measured curve, independent of all else */
     public function curve(): array;
+
+    /** @return list<float> standard normal values for the model's own doubt, independent of all else */
+    public function model(): array;
 }

@@ -55,6 +55,11 @@ final class LatinDraws implements Draws
         return $this->normals('curve');
     }
 
+    public function model(): array
+    {
+        return $this->normals('model');
+    }
+
     /** @return list<float> */
     private function tied(string $key): array
     {

@@ -8,6 +8,7 @@ use Pebblerun\Core\Advice\Comparison;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
+use Pebblerun\Core\Report\Words\LimitWords;
 
 /** Writes two plans beside each other. */
 final readonly class ComparisonDocument
@@ -47,7 +48,7 @@ final readonly class ComparisonDocument
     private function value(ComparedCode $code, int|float|LimitReading|null $value): string
     {
         if (! is_int($value) && ! is_float($value)) {
-            return $value === null ? 'none' : "{$value->limit->name} ".round(100 * (float) $value->used).' %, '.Terms::status($value->status);
+            return $value === null ? 'none' : "{$value->limit->name} ".LimitWords::percents($value).', '.Terms::status($value->status);
         }
 
         return match ($code) {

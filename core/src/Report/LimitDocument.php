@@ -37,14 +37,15 @@ final readonly class LimitDocument
         $this->shoulder = $baseline->torqueShoulder();
     }
 
-    /** @return array{key: string, name: string, status: string, used_percent: ?float, sentence: string} where it stands */
+    /** @return array{key: string, name: string, status: string, median_percent: ?float, used_percent: ?float, sentence: string} where it stands */
     public function glance(LimitReading $reading): array
     {
         return [
             'key' => $reading->limit->key,
             'name' => $reading->limit->name,
             'status' => $reading->status->value,
-            'used_percent' => $reading->used === null ? null : round(100 * $reading->used, UnitFormatter::PRECISION),
+            'median_percent' => self::percent($reading->median),
+            'used_percent' => self::percent($reading->used),
             'sentence' => $this->words->of($reading),
         ];
     }
@@ -62,7 +63,8 @@ final readonly class LimitDocument
             'unit' => $this->say->limitLabel($quantity),
             'status' => $reading->status->value,
             'words' => Terms::status($reading->status),
-            'used_percent' => $reading->used === null ? null : round(100 * $reading->used, UnitFormatter::PRECISION),
+            'median_percent' => self::percent($reading->median),
+            'used_percent' => self::percent($reading->used),
             'edge_percent' => round(100 * $this->edgeShare($reading), UnitFormatter::PRECISION),
             'demand' => $reading->used === null ? null : $this->say->limit($quantity, $reading->demand),
             'safe' => $this->say->limit($quantity, $reading->safe),
@@ -73,6 +75,11 @@ final readonly class LimitDocument
             'evidence' => trim(Terms::evidence($reading->limit->evidence).($reading->limit->note === '' ? '' : ": {$reading->limit->note}")),
             'movers' => $this->moversOf($reading, $result),
         ];
+    }
+
+    private static function percent(?float $share): ?float
+    {
+        return $share === null ? null : round(100 * $share, UnitFormatter::PRECISION);
     }
 
     /** Edge over safe; of temperatures in °C, as their share of safe is. */

@@ -52,9 +52,9 @@ final class CandidatesTest extends TestCase
     public function test_a_candidate_names_the_ceiling_that_takes_what_it_adds(): void
     {
         $lyre = new Lyre;
-        $lyre->ceilings = [new Ceiling('pump', 'The stock pump', false, false, false, [[0.0, Range::exact(185_000.0)]], null)];
+        $lyre->ceilings = [new Ceiling('pump', 'The stock pump', false, false, false, [[0.0, Range::exact(186_000.0)]], null)];
         $candidates = (new Candidates($lyre->estimate(['map'])->planned))->parts('inlet', 1);
-        self::assertEqualsWithDelta(185_000.0 - 184_130.0, $candidates[0]->adds, 20.0);
+        self::assertEqualsWithDelta(186_000.0 - 185_370.0, $candidates[0]->adds, 20.0);
         self::assertSame(['The stock pump'], array_map(fn (CeilingCost $cost): string => $cost->ceiling->name, $candidates[0]->ceilings));
         $lyre->ceilings = [];
         self::assertSame([], (new Candidates($lyre->estimate(['map'])->planned))->parts('inlet', 1)[0]->ceilings);

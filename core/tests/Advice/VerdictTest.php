@@ -32,7 +32,7 @@ final class VerdictTest extends TestCase
                 'lanes' => [['key' => 'all', 'name' => 'All']],
                 'families' => [['key' => 'map', 'name' => 'map', 'ceiling_percent' => 60]],
                 'slots' => [['key' => 'map', 'name' => 'Map', 'lane' => 'all', 'family' => 'map', 'stock' => 'factory'], ['key' => 'box', 'name' => 'Box', 'lane' => 'all', 'family' => 'map', 'stock' => 'stock']],
-                'limits' => [['key' => 'box', 'name' => 'Gearbox', 'slot' => 'box', 'quantity' => 'wheel-torque', 'safe' => 300, 'edge' => 350, 'consequence' => 'it breaks', 'evidence' => $evidence]],
+                'limits' => [['key' => 'box', 'name' => 'Gearbox', 'slot' => 'box', 'quantity' => 'wheel-torque', 'safe' => 275, 'edge' => 350, 'consequence' => 'it breaks', 'evidence' => $evidence]],
                 'ceilings' => [],
             ],
             'parts' => [['key' => 'map', 'name' => 'Map', 'maker' => 'M', 'slots' => ['map'], 'map' => ['kind' => 'dyno'], 'price' => ['new' => [900, 1000, 1100]], 'gains' => [['power' => [30, 40, 50], 'torque' => [30, 40, 50], 'evidence' => $evidence]], ...$part]],

@@ -30,14 +30,17 @@ final class AsReceivedTest extends TestCase
         self::assertEqualsWithDelta(0.0, $measured[1]->usedGain, 1e-12);
     }
 
-    public function test_a_sketched_baseline_is_less_certain_than_a_measured_one(): void
+    public function test_a_car_that_nobody_measured_is_less_certain_than_a_measured_one_by_curve_or_peaks(): void
     {
-        $measured = (new Lyre)->last(Lyre::FULL)->power;
-        $lyre = new Lyre;
-        $lyre->measured = $lyre::curve()::sketched(1500.0, $lyre::curve()->peakTorque(), $lyre::curve()->peakPower(), 6500.0, true);
-        $sketched = $lyre->last(Lyre::FULL);
-        self::assertTrue($sketched->likely->sketched);
-        self::assertGreaterThan(1.2 * ($measured->p90 - $measured->p10), $sketched->power->p90 - $sketched->power->p10);
+        $width = fn (Lyre $lyre): float => $lyre->last([])->power->p90 - $lyre->last([])->power->p10;
+        $sketched = new Lyre;
+        $sketched->measured = Lyre::curve()::sketched(1500.0, Lyre::curve()->peakTorque(), Lyre::curve()->peakPower(), 6500.0, true);
+        self::assertTrue($sketched->last([])->likely->sketched);
+        self::assertEqualsWithDelta($width(new Lyre), $width($sketched), 1.0);
+        $unmeasured = new Lyre;
+        $unmeasured->measured = null;
+        // 4 % of doubt against 1.5 %.
+        self::assertEqualsWithDelta(4.0 / 1.5, $width($unmeasured) / $width(new Lyre), 0.01);
     }
 
     public function test_as_it_came_carries_the_baselines_doubt_alone(): void

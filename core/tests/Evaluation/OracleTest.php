@@ -35,6 +35,9 @@ final class OracleTest extends TestCase
 
     private const KNEE = 2500.0;
 
+    /** The highest grid rpm with 98 % of the peak torque. */
+    private const PLATEAU_END = 4900.0;
+
     private const TOP = 5800.0;
 
     public static function builds(): iterable
@@ -86,13 +89,14 @@ final class OracleTest extends TestCase
         $base = Lyre::curve()->torqueAt($rpm) * $rpm * Rpm::OMEGA;
         $power = $base * $this->factor($rpm, $fitted, $stacking);
         if ($soft !== null) {
-            $power = $soft <= $base ? min($power, $soft) : ($power <= $base ? $power : $base + (($power - $base) ** -6 + ($soft - $base) ** -6) ** (-1 / 6));
+            // A ceiling below the car itself is raised to it.
+            $power = $soft <= $base ? min($power, $base) : ($power <= $base ? $power : $base + (($power - $base) ** -6 + ($soft - $base) ** -6) ** (-1 / 6));
         }
         if ($added !== null && $rpm >= $added[0]) {
             $power += $added[1];
         }
 
-        return $hard === null ? $power : min($power, $hard);
+        return $hard === null ? $power : min($power, max($hard, $base));
     }
 
     /** @param  list<string>  $fitted */
@@ -120,11 +124,15 @@ final class OracleTest extends TestCase
             $product *= $losses * (1.0 + self::CEILINGS[$family] * (1.0 - $open));
         }
 
-        return $stacking === Stacking::Sum ? $sum : $product;
+        return match ($stacking) {
+            Stacking::Sum => $sum,
+            Stacking::Compound => $product,
+            Stacking::Diminishing => min($product, max(1.0, $sum)),
+        };
     }
 
     /**
-     * g over rpm: straight from the torque peak to the power peak, flat beyond, a gain fading to a fifth at 1,500 rpm. Without a
+     * g over rpm: flat along the torque plateau, straight from its end to the power peak, flat beyond, a gain fading to a fifth at 1,500 rpm. Without a
      * map each of the two figures gives its share; a loss is lost whole.
      */
     private function gain(float $rpm, string $key, float $share): float
@@ -137,7 +145,7 @@ final class OracleTest extends TestCase
             return $atPower;
         }
         if ($rpm >= self::KNEE) {
-            return $atTorque + ($atPower - $atTorque) * ($rpm - self::KNEE) / (self::TOP - self::KNEE);
+            return $atTorque + ($atPower - $atTorque) * max(0.0, ($rpm - self::PLATEAU_END) / (self::TOP - self::PLATEAU_END));
         }
 
         return $atTorque <= 0.0 ? $atTorque : $atTorque * (0.2 + 0.8 * ($rpm - 1500.0) / (self::KNEE - 1500.0));
@@ -147,7 +155,7 @@ final class OracleTest extends TestCase
     private function ratio(float $rpm, string $key): float
     {
         [, , $referencePower, $referenceTorque] = self::PARTS[$key];
-        $along = min(1.0, max(0.0, ($rpm - self::KNEE) / (self::TOP - self::KNEE)));
+        $along = min(1.0, max(0.0, ($rpm - self::PLATEAU_END) / (self::TOP - self::PLATEAU_END)));
         $atTorque = $referenceTorque / 300.0;
         $atPower = $referencePower / 159.13;
 

@@ -13,6 +13,7 @@ use Pebblerun\Core\Evaluation\Engine\SpeedGrid;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Limits\LimitCheck;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
+use Pebblerun\Core\Evaluation\Model\Doubt;
 use Pebblerun\Core\Evaluation\PartShare;
 use Pebblerun\Core\Evaluation\StageResult;
 use Pebblerun\Core\Job\Plan\Stacking;
@@ -119,16 +120,16 @@ final class PropertiesTest extends TestCase
             [$received, $result] = $lyre->results($parts);
             $draws = new LatinDraws;
             $rpms = Lyre::curve()->rpms();
-            $scales = array_map(fn (float $z): float => 1.0 + hypot(0.015, 0.025) * $z, $draws->curve());
-            $engine = new Engine(Lyre::curve(), true, Lyre::curve(), Loss::percentage(0.14), $received->model, Stacking::Diminishing, new CurveCache, $draws, $scales, $scales);
-            $drawn = DrawnPeaks::of($engine->power($result->model, new SpeedGrid($rpms)), $rpms);
+            $scales = array_map(fn (float $z): float => 1.0 + 0.015 * $z, $draws->curve());
+            $engine = new Engine(Lyre::curve(), true, Lyre::curve(), Loss::percentage(0.14), $received->model, Stacking::Diminishing, new CurveCache, $draws, $scales);
+            $drawn = DrawnPeaks::of($engine->power($result->model, new SpeedGrid($rpms), Doubt::of($result->model, $received->model)), $rpms);
             foreach ([[$drawn->power, $result->power], [$drawn->torque, $result->torque]] as [$fine, $coarse]) {
                 self::assertEqualsWithDelta(1.0, $coarse->p10 / $fine->p10, 0.002);
                 self::assertEqualsWithDelta(1.0, $coarse->p50 / $fine->p50, 0.002);
                 self::assertEqualsWithDelta(1.0, $coarse->p90 / $fine->p90, 0.002);
             }
             $used = (new LimitCheck($lyre->platform(), [Loss::percentage(0.14)], $rpms))->used($result->model, $drawn, $drawn);
-            self::assertEqualsWithDelta(1.0, $result->readings[0]->used / $used[0][0], 0.002);
+            self::assertEqualsWithDelta(1.0, $result->readings[0]->used / $used[0][1], 0.002);
         }
     }
 

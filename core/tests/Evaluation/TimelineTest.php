@@ -137,7 +137,7 @@ final class TimelineTest extends TestCase
             return [round(($last->likely->peakPower()->value - 159_130.0) / 1000.0), array_map(fn (Finding $finding): string => $words->of($finding, $last->state->build), $last->findings)];
         };
         [$kept, $findings] = $peaks($map(false), false);
-        self::assertSame(25.0, $kept);
+        self::assertSame(26.0, $kept);
         self::assertContains('Map was written on Pump 98 and does not allow Strong blend: map again on the new fuel.', $findings);
         self::assertSame([40.0, []], $peaks($map(false), true));
         self::assertSame([40.0, []], $peaks($map(true), false));

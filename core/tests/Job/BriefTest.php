@@ -118,7 +118,7 @@ final class BriefTest extends TestCase
         self::assertSame('No single part more gets this plan there.', self::means('brief.target', ['power' => 900])['target'][1]);
         self::assertMatchesRegularExpression('/^Stage 2 takes \d+ months? of € 50\.$/', self::means('brief.budget', ['monthly' => 50])['budget'][0]);
         self::assertStringContainsString('lies above the range in use', self::means('brief.rpm_range', ['from' => 1500, 'to' => 3000])['range'][1]);
-        self::assertSame(['Cautious: refuses Rods in stage 1 (close to safe).', 'Normal: allows every stage.', 'Bold: allows every stage.'], self::means('brief.risk', 'normal')['risk']);
+        self::assertSame(['Cautious: refuses Rods in stage 1 (close to safe).', 'Normal: allows every stage.', 'Bold: allows every stage.'], self::means('platform.limits.0.over_rpm', [['rpm' => 1500, 'safe' => 270, 'edge' => 400]])['risk']);
         self::assertSame('Cautious: refuses Rods in stage 1 (over safe).', self::means('platform.limits.0.over_rpm', [['rpm' => 1500, 'safe' => 240, 'edge' => 400]])['risk'][0]);
         self::assertSame(['The road leaves out one part of this platform’s catalogue.'], self::means('parts.1.law', ['track_only' => true, 'note' => 'no'])['use']);
     }

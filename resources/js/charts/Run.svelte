@@ -2,7 +2,7 @@
     import { place, tie } from '@/charts/labels';
     import { fixed, roomy } from '@/charts/scale';
     import type { BenchEstimate } from '@/generated/answers';
-    import { figure, money } from '@/lib/format';
+    import { figure, money, share } from '@/lib/format';
     import { stone, wavyLine } from '@/lib/stones';
 
     /** The run: money spent on x, wheel power on y, a pebble for every stage. */
@@ -74,7 +74,7 @@
         const stage = read === null ? undefined : stages[read];
         if (!stage) return '';
         const weakest = stage.weakest
-            ? `; ${stage.weakest.name} ${figure(stage.weakest.used_percent ?? 0)} %`
+            ? `; ${stage.weakest.name} ${share(stage.weakest.median_percent, stage.weakest.used_percent)}`
             : '';
         return `${words(stage.index)}: ${figure(stage.power.p10)}–${figure(stage.power.p90)} ${estimate.labels.power}, ${money(stage.money.cumulative.likely, symbol)}${weakest}`;
     });

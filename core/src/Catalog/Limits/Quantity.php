@@ -42,10 +42,4 @@ enum Quantity: string
     {
         return $this === self::ChargeTemperature || $this === self::ExhaustTemperature;
     }
-
-    /** Whether its demand is taken with a margin for cold days and overshoot: the others are held, or take kelvins. */
-    public function hasMargin(): bool
-    {
-        return $this !== self::EngineSpeed && ! $this->isTemperature();
-    }
 }

@@ -15,9 +15,13 @@ final readonly class Boost
         return new self($this->atTorque->towards($other->atTorque, $along), $this->atPower->towards($other->atPower, $along));
     }
 
-    /** P90 of the higher of the two, Pa. */
-    public function p90(): float
+    /**
+     * Of the higher of the two, Pa.
+     *
+     * @param  float  $u  0–1
+     */
+    public function quantile(float $u): float
     {
-        return max($this->atTorque->quantile(0.9), $this->atPower->quantile(0.9));
+        return max($this->atTorque->quantile($u), $this->atPower->quantile($u));
     }
 }

@@ -32,7 +32,7 @@ final class Engine
     /** Grids whose starting curves are remembered: a draw's grid has thousands of figures. */
     private const REMEMBERED = 48;
 
-    /** @var Memo<array{list<float>, list<float>}> W of the stock car and as received, by grid and whether it is changed */
+    /** @var Memo<array{list<float>, ?list<float>}> W as received and the factor that is in it, by grid */
     private Memo $starts;
 
     private Curve $base;
@@ -42,8 +42,7 @@ final class Engine
      * @param  bool  $measured  whether $start is of the car as received
      * @param  Curve  $baseline  the stock car's, whose rising flank a spool shift moves
      * @param  StageModel  $received  the car as received
-     * @param  list<float>  $scales  of the whole curve of a changed car, one a row
-     * @param  list<float>  $receivedScales  of the car as received
+     * @param  list<float>  $scales  of the whole curve, one a row
      */
     public function __construct(
         private readonly Curve $start,
@@ -55,7 +54,6 @@ final class Engine
         private readonly EvaluationCache $cache = new CurveCache,
         private readonly ?Draws $draws = null,
         private readonly array $scales = [1.0],
-        private readonly array $receivedScales = [1.0],
     ) {
         $this->families = new FamilyFactors($draws, $cache);
         $this->spools = new SpoolFactors($baseline, $draws, $cache);
@@ -67,11 +65,15 @@ final class Engine
      * What arrives at the wheels of what power() gave for the same model and grid.
      *
      * @param  list<float>  $power  flat, W
+     * @param  float  $doubt  κ of the model
      * @return list<float> flat, W
      */
-    public function wheels(array $power, StageModel $model, SpeedGrid $grid): array
+    public function wheels(array $power, StageModel $model, SpeedGrid $grid, float $doubt = 0.0): array
     {
-        return CurveArithmetic::times($power, $this->driveline($model, $grid));
+        $received = $this->driveline($this->received, $grid);
+        $change = $this->doubted(CurveArithmetic::ratio($this->driveline($model, $grid), $received), $doubt);
+
+        return CurveArithmetic::times(CurveArithmetic::times($power, $received), $change);
     }
 
     /** @return ?list<float> flat; null where nothing of the driveline was changed */
@@ -100,16 +102,18 @@ final class Engine
      * Power in the method's order: factors, soft ceilings, added power, hard ceilings. As received nothing is capped: the car
      * passes through unchanged.
      *
+     * @param  float  $doubt  κ of the model: ln(F(build)/F(as received)) of each draw is multiplied by e^(κ·z)
      * @return list<float> flat, W
      */
-    public function power(StageModel $model, SpeedGrid $grid): array
+    public function power(StageModel $model, SpeedGrid $grid, float $doubt = 0.0): array
     {
-        [$unchanged, $received] = $this->start($model->build->changed, $grid);
+        [$received, $factor] = $this->start($grid);
         if (! $model->build->changed) {
             return $received;
         }
+        $power = CurveArithmetic::times($received, $this->doubted(CurveArithmetic::ratio($this->factor($model, $grid), $factor), $doubt));
 
-        return $this->capped(CurveArithmetic::times($unchanged, $this->factor($model, $grid)), $received, $model, $model->ceilings, $grid);
+        return $this->capped($power, $received, $model, $model->ceilings, $grid, $doubt);
     }
 
     /**
@@ -119,8 +123,8 @@ final class Engine
      */
     public function powerWithoutEach(StageModel $model, SpeedGrid $grid): array
     {
-        [$unchanged, $received] = $this->start($model->build->changed, $grid);
-        $power = CurveArithmetic::times($unchanged, $this->factor($model, $grid));
+        [$received, $factor] = $this->start($grid);
+        $power = CurveArithmetic::times($received, CurveArithmetic::ratio($this->factor($model, $grid), $factor));
         $without = [];
         foreach (array_keys($model->ceilings) as $gone) {
             $without[] = $this->capped($power, $received, $model, array_diff_key($model->ceilings, [$gone => true]), $grid);
@@ -130,20 +134,45 @@ final class Engine
     }
 
     /**
+     * @param  ?list<float>  $change  flat, what multiplies the car as received; null is 1 throughout
+     * @return ?list<float>
+     */
+    private function doubted(?array $change, float $doubt): ?array
+    {
+        if ($change === null || $this->draws === null || $doubt <= 0.0) {
+            return $change;
+        }
+        $doubted = [];
+        foreach (array_chunk($change, $this->draws->count()) as $rows) {
+            foreach ($this->exponents($doubt) as $row => $exponent) {
+                $doubted[] = $rows[$row] ** $exponent;
+            }
+        }
+
+        return $doubted;
+    }
+
+    /** @return list<float> e^(κ·z), one a row */
+    private function exponents(float $doubt): array
+    {
+        return array_map(fn (float $z): float => exp($doubt * $z), $this->draws?->model() ?? [0.0]);
+    }
+
+    /**
      * @param  list<float>  $power  flat, W
      * @param  list<float>  $received  flat, W
      * @param  array<int, Ceiling>  $ceilings
      * @return list<float> flat, W
      */
-    private function capped(array $power, array $received, StageModel $model, array $ceilings, SpeedGrid $grid): array
+    private function capped(array $power, array $received, StageModel $model, array $ceilings, SpeedGrid $grid, float $doubt = 0.0): array
     {
-        foreach ($this->caps($ceilings, true, $grid) as $cap) {
+        foreach ($this->caps($ceilings, true, $grid, $received) as $cap) {
             $power = self::under($power, $received, $cap);
         }
         foreach ($model->added as [$part, $window]) {
-            $power = CurveArithmetic::sum($power, $this->added($part, $window, $grid));
+            $power = CurveArithmetic::sum($power, $this->added($part, $window, $grid, $doubt));
         }
-        foreach ($this->caps($ceilings, false, $grid) as $cap) {
+        foreach ($this->caps($ceilings, false, $grid, $received) as $cap) {
             $power = self::most($power, $cap);
         }
 
@@ -151,44 +180,53 @@ final class Engine
     }
 
     /**
-     * The stock car's power, as far as it is known, and the power as received: a measurement has the parts that came with the car in it.
+     * The power as received, and the factor that is in it: a measurement has the parts that came with the car in it.
      *
-     * @return array{list<float>, list<float>} flat, W
+     * @return array{list<float>, ?list<float>} flat, W
      */
-    private function start(bool $changed, SpeedGrid $grid): array
+    private function start(SpeedGrid $grid): array
     {
-        $key = "{$grid->name} {$changed}";
-
-        return $this->starts->get($key) ?? $this->starts->put($key, $this->startAt($changed, $grid));
+        return $this->starts->get($grid->name) ?? $this->starts->put($grid->name, $this->startAt($grid));
     }
 
-    /** @return array{list<float>, list<float>} flat, W */
-    private function startAt(bool $changed, SpeedGrid $grid): array
+    /** @return array{list<float>, ?list<float>} flat, W */
+    private function startAt(SpeedGrid $grid): array
     {
         $end = max($grid->rpms);
         if ($end > $this->base->last()) {
             $this->base = $this->start->endingAt($end);
         }
         $base = array_map(fn (float $rpm): float => $this->base->torqueAt($rpm) * $rpm * Rpm::OMEGA, $grid->rpms);
-        $power = CurveArithmetic::outer($base, $changed ? $this->scales : $this->receivedScales);
+        $power = CurveArithmetic::outer($base, $this->scales);
         $factor = $this->factor($this->received, $grid);
-        if (! $this->measured) {
-            return [$power, CurveArithmetic::times($power, $factor)];
-        }
-        $received = CurveArithmetic::quotient($power, $this->driveline($this->received, $grid));
 
-        return [CurveArithmetic::quotient($received, $factor), $received];
+        return [$this->measured ? CurveArithmetic::quotient($power, $this->driveline($this->received, $grid)) : CurveArithmetic::times($power, $factor), $factor];
     }
 
     /** @return ?list<float> flat: what multiplies the stock car's power; null where nothing does */
     private function factor(StageModel $model, SpeedGrid $grid): ?array
     {
-        $factors = $this->families->of($model->engineGains, $this->stacking, $grid);
+        $factors = [$this->stacking === Stacking::Diminishing
+            ? CurveArithmetic::timesBoth($this->bounded($model->bounded, $grid), $this->product($model->induction, $grid))
+            : $this->product($model->engineGains, $grid)];
         if ($model->spools !== []) {
             $factors[] = $this->spools->of($model->spools, $grid);
         }
 
-        return CurveArithmetic::product($factors);
+        return CurveArithmetic::product(array_values(array_filter($factors)));
+    }
+
+    /**
+     * What the families give together, never more than was quoted, and never less than nothing on that account.
+     *
+     * @param  list<Gain>  $gains
+     * @return ?list<float> flat; null where there are no gains
+     */
+    private function bounded(array $gains, SpeedGrid $grid): ?array
+    {
+        $product = $this->product($gains, $grid);
+
+        return $product === null ? null : self::most($product, CurveArithmetic::atLeast($this->families->sum($gains, $grid), 1.0));
     }
 
     /**
@@ -232,17 +270,20 @@ final class Engine
     }
 
     /**
-     * Caps of the ceilings of one kind.
+     * Caps of the ceilings of one kind. One that stood on the car as received cannot be below what the car gave: it is raised to it.
      *
      * @param  array<int, Ceiling>  $ceilings
+     * @param  list<float>  $received  flat, W
      * @return list<list<float>> flat, W at the wheels
      */
-    private function caps(array $ceilings, bool $soft, SpeedGrid $grid): array
+    private function caps(array $ceilings, bool $soft, SpeedGrid $grid, array $received): array
     {
+        $own = array_column($this->received->ceilings, null, 'signature');
         $caps = [];
         foreach ($ceilings as $ceiling) {
             if ($ceiling->soft === $soft) {
-                $caps[] = $this->cache->flat("ceiling:{$ceiling->signature}", $grid, fn (SpeedGrid $grid): array => $this->cap($ceiling, $grid));
+                $cap = $this->cache->flat("ceiling:{$ceiling->signature}", $grid, fn (SpeedGrid $grid): array => $this->cap($ceiling, $grid));
+                $caps[] = isset($own[$ceiling->signature]) ? CurveArithmetic::greater($cap, $received) : $cap;
             }
         }
 
@@ -273,9 +314,9 @@ final class Engine
     }
 
     /** @return list<float> flat, W */
-    private function added(string $part, AddedPower $window, SpeedGrid $grid): array
+    private function added(string $part, AddedPower $window, SpeedGrid $grid, float $doubt): array
     {
-        $watts = $this->draws === null ? [$window->power->likely] : $window->power->quantiles($this->draws->part($part));
+        $watts = $this->draws === null ? [$window->power->likely] : CurveArithmetic::times($window->power->quantiles($this->draws->part($part)), $this->exponents($doubt));
 
         return CurveArithmetic::outer(array_map(fn (float $rpm): float => $rpm >= $window->from && $rpm <= $window->to ? 1.0 : 0.0, $grid->rpms), $watts);
     }

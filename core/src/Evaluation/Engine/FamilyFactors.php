@@ -116,20 +116,33 @@ final class FamilyFactors
     /**
      * 1 + Σ g·reference/baseline: the quoted figures added up.
      *
-     * @param  non-empty-list<Gain>  $gains
+     * @param  list<Gain>  $gains
      * @return list<float>
      */
-    private function sum(array $gains, SpeedGrid $grid): array
+    public function sum(array $gains, SpeedGrid $grid): array
     {
-        $rows = $this->draws?->count() ?? 1;
-        $sum = array_fill(0, count($grid->rpms) * $rows, 1.0);
+        $sum = array_fill(0, count($grid->rpms) * ($this->draws?->count() ?? 1), 1.0);
         foreach ($gains as $gain) {
-            $ratios = LinearInterpolation::spread($gain->knots(), $gain->ratiosAtKnots(), $grid->rpms);
-            $terms = self::along($gain, $gain->columns($this->draws?->part($gain->part->key)), $grid);
-            $sum = CurveArithmetic::sum($sum, CurveArithmetic::times($terms, CurveArithmetic::outer($ratios, array_fill(0, $rows, 1.0))));
+            $sum = CurveArithmetic::sum($sum, $this->cache->flat("quoted:{$gain->signature}", $grid, fn (SpeedGrid $grid): array => $this->quoted($gain, $grid)));
         }
 
         return $sum;
+    }
+
+    /** @return list<float> g·reference/baseline */
+    private function quoted(Gain $gain, SpeedGrid $grid): array
+    {
+        $ratios = LinearInterpolation::spread($gain->knots(), $gain->ratiosAtKnots(), $grid->rpms);
+        $quoted = self::along($gain, $gain->columns($this->draws?->part($gain->part->key)), $grid);
+        $at = 0;
+        $rows = $this->draws?->count() ?? 1;
+        foreach ($ratios as $ratio) {
+            for ($row = 0; $row < $rows; $row++) {
+                $quoted[$at++] *= $ratio;
+            }
+        }
+
+        return array_values($quoted);
     }
 
     /**

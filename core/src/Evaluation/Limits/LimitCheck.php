@@ -4,6 +4,7 @@ namespace Pebblerun\Core\Evaluation\Limits;
 
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Limits\Quantity;
+use Pebblerun\Core\Catalog\Parts\MapKind;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Evaluation\Engine\CurveQuantity;
 use Pebblerun\Core\Evaluation\Engine\DrawnPeaks;
@@ -18,10 +19,11 @@ use WeakMap;
 /** Checks every component that stands in a stage against the stage's drawn curves. */
 final class LimitCheck
 {
-    /** Cold days and overshoot. */
+    /** An off-the-shelf map's boost overshoots: its torque counts so much more. */
     public const OVERSHOOT = 1.05;
 
-    private const CLEAR = 0.9;
+    /** Figures are compared with this tolerance. */
+    private const EXACT = 1.0 + 1e-9;
 
     private const WARMER = 3.0;
 
@@ -29,9 +31,6 @@ final class LimitCheck
 
     /** @var WeakMap<Limit, array<string, CurveQuantity>> wheel power to shares of what is allowed: stages have them in common */
     private WeakMap $shares;
-
-    /** Engine speed is held by the limiter: no spread and no overshoot, so clear reaches further. */
-    private const CLEAR_SPEED = 0.98;
 
     /**
      * @param  list<Loss>  $losses  limits at the crank are checked under each and the worst is taken
@@ -43,28 +42,29 @@ final class LimitCheck
     }
 
     /**
-     * P90 of demand over safe and over edge, for each standing limit. The share of edge is only worked out where safe is
-     * passed.
+     * P50 and P90 of demand over safe and P75 over edge, for each standing limit. The share of edge is only worked out where safe
+     * is passed.
      *
      * @param  DrawnPeaks  $wheels  at the wheels
      * @param  DrawnPeaks  $engine  what the engine makes, as the stock driveline brings it to the wheels
-     * @return list<array{float, float}>
+     * @return list<array{float, float, float}>
      */
     public function used(StageModel $model, DrawnPeaks $wheels, DrawnPeaks $engine): array
     {
         return array_map(function (Limit $limit) use ($model, $wheels, $engine): array {
             if ($limit->quantity === Quantity::Boost && $model->boost !== null) {
-                $demand = $model->boost->p90() * self::OVERSHOOT / $limit->movedBy($model->build->situation->mapKind());
+                $moved = $limit->movedBy($model->build->situation->mapKind());
+                $of = fn (float $u, float $allowed): float => $model->boost->quantile($u) / ($allowed * $moved);
 
-                return [$demand / $limit->safeAt(0.0), $demand / $limit->edgeAt(0.0)];
+                return [$of(0.5, $limit->safeAt(0.0)), $of(0.9, $limit->safeAt(0.0)), $of(0.75, $limit->edgeAt(0.0))];
             }
             if (! self::alongCurve($limit)) {
-                return [0.0, 0.0];
+                return [0.0, 0.0, 0.0];
             }
             $drawn = $limit->quantity->isCrank() ? $engine : $wheels;
             $safe = $this->share($limit, $model, $drawn, false);
 
-            return [$safe, $safe > 1.0 ? $this->share($limit, $model, $drawn, true) : 0.0];
+            return [$safe[0], $safe[2], $safe[1] > 1.0 ? $this->share($limit, $model, $drawn, true)[1] : 0.0];
         }, $model->limits);
     }
 
@@ -94,7 +94,7 @@ final class LimitCheck
     /**
      * @param  non-empty-list<float>  $wheels  likely, W at the rpms
      * @param  non-empty-list<float>  $engine  likewise, what the engine makes
-     * @param  list<array{float, float}>  $used  as used() gave them
+     * @param  list<array{float, float, float}>  $used  as used() gave them
      * @param  ?Soak  $soak  charge temperature by pull, where it is known
      * @return list<LimitReading>
      */
@@ -106,7 +106,7 @@ final class LimitCheck
             $limit->quantity === Quantity::Boost && $model->boost !== null => self::flat($limit, $model, ...$shares),
             $limit->quantity === Quantity::ChargeTemperature && $soak !== null => self::temperature($limit, $soak->fifth),
             $limit->quantity === Quantity::ExhaustTemperature && $model->exhaust !== null => self::temperature($limit, $model->exhaust->quantile(0.9)),
-            default => new LimitReading($limit, Status::Unknown, null, 0.0, $limit->safeAt(0.0), $limit->edgeAt(0.0), 0.0),
+            default => new LimitReading($limit, Status::Unknown, null, null, 0.0, $limit->safeAt(0.0), $limit->edgeAt(0.0), 0.0),
         }, $model->limits, $used);
     }
 
@@ -115,20 +115,20 @@ final class LimitCheck
         return $limit->quantity->isTorque() || $limit->quantity->isPower() || $limit->quantity === Quantity::FuelFlow;
     }
 
-    private static function flat(Limit $limit, StageModel $model, float $used, float $edge): LimitReading
+    private static function flat(Limit $limit, StageModel $model, float $median, float $used, float $edge): LimitReading
     {
         $moved = $limit->movedBy($model->build->situation->mapKind());
         $safe = $limit->safeAt(0.0) * $moved;
 
-        return new LimitReading($limit, self::status($used, $edge), $used, $used * $safe, $safe, $limit->edgeAt(0.0) * $moved, 0.0);
+        return new LimitReading($limit, self::status($median, $used, $edge), $median, $used, $used * $safe, $safe, $limit->edgeAt(0.0) * $moved, 0.0);
     }
 
-    private static function status(float $used, float $edge): Status
+    private static function status(float $median, float $used, float $edge): Status
     {
         return match (true) {
-            $edge > 1.0 => Status::PastEdge,
-            $used > 1.0 => Status::Over,
-            $used > self::CLEAR => Status::Close,
+            $edge > self::EXACT => Status::PastEdge,
+            $median > self::EXACT => Status::Over,
+            $used > self::EXACT => Status::Close,
             default => Status::Clear,
         };
     }
@@ -142,23 +142,49 @@ final class LimitCheck
     }
 
     /**
-     * P90 of the highest share of what is allowed, under the worst of the losses.
+     * P50, P75 and P90 of the highest share of what is allowed, under the worse of the losses.
      *
-     * A flat limit's share rises with the peak alone, so the peak's P90 gives it; others are followed along the curves.
+     * A flat limit's share rises with the peak alone, so the peak's percentiles give it; others are followed along the curves.
      *
      * @param  bool  $edge  of the edge, or of what is safe
+     * @return array{float, float, float}
      */
-    private function share(Limit $limit, StageModel $model, DrawnPeaks $drawn, bool $edge): float
+    private function share(Limit $limit, StageModel $model, DrawnPeaks $drawn, bool $edge): array
     {
-        $peak = $limit->quantity->isTorque() ? $drawn->torque->p90 : $drawn->power->p90;
-        $used = 0.0;
+        $worst = [0.0, 0.0, 0.0];
         foreach ($this->lossesOf($limit) as $loss) {
-            $used = max($used, self::isFollowed($limit, $loss)
-                ? Percentiles::of($drawn->curves->peaks($this->shareOf($limit, $loss, $model, $edge)))->p90
-                : $loss->toCrank($peak) * $this->perWatt($limit, $model) * self::OVERSHOOT / (($edge ? $limit->edgeAt(0.0) : $limit->safeAt(0.0)) * $limit->movedBy($model->build->situation->mapKind())));
+            $share = self::isFollowed($limit, $loss) ? $this->followedShare($limit, $loss, $model, $drawn, $edge) : $this->flatShare($limit, $loss, $model, $drawn, $edge);
+            $worst = [max($worst[0], $share[0]), max($worst[1], $share[1]), max($worst[2], $share[2])];
         }
 
-        return $used;
+        return $worst;
+    }
+
+    /** @return array{float, float, float} */
+    private function followedShare(Limit $limit, Loss $loss, StageModel $model, DrawnPeaks $drawn, bool $edge): array
+    {
+        $peaks = Percentiles::of($drawn->curves->peaks($this->shareOf($limit, $loss, $model, $edge)));
+
+        return [$peaks->p50, $peaks->p75, $peaks->p90];
+    }
+
+    /** @return array{float, float, float} */
+    private function flatShare(Limit $limit, Loss $loss, StageModel $model, DrawnPeaks $drawn, bool $edge): array
+    {
+        $peak = $limit->quantity->isTorque() ? $drawn->torque : $drawn->power;
+        $allowed = ($edge ? $limit->edgeAt(0.0) : $limit->safeAt(0.0)) * $this->allowed($limit, $model);
+        $of = fn (float $at): float => $loss->toCrank($at) / $allowed;
+
+        return [$of($peak->p50), $of($peak->p75), $of($peak->p90)];
+    }
+
+    /** What the stated values count in wheel or crank power or torque: moved by the map, less what its boost overshoots. */
+    private function allowed(Limit $limit, StageModel $model): float
+    {
+        $map = $model->build->situation->mapKind();
+        $overshoot = $limit->quantity->isTorque() && $map === MapKind::OffTheShelf ? self::OVERSHOOT : 1.0;
+
+        return $limit->movedBy($map) / ($overshoot * $this->perWatt($limit, $model));
     }
 
     /** @return list<Loss> */
@@ -180,11 +206,10 @@ final class LimitCheck
      */
     private function shareOf(Limit $limit, Loss $loss, StageModel $model, bool $edge): CurveQuantity
     {
-        $moved = $limit->movedBy($model->build->situation->mapKind()) / self::OVERSHOOT;
-        $perWatt = $this->perWatt($limit, $model);
-        $key = "{$loss->share} {$loss->constant} {$edge} {$moved} {$perWatt}";
+        $allowed = $this->allowed($limit, $model);
+        $key = "{$loss->share} {$loss->constant} {$edge} {$allowed}";
         $known = $this->shares[$limit] ?? [];
-        $known[$key] ??= $this->shareAlong($limit, $loss, $edge, $moved / $perWatt);
+        $known[$key] ??= $this->shareAlong($limit, $loss, $edge, $allowed);
         $this->shares[$limit] = $known;
 
         return $known[$key];
@@ -206,13 +231,13 @@ final class LimitCheck
     }
 
     /** @param  non-empty-list<float>  $likely  W */
-    private function reading(Limit $limit, StageModel $model, array $likely, float $used, float $edge): LimitReading
+    private function reading(Limit $limit, StageModel $model, array $likely, float $median, float $used, float $edge): LimitReading
     {
         $shares = $this->shareOf($limit, $this->lossesOf($limit)[0], $model, false)->along($likely);
         $rpm = $this->rpms[(int) array_search(max([0.0, ...$shares]), $shares, true)];
         $moved = $limit->movedBy($model->build->situation->mapKind());
 
-        return new LimitReading($limit, self::status($used, $edge), $used, $used * $limit->safeAt($rpm) * $moved, $limit->safeAt($rpm) * $moved, $limit->edgeAt($rpm) * $moved, $rpm);
+        return new LimitReading($limit, self::status($median, $used, $edge), $median, $used, $used * $limit->safeAt($rpm) * $moved, $limit->safeAt($rpm) * $moved, $limit->edgeAt($rpm) * $moved, $rpm);
     }
 
     /** Temperatures take 3 K for a warmer day instead of a share, and are clear to 10 K below safe. */
@@ -229,9 +254,10 @@ final class LimitCheck
         };
         $celsius = fn (float $value): float => $value - 273.15;
 
-        return new LimitReading($limit, $status, $celsius($demand) / $celsius($safe), $demand, $safe, $edge, 0.0);
+        return new LimitReading($limit, $status, $celsius($demand) / $celsius($safe), $celsius($demand) / $celsius($safe), $demand, $safe, $edge, 0.0);
     }
 
+    /** Engine speed is held by the limiter: it has no spread. */
     private static function speed(Limit $limit, StageModel $model): LimitReading
     {
         $safe = $limit->safeAt(0.0);
@@ -240,10 +266,9 @@ final class LimitCheck
         $status = match (true) {
             $demand > $edge => Status::PastEdge,
             $demand > $safe => Status::Over,
-            $demand > self::CLEAR_SPEED * $safe => Status::Close,
             default => Status::Clear,
         };
 
-        return new LimitReading($limit, $status, $demand / $safe, $demand, $safe, $edge, $demand);
+        return new LimitReading($limit, $status, $demand / $safe, $demand / $safe, $demand, $safe, $edge, $demand);
     }
 }

@@ -9,8 +9,9 @@ use Pebblerun\Core\Catalog\Limits\Quantity;
 final readonly class LimitReading
 {
     /**
-     * @param  ?float  $used  P90 of demand over safe; null when nothing can be said
-     * @param  float  $demand  P90 in the limit's SI unit, overshoot included
+     * @param  ?float  $median  P50 of demand over safe; null when nothing can be said
+     * @param  ?float  $used  P90 of demand over safe; likewise
+     * @param  float  $demand  P90 in the limit's SI unit, an off-the-shelf map's overshoot included
      * @param  float  $safe  there, moved by the map
      * @param  float  $edge  there, moved by the map
      * @param  float  $rpm  where along the curve the likely demand is worst
@@ -18,6 +19,7 @@ final readonly class LimitReading
     public function __construct(
         public Limit $limit,
         public Status $status,
+        public ?float $median,
         public ?float $used,
         public float $demand,
         public float $safe,
@@ -25,23 +27,18 @@ final readonly class LimitReading
         public float $rpm,
     ) {}
 
-    /** How much the demand itself, without overshoot, may still grow before safe is reached; null where it cannot be said. */
+    /** How much the demand may still grow before safe is reached; null where it cannot be said. */
     public function room(): ?float
     {
         return $this->used === null || $this->used > 1.0 || $this->used <= 0.0 || $this->limit->quantity === Quantity::EngineSpeed || $this->limit->quantity->isTemperature()
             ? null
-            : ($this->safe - $this->demand) / LimitCheck::OVERSHOOT;
+            : $this->safe - $this->demand;
     }
 
-    /** How much the demand itself must fall to stand at safe, in the limit's unit; 0 where it is there already. */
+    /** How much the demand must fall to stand at safe, in the limit's unit; 0 where it is there already. */
     public function excess(): float
     {
-        if ($this->used === null) {
-            return 0.0;
-        }
-        $over = max(0.0, $this->demand - $this->safe);
-
-        return $this->limit->quantity === Quantity::EngineSpeed || $this->limit->quantity->isTemperature() ? $over : $over / LimitCheck::OVERSHOOT;
+        return $this->used === null ? 0.0 : max(0.0, $this->demand - $this->safe);
     }
 
     /** Whether this is the weaker link: worse status, then more used. */

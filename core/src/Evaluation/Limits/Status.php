@@ -4,13 +4,13 @@ namespace Pebblerun\Core\Evaluation\Limits;
 
 enum Status: string
 {
-    /** P90 at or below 0.9 of safe: 260 of 300. */
-    case Clear = 'clear';
     /** P90 at or below safe: 290 of 300. */
+    case Clear = 'clear';
+    /** P50 at or below safe, P90 above it: 290 and 310 of 300. */
     case Close = 'close';
-    /** P90 above safe: 310 of 300/350. */
+    /** P50 above safe: 310 of 300/350. */
     case Over = 'over';
-    /** P90 above edge: 360 of 300/350. */
+    /** P75 above edge, wherever P50 stands: 360 of 300/350. */
     case PastEdge = 'past-edge';
     /** No demand can be stated. */
     case Unknown = 'not-estimated';

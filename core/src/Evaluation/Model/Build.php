@@ -97,6 +97,12 @@ final readonly class Build
             : $this->situation->on($this->mappedFor);
     }
 
+    /** W at the wheels of the stock car */
+    public function peakPower(): float
+    {
+        return $this->catalog->platform->baseline->peakPower()->value;
+    }
+
     /** Whether the engine breathes under pressure: from the factory, or by a part. */
     public function isBoosted(): bool
     {

@@ -23,6 +23,7 @@ final readonly class Gain
      * @param  non-empty-list<float>  $ratios  reference over baseline at each anchor, for the plain sum
      * @param  float  $share  of a gain that is realised: 1 where a map covers the part
      * @param  bool  $driveline  on the wheel figure alone
+     * @param  bool  $induction  forced induction on a natural engine
      * @param  ?float  $fadesFrom  the grid's first rpm, when a gain shrinks below the first anchor
      */
     public function __construct(
@@ -37,9 +38,16 @@ final readonly class Gain
         public bool $covered,
         private ?float $fadesFrom,
         public bool $driveline = false,
+        public bool $induction = false,
     ) {
         $figures = array_map(fn (Range $fraction): string => $fraction->name(), $fractions);
         $this->signature = hash('xxh128', implode('/', [$part->key, $share, $ceiling, $fadesFrom, ...$rpms, ...$figures, ...$ratios]));
+    }
+
+    /** The largest likely fraction, as far as a map lets it be: how much it counts among other parts. */
+    public function weight(): float
+    {
+        return $this->share * max(array_map(fn (Range $fraction): float => abs($fraction->likely), $this->fractions));
     }
 
     /** The smallest fraction that it can be at any speed. */

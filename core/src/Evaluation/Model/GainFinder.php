@@ -27,6 +27,8 @@ final class GainFinder
 
     private readonly float $kneeRpm;
 
+    private readonly float $plateauEnd;
+
     /** @var Memo<GainCase> by part, the cases that hold and the fuel */
     private Memo $cases;
 
@@ -39,6 +41,7 @@ final class GainFinder
         $this->power = $this->baseline->peakPower();
         $this->torque = $this->baseline->peakTorque();
         $this->kneeRpm = $this->baseline->torqueKnee();
+        $this->plateauEnd = $this->baseline->plateauEnd();
         $this->cases = new Memo(self::REMEMBERED);
         $this->gains = new Memo(self::REMEMBERED);
     }
@@ -107,6 +110,7 @@ final class GainFinder
             $covered,
             $case->anchors === [] && $this->platform->boosted && $this->kneeRpm > $this->baseline->first ? $this->baseline->first : null,
             $driveline,
+            ! $this->platform->boosted && in_array('forced-induction', $part->tags, true),
         );
     }
 
@@ -119,14 +123,20 @@ final class GainFinder
         );
     }
 
-    /** @return array{non-empty-list<float>, non-empty-list<Range>, non-empty-list<float>} */
+    /**
+     * What it gives at peak torque all along the plateau, then straight to what it gives at the power peak.
+     *
+     * @return array{non-empty-list<float>, non-empty-list<Range>, non-empty-list<float>}
+     */
     private function betweenPeaks(GainCase $case, ReferenceBuild $reference, float $torqueRatio, float $powerRatio): array
     {
-        return [
-            [$this->kneeRpm, max($this->kneeRpm + Curve::STEP, $this->power->rpm)],
-            [$case->torque->scaled(1.0 / $reference->torque), $case->power->scaled(1.0 / $reference->power)],
-            [$torqueRatio, $powerRatio],
-        ];
+        $torque = $case->torque->scaled(1.0 / $reference->torque);
+        $power = $case->power->scaled(1.0 / $reference->power);
+        $peak = max($this->plateauEnd + Curve::STEP, $this->power->rpm);
+
+        return $this->plateauEnd > $this->kneeRpm
+            ? [[$this->kneeRpm, $this->plateauEnd, $peak], [$torque, $torque, $power], [$torqueRatio, $torqueRatio, $powerRatio]]
+            : [[$this->kneeRpm, $peak], [$torque, $power], [$torqueRatio, $powerRatio]];
     }
 
     /** @return array{non-empty-list<float>, non-empty-list<Range>, non-empty-list<float>} */
@@ -134,8 +144,8 @@ final class GainFinder
     {
         $rpms = $fractions = $ratios = [];
         foreach ($case->anchors as $anchor) {
-            $span = max(Curve::STEP, $this->power->rpm - $this->kneeRpm);
-            $along = min(1.0, max(0.0, ($anchor->rpm - $this->kneeRpm) / $span));
+            $span = max(Curve::STEP, $this->power->rpm - $this->plateauEnd);
+            $along = min(1.0, max(0.0, ($anchor->rpm - $this->plateauEnd) / $span));
             $ratio = $torqueRatio + ($powerRatio - $torqueRatio) * $along;
             $reference = $this->baseline->torqueAt($anchor->rpm) * $anchor->rpm * Rpm::OMEGA * $ratio;
             $rpms[] = $anchor->rpm;

@@ -15,6 +15,12 @@ final readonly class StageModel
     /** @var list<Gain> on what the engine makes */
     public array $engineGains;
 
+    /** @var list<Gain> of those, what together never gives more than was quoted */
+    public array $bounded;
+
+    /** @var list<Gain> of those, forced induction on a natural engine: a pressure ratio, which multiplies what the others give */
+    public array $induction;
+
     /** @var list<Gain> on the wheel figure alone */
     public array $drivelineGains;
 
@@ -49,6 +55,8 @@ final readonly class StageModel
             }
         }
         $this->engineGains = $engine;
+        $this->bounded = array_values(array_filter($engine, fn (Gain $gain): bool => ! $gain->induction));
+        $this->induction = array_values(array_filter($engine, fn (Gain $gain): bool => $gain->induction));
         $this->drivelineGains = $driveline;
     }
 
@@ -62,6 +70,12 @@ final readonly class StageModel
         }
 
         return null;
+    }
+
+    /** The same build as if nothing held it back. */
+    public function withoutCeilings(): self
+    {
+        return new self($this->build, $this->gains, $this->spools, $this->added, [], $this->limits, $this->revLimit, $this->boost, $this->exhaust, $this->cooler);
     }
 
     /**

@@ -3,7 +3,6 @@
 namespace Pebblerun\Core\Report\Words;
 
 use Pebblerun\Core\Catalog\Limits\Quantity;
-use Pebblerun\Core\Evaluation\Limits\LimitCheck;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Report\Terms;
 use Pebblerun\Core\Report\UnitFormatter;
@@ -12,6 +11,15 @@ use Pebblerun\Core\Report\UnitFormatter;
 final readonly class LimitWords
 {
     public function __construct(private UnitFormatter $say) {}
+
+    /** Of safe, half and nine in ten of the cars: "94–98 %"; one figure where they are the same. */
+    public static function percents(LimitReading $reading): string
+    {
+        $median = round(100 * (float) $reading->median);
+        $used = round(100 * (float) $reading->used);
+
+        return $median === $used ? "{$used} %" : "{$median}–{$used} %";
+    }
 
     public function of(LimitReading $reading): string
     {
@@ -27,21 +35,19 @@ final readonly class LimitWords
         return "{$reading->limit->name}, ".Terms::status($reading->status).": {$this->demand($reading)}; safe to {$figure($reading->safe)}, edge {$figure($reading->edge)}{$more}.";
     }
 
-    /** "90 % of cars stay below 332 lb-ft near 3,000 rpm (316 + 5 % margin)". */
+    /** "316 lb-ft likely, 90 % of cars stay below 332 lb-ft near 3,000 rpm". */
     private function demand(LimitReading $reading): string
     {
         $quantity = $reading->limit->quantity;
         $demand = $this->say->sayLimit($quantity, $reading->demand);
-        $margin = $quantity->hasMargin()
-            ? sprintf(' (%s + %d %% margin)', $this->say->writeLimit($quantity, $reading->demand / LimitCheck::OVERSHOOT), round(100 * (LimitCheck::OVERSHOOT - 1.0)))
-            : '';
+        $likely = $this->say->writeLimit($quantity, (float) $reading->median * $reading->safe).' likely, 90 % of cars stay below '.$demand;
 
         return match ($quantity) {
             Quantity::EngineSpeed => "the limiter stands at {$demand}",
-            Quantity::Boost => "90 % of cars stay below {$demand}{$margin}",
+            Quantity::Boost => $likely,
             Quantity::ChargeTemperature => "90 % of cars stay below {$demand} on the fifth pull",
             Quantity::ExhaustTemperature => "90 % of cars stay below {$demand} at full load",
-            default => "90 % of cars stay below {$demand} near {$this->say->sayRpm($reading->rpm)}{$margin}",
+            default => "{$likely} near {$this->say->sayRpm($reading->rpm)}",
         };
     }
 }

