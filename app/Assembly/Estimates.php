@@ -139,17 +139,15 @@ final class Estimates
      */
     public function toKeep(CustomerJob $job, User $reader): array
     {
-        if ($this->answer === null && $this->key === null) {
-            return ['summary' => $this->summary(Reading::ofShop($job->shop)), 'figures' => $this->figures->rows(), 'answers' => []];
-        }
-        $answer = $this->answer ?? [
+        $summary = $this->answer['summary'] ?? $this->summary(Reading::ofShop($job->shop));
+        $answers = $this->isKept || $this->key === null ? [] : [['key' => $this->key, 'answer' => $this->answer ?? [
             'bench' => $this->bench($reader),
-            'summary' => $this->summary(Reading::ofShop($job->shop)),
+            'summary' => $summary,
             'due' => $this->due($job->brief)->value,
             'oldest_price' => $this->oldestPrice(),
-        ];
+        ]]];
 
-        return ['figures' => $this->figures->rows(), 'answers' => $this->isKept ? [] : [['key' => (string) $this->key, 'answer' => $answer]], 'summary' => $answer['summary']];
+        return ['figures' => $this->figures->rows(), 'answers' => $answers, 'summary' => $summary];
     }
 
     public static function formatter(OpenedBundle $opened, User $reader): UnitFormatter

@@ -32,14 +32,14 @@ final class WarmEstimates
     /** Cars that are remembered; one takes up to 25 MB. */
     private const CARS = 6;
 
+    /** Of some 20 KB each. */
+    private const ANSWERS = 400;
+
     /** @var Memo<OpenedBundle> */
     private Memo $cars;
 
-    /** @var Memo<Evaluator> */
+    /** @var Memo<Evaluator> by car and calculation settings */
     private Memo $evaluators;
-
-    /** Of some 20 KB each. */
-    private const ANSWERS = 400;
 
     /** @var Memo<string> JSON */
     private Memo $answers;
@@ -82,8 +82,9 @@ final class WarmEstimates
     private function estimate(OpenedBundle $opened, string $car, array $asked): array
     {
         $name = $car.serialize($opened->bundle->plan->settings);
-        $estimate = Estimate::of($opened->bundle, $this->figures, $this->evaluators->get($name));
-        $this->evaluators->put($name, $estimate->evaluator);
+        $known = $this->evaluators->get($name);
+        $estimate = Estimate::of($opened->bundle, $this->figures, $known);
+        $known ?? $this->evaluators->put($name, $estimate->evaluator);
 
         return [
             'bench' => BenchDocument::of($estimate, Reading::known($asked['reading'])->formatter($opened)),

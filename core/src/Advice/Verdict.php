@@ -36,9 +36,12 @@ final readonly class Verdict
         }
         $draws = $this->estimate->reached();
         $chance = (float) $draws->chance;
+        $within = (float) $last->chanceWithin($this->estimate->bundle->brief->risk);
+        $overLimit = ($last->weakest()->status ?? Status::Clear)->severity() >= Status::Over->severity();
+        // The worse of the two: what is reached past a limit is not reached.
         $status = match (true) {
-            $chance >= self::SURE => Status::Clear,
-            $chance >= self::EVEN => Status::Close,
+            min($chance, $within) >= self::SURE && ! $overLimit => Status::Clear,
+            min($chance, $within) >= self::EVEN => Status::Close,
             default => Status::Over,
         };
         $headline = new Message($this->estimate->isShort() ? VerdictCode::FallsShort : VerdictCode::Reaches, ['reached' => $draws->p50, 'target' => $target]);
@@ -55,7 +58,7 @@ final readonly class Verdict
         array_push($reasons, ...$this->torqueLosses());
 
         return $this->estimate->bundle->brief->received->allowsChances()
-            ? new VerdictLine(VerdictSubject::Target, $status, $headline, new Message(VerdictCode::Chance, ['share' => $chance]), $reasons)
+            ? new VerdictLine(VerdictSubject::Target, $status, $headline, new Message(VerdictCode::Chance, ['share' => $chance, 'within' => $within, 'unjudged' => $last->unjudged()]), $reasons)
             : new VerdictLine(
                 VerdictSubject::Target, $status === Status::Clear ? Status::Close : $status, $headline,
                 new Message(VerdictCode::NoChance), [new Message(VerdictCode::NeedsBaseline), ...$reasons],

@@ -14,7 +14,10 @@ use Pebblerun\Core\Evaluation\Engine\SampleSpeeds;
 use Pebblerun\Core\Evaluation\Engine\SpeedGrid;
 use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Findings\Inspector;
+use Pebblerun\Core\Evaluation\Limits\DrawnLimits;
 use Pebblerun\Core\Evaluation\Limits\LimitCheck;
+use Pebblerun\Core\Evaluation\Limits\LimitReading;
+use Pebblerun\Core\Evaluation\Limits\Status;
 use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\Model\Doubt;
 use Pebblerun\Core\Evaluation\Model\ModelBuilder;
@@ -128,16 +131,38 @@ final class Evaluator
         $atEngine = $engine->power($model, $grid, $doubt);
         $atWheels = $engine->wheels($atEngine, $model, $grid, $doubt);
         $wheels = DrawnPeaks::of($atWheels, $rpms, $this->brief->target?->power);
-        $used = $this->limits($grid)->used($model, $wheels, $model->drivelineGains === [] ? $wheels : DrawnPeaks::of($atEngine, $rpms));
+        $limits = $this->limits($grid)->drawn($model, $wheels, $model->drivelineGains === [] ? $wheels : DrawnPeaks::of($atEngine, $rpms));
+        $readings = $this->readings($model, $likely, $limits->used);
+        $target = $this->brief->target;
+        $atTarget = $target?->atRpm === null ? null : $this->drawsAt($target->atRpm, $rpms, $wheels, $likely);
+        $within = $target === null ? null : self::within($limits, $readings, $atTarget ?? ($target->torque === null ? $wheels->powers : $wheels->torques), $target->asked());
 
-        return new Sampled($wheels->power, $wheels->torque, $this->atTarget($rpms, $wheels, $likely), $used, $this->readings($model, $likely, $used));
+        return new Sampled($wheels->power, $wheels->torque, $atTarget === null ? null : Percentiles::of($atTarget, $target->torque ?? null), $limits->used, $readings, $within);
+    }
+
+    /**
+     * Chance that what is asked is reached with every estimated limit inside. Limits that have no draws of their own count as they stand.
+     *
+     * @param  list<LimitReading>  $readings
+     * @param  list<float>  $reached  one a draw
+     * @return array{float, float} every limit at or below safe, and at or below edge
+     */
+    private static function within(DrawnLimits $limits, array $readings, array $reached, float $asked): array
+    {
+        $worst = max([0, ...array_map(fn (LimitReading $reading): int => $reading->limit->quantity->isDrawn() ? 0 : $reading->status->severity(), $readings)]);
+        $share = fn (array $below): float => count(array_filter($below, fn (bool $isBelow, int $row): bool => $isBelow && $reached[$row] >= $asked, ARRAY_FILTER_USE_BOTH)) / max(1, count($reached));
+
+        return [
+            $worst > Status::Clear->severity() ? 0.0 : $share($limits->belowSafe),
+            $worst >= Status::PastEdge->severity() ? 0.0 : $share($limits->belowEdge),
+        ];
     }
 
     /**
      * Where the limits stand, from shares that draws gave.
      *
      * @param  list<array{float, float, float}>  $used  P50 and P90 of demand over safe, P75 over edge, for each limit of the model
-     * @return list<Limits\LimitReading>
+     * @return list<LimitReading>
      */
     public function readings(StageModel $model, Likely $likely, array $used): array
     {
@@ -268,18 +293,16 @@ final class Evaluator
         return $this->checks->get($grid->name) ?? $this->checks->put($grid->name, new LimitCheck($this->platform, $this->losses, $grid->rpms));
     }
 
-    /** @param  non-empty-list<float>  $rpms  that were drawn */
-    private function atTarget(array $rpms, DrawnPeaks $wheels, Likely $likely): ?Percentiles
+    /**
+     * @param  non-empty-list<float>  $rpms  that were drawn
+     * @return list<float> N·m at a speed, one a draw
+     */
+    private function drawsAt(float $atRpm, array $rpms, DrawnPeaks $wheels, Likely $likely): array
     {
-        $target = $this->brief->target;
-        if ($target?->atRpm === null) {
-            return null;
-        }
-        $rpm = $likely->grid->rpms[self::placeOf($target->atRpm, $likely->grid->rpms)];
-        $place = (int) array_search($rpm, $rpms, true);
+        $rpm = $likely->grid->rpms[self::placeOf($atRpm, $likely->grid->rpms)];
         $omega = $rpm * Rpm::OMEGA;
 
-        return Percentiles::of(array_map(fn (float $watts): float => $watts / $omega, $wheels->curves->at($place)), $target->torque);
+        return array_map(fn (float $watts): float => $watts / $omega, $wheels->curves->at((int) array_search($rpm, $rpms, true)));
     }
 
     /**

@@ -68,6 +68,7 @@ final class PlanEvaluator
             $sampled->power, $sampled->torque, $sampled->atTarget,
             plainSum: $changed ? $this->evaluator->plainSum($model) : $likely->peakPower,
             used: $sampled->used,
+            within: $sampled->within,
             shares: $changed ? $this->shares->ofParts($model, $likely) : [],
             costs: $changed ? $this->shares->ofCeilings($model, $likely) : [],
         );
@@ -82,6 +83,7 @@ final class PlanEvaluator
             $figures->power,
             $figures->torque,
             $figures->atTarget,
+            $figures->within,
             $figures->plainSum,
             $this->sharesOf($state, $before, $model, $likely, $figures),
             self::bindingOf($model, $likely, $figures),

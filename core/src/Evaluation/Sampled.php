@@ -14,6 +14,7 @@ final readonly class Sampled
      * @param  ?Percentiles  $atTarget  N·m at the target's rpm, when the target is a torque
      * @param  list<array{float, float, float}>  $used  P50 and P90 of demand over safe, P75 over edge, for each limit
      * @param  list<LimitReading>  $readings
+     * @param  ?array{float, float}  $within  chance to reach the target with every estimated limit at or below safe, and at or below edge; null without a target
      */
     public function __construct(
         public Percentiles $power,
@@ -21,6 +22,7 @@ final readonly class Sampled
         public ?Percentiles $atTarget,
         public array $used,
         public array $readings,
+        public ?array $within,
     ) {}
 
     public function weakest(): ?LimitReading

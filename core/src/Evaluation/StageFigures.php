@@ -17,6 +17,7 @@ final readonly class StageFigures
      * @param  float  $plainSum  W
      * @param  list<array{float, float, float}>  $used  P50 and P90 of demand over safe, P75 over edge, for each standing limit
      * @param  list<array{float, float, float}>  $shares  adds W, adds N·m, lost W, for each part
+     * @param  ?array{float, float}  $within  chance to reach the target with every limit at or below safe, and edge
      * @param  list<array{float, float}>  $costs  W and N·m that each standing ceiling costs
      */
     public function __construct(
@@ -25,6 +26,7 @@ final readonly class StageFigures
         public ?Percentiles $atTarget,
         public float $plainSum,
         public array $used,
+        public ?array $within,
         public array $shares,
         public array $costs,
     ) {}
@@ -32,19 +34,19 @@ final readonly class StageFigures
     /** @return list<mixed> plain values, exact through JSON */
     public function toArray(): array
     {
-        return [$this->power->toArray(), $this->torque->toArray(), $this->atTarget?->toArray(), $this->plainSum, $this->used, $this->shares, $this->costs];
+        return [$this->power->toArray(), $this->torque->toArray(), $this->atTarget?->toArray(), $this->plainSum, $this->used, $this->within, $this->shares, $this->costs];
     }
 
     /** @param  list<mixed>  $known  as toArray() gave them */
     public static function known(array $known): self
     {
-        /** @var array{array{float, float, float, float, ?float}, array{float, float, float, float, ?float}, ?array{float, float, float, float, ?float}, float, list<array{float, float, float}>, list<array{float, float, float}>, list<array{float, float}>} $known */
-        [$power, $torque, $atTarget, $plainSum, $used, $shares, $costs] = $known;
+        /** @var array{array{float, float, float, float, ?float}, array{float, float, float, float, ?float}, ?array{float, float, float, float, ?float}, float, list<array{float, float, float}>, ?array{float, float}, list<array{float, float, float}>, list<array{float, float}>} $known */
+        [$power, $torque, $atTarget, $plainSum, $used, $within, $shares, $costs] = $known;
 
         return new self(
             Percentiles::known($power), Percentiles::known($torque),
             $atTarget === null ? null : Percentiles::known($atTarget),
-            $plainSum, $used, $shares, $costs,
+            $plainSum, $used, $within, $shares, $costs,
         );
     }
 }

@@ -7,6 +7,7 @@ use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Evaluation\Model\StageModel;
 use Pebblerun\Core\Evaluation\Timeline\StageState;
+use Pebblerun\Core\Job\Brief\Risk;
 use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Math\Percentiles;
 use Pebblerun\Core\Physics\Air\Soak;
@@ -19,6 +20,7 @@ final readonly class StageResult
      * @param  Percentiles  $power  W, of each draw's highest
      * @param  Percentiles  $torque  N·m, of each draw's highest
      * @param  ?Percentiles  $atTarget  N·m at the target's rpm, when the target is a torque
+     * @param  ?array{float, float}  $within  chance to reach the target with every estimated limit at or below safe, and edge
      * @param  float  $plainSum  W: likely peak when quoted figures are added up
      * @param  list<PartShare>  $shares
      * @param  list<CeilingCost>  $ceilings  those that cost something
@@ -34,6 +36,7 @@ final readonly class StageResult
         public Percentiles $power,
         public Percentiles $torque,
         public ?Percentiles $atTarget,
+        public ?array $within,
         public float $plainSum,
         public array $shares,
         public array $ceilings,
@@ -42,6 +45,25 @@ final readonly class StageResult
         public float $usedGain,
         public ?Soak $soak,
     ) {}
+
+    /**
+     * Chance to reach the target with every estimated limit inside what the risk allows; none where the stage must not see full load,
+     * null without a target.
+     */
+    public function chanceWithin(Risk $risk): ?float
+    {
+        return match (true) {
+            $this->within === null => null,
+            $this->state->build->gating() !== [] => 0.0,
+            default => $this->within[$risk === Risk::Cautious ? 0 : 1],
+        };
+    }
+
+    /** How many limits nobody can estimate. */
+    public function unjudged(): int
+    {
+        return count(array_filter($this->readings, fn (LimitReading $reading): bool => $reading->used === null));
+    }
 
     public function weakest(): ?LimitReading
     {

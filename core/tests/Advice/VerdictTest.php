@@ -14,9 +14,10 @@ final class VerdictTest extends TestCase
     /**
      * @param  array<string, mixed>  $brief
      * @param  array<string, mixed>  $part
+     * @param  array{int, int}  $limit  safe and edge
      * @return array<string, array<string, mixed>> by subject
      */
-    private static function verdict(array $brief, array $part = [], string $fuel = 'pump'): array
+    private static function verdict(array $brief, array $part = [], string $fuel = 'pump', array $limit = [275, 350], string $quantity = 'wheel-torque'): array
     {
         $evidence = ['kind' => 'judgement'];
         $opened = BundleReader::read([
@@ -32,7 +33,7 @@ final class VerdictTest extends TestCase
                 'lanes' => [['key' => 'all', 'name' => 'All']],
                 'families' => [['key' => 'map', 'name' => 'map', 'ceiling_percent' => 60]],
                 'slots' => [['key' => 'map', 'name' => 'Map', 'lane' => 'all', 'family' => 'map', 'stock' => 'factory'], ['key' => 'box', 'name' => 'Box', 'lane' => 'all', 'family' => 'map', 'stock' => 'stock']],
-                'limits' => [['key' => 'box', 'name' => 'Gearbox', 'slot' => 'box', 'quantity' => 'wheel-torque', 'safe' => 275, 'edge' => 350, 'consequence' => 'it breaks', 'evidence' => $evidence]],
+                'limits' => [['key' => 'box', 'name' => 'Gearbox', 'slot' => 'box', 'quantity' => $quantity, 'safe' => $limit[0], 'edge' => $limit[1], 'consequence' => 'it breaks', 'evidence' => $evidence]],
                 'ceilings' => [],
             ],
             'parts' => [['key' => 'map', 'name' => 'Map', 'maker' => 'M', 'slots' => ['map'], 'map' => ['kind' => 'dyno'], 'price' => ['new' => [900, 1000, 1100]], 'gains' => [['power' => [30, 40, 50], 'torque' => [30, 40, 50], 'evidence' => $evidence]], ...$part]],
@@ -53,7 +54,7 @@ final class VerdictTest extends TestCase
         $even = self::verdict(['target' => ['power' => 246]])['target'];
         self::assertSame('close', $even['status']);
         self::assertMatchesRegularExpression('/^2\d\d whp likely, 246 whp asked$/', $even['headline']);
-        self::assertMatchesRegularExpression('/^[56]\d % chance of reaching it$/', $even['detail']);
+        self::assertMatchesRegularExpression('/^[56]\d % chance of reaching it, [56]\d % within the limits$/', $even['detail']);
         $far = self::verdict(['target' => ['power' => 300]])['target'];
         self::assertSame('over', $far['status']);
         self::assertStringContainsString('falls short of 300 whp', $far['headline']);
@@ -76,6 +77,23 @@ final class VerdictTest extends TestCase
         self::assertSame('over', $over['status']);
         self::assertSame('€ 100 too much', $over['detail']);
         self::assertContains('Stage 1 costs € 1,000, more than the € 500 there is now.', array_column($over['reasons'], 'sentence'));
+    }
+
+    public function test_no_target_is_clear_beside_a_limit_past_safe(): void
+    {
+        $easy = ['target' => ['power' => 220]];
+        self::assertSame('clear', self::verdict($easy)['target']['status']);
+        $over = self::verdict($easy, limit: [250, 350]);
+        self::assertSame(['close', 'over'], [$over['target']['status'], $over['limits']['status']]);
+        $past = self::verdict($easy, limit: [230, 240]);
+        self::assertSame(['over', 'past-edge'], [$past['target']['status'], $past['limits']['status']]);
+        self::assertMatchesRegularExpression('/^\d+ % chance of reaching it, \d % within the limits$/', $past['target']['detail']);
+    }
+
+    public function test_a_limit_that_nobody_can_judge_makes_the_chance_one_at_most(): void
+    {
+        $detail = self::verdict(['target' => ['power' => 220]], limit: [900, 950], quantity: 'boost')['target']['detail'];
+        self::assertMatchesRegularExpression('/^\d+ % chance of reaching it, at most \d+ % within the limits, 1 not judged$/', $detail);
     }
 
     public function test_the_weakest_limit_speaks_and_the_accepted_risk_answers(): void

@@ -128,7 +128,7 @@ final class PropertiesTest extends TestCase
                 self::assertEqualsWithDelta(1.0, $coarse->p50 / $fine->p50, 0.002);
                 self::assertEqualsWithDelta(1.0, $coarse->p90 / $fine->p90, 0.002);
             }
-            $used = (new LimitCheck($lyre->platform(), [Loss::percentage(0.14)], $rpms))->used($result->model, $drawn, $drawn);
+            $used = (new LimitCheck($lyre->platform(), [Loss::percentage(0.14)], $rpms))->drawn($result->model, $drawn, $drawn)->used;
             self::assertEqualsWithDelta(1.0, $result->readings[0]->used / $used[0][1], 0.002);
         }
     }

@@ -13,6 +13,7 @@ use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Platform\Ceiling;
 use Pebblerun\Core\Evaluation\Limits\Status;
 use Pebblerun\Core\Evaluation\StageResult;
+use Pebblerun\Core\Job\Brief\Risk;
 use Pebblerun\Core\Job\Brief\Target;
 use Pebblerun\Core\Job\Plan\Stacking;
 use Pebblerun\Core\Tests\Lyre;
@@ -87,6 +88,8 @@ final class WorkedValuesTest extends TestCase
         self::assertEqualsWithDelta(393.0, $result->torque->p50, 2.0);
         self::assertEqualsWithDelta(438.0, $result->torque->p90, 5.5);
         self::assertEqualsWithDelta(0.60, $result->power->chance, 0.03);
+        $lyre->limits = [new Limit('box', 'Gearbox', 'gearbox', Quantity::WheelTorque, [[0.0, 400.0, 460.0]], [], 'it breaks', Evidence::Judgement, '')];
+        self::assertEqualsWithDelta(0.20, $lyre->last(Lyre::FULL)->chanceWithin(Risk::Cautious), 0.04, 'with torque at or below 400 N·m as well');
     }
 
     public function test_the_draws_under_a_hard_ceiling(): void

@@ -42,4 +42,10 @@ enum Quantity: string
     {
         return $this === self::ChargeTemperature || $this === self::ExhaustTemperature;
     }
+
+    /** Whether its demand follows from a build's curve, draw by draw. */
+    public function isDrawn(): bool
+    {
+        return $this->isTorque() || $this->isPower() || $this === self::FuelFlow;
+    }
 }

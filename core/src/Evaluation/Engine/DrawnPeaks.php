@@ -8,10 +8,12 @@ use Pebblerun\Core\Math\Percentiles;
 final readonly class DrawnPeaks
 {
     /**
-     * @param  Percentiles  $power  W, of each curve's highest
-     * @param  Percentiles  $torque  N·m, likewise
+     * @param  list<float>  $powers  W, each curve's highest
+     * @param  list<float>  $torques  N·m, likewise
+     * @param  Percentiles  $power  of those
+     * @param  Percentiles  $torque  likewise
      */
-    private function __construct(public DrawnCurves $curves, public Percentiles $power, public Percentiles $torque) {}
+    private function __construct(public DrawnCurves $curves, public array $powers, public array $torques, public Percentiles $power, public Percentiles $torque) {}
 
     /**
      * @param  list<float>  $power  flat, W: rpm × rows + row
@@ -22,10 +24,9 @@ final readonly class DrawnPeaks
     {
         $curves = new DrawnCurves($power, count($rpms));
 
-        return new self(
-            $curves,
-            Percentiles::of($curves->peaks(CurveQuantity::power($rpms)), $target),
-            Percentiles::of($curves->peaks(CurveQuantity::torque($rpms))),
-        );
+        $powers = $curves->peaks(CurveQuantity::power($rpms));
+        $torques = $curves->peaks(CurveQuantity::torque($rpms));
+
+        return new self($curves, $powers, $torques, Percentiles::of($powers, $target), Percentiles::of($torques));
     }
 }

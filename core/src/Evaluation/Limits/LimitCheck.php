@@ -4,11 +4,13 @@ namespace Pebblerun\Core\Evaluation\Limits;
 
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Limits\Quantity;
+use Pebblerun\Core\Catalog\Parts\Boost;
 use Pebblerun\Core\Catalog\Parts\MapKind;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Evaluation\Engine\CurveQuantity;
 use Pebblerun\Core\Evaluation\Engine\DrawnPeaks;
 use Pebblerun\Core\Evaluation\Model\StageModel;
+use Pebblerun\Core\Math\CurveArithmetic;
 use Pebblerun\Core\Math\Percentiles;
 use Pebblerun\Core\Physics\Air\Soak;
 use Pebblerun\Core\Physics\Driveline\Loss;
@@ -42,30 +44,56 @@ final class LimitCheck
     }
 
     /**
-     * P50 and P90 of demand over safe and P75 over edge, for each standing limit. The share of edge is only worked out where safe
-     * is passed.
+     * The share of edge is only worked out where a draw passes safe.
      *
      * @param  DrawnPeaks  $wheels  at the wheels
      * @param  DrawnPeaks  $engine  what the engine makes, as the stock driveline brings it to the wheels
-     * @return list<array{float, float, float}>
      */
-    public function used(StageModel $model, DrawnPeaks $wheels, DrawnPeaks $engine): array
+    public function drawn(StageModel $model, DrawnPeaks $wheels, DrawnPeaks $engine): DrawnLimits
     {
-        return array_map(function (Limit $limit) use ($model, $wheels, $engine): array {
-            if ($limit->quantity === Quantity::Boost && $model->boost !== null) {
-                $moved = $limit->movedBy($model->build->situation->mapKind());
-                $of = fn (float $u, float $allowed): float => $model->boost->quantile($u) / ($allowed * $moved);
-
-                return [$of(0.5, $limit->safeAt(0.0)), $of(0.9, $limit->safeAt(0.0)), $of(0.75, $limit->edgeAt(0.0))];
-            }
+        $used = [];
+        $belowSafe = $belowEdge = array_fill(0, count($wheels->powers), true);
+        foreach ($model->limits as $limit) {
             if (! self::alongCurve($limit)) {
-                return [0.0, 0.0, 0.0];
+                $used[] = $limit->quantity === Quantity::Boost && $model->boost !== null ? self::boostUsed($limit, $model->boost, $model) : [0.0, 0.0, 0.0];
+
+                continue;
             }
             $drawn = $limit->quantity->isCrank() ? $engine : $wheels;
-            $safe = $this->share($limit, $model, $drawn, false);
+            $safe = $this->shares($limit, $model, $drawn, false);
+            $edge = max($safe) > self::EXACT ? $this->shares($limit, $model, $drawn, true) : [0.0];
+            $of = Percentiles::of($safe);
+            $used[] = [$of->p50, $of->p90, Percentiles::of($edge)->p75];
+            $belowSafe = self::strike($belowSafe, $safe);
+            $belowEdge = self::strike($belowEdge, $edge);
+        }
 
-            return [$safe[0], $safe[2], $safe[1] > 1.0 ? $this->share($limit, $model, $drawn, true)[1] : 0.0];
-        }, $model->limits);
+        return new DrawnLimits($used, $belowSafe, $belowEdge);
+    }
+
+    /** @return array{float, float, float} */
+    private static function boostUsed(Limit $limit, Boost $boost, StageModel $model): array
+    {
+        $moved = $limit->movedBy($model->build->situation->mapKind());
+        $of = fn (float $u, float $allowed): float => $boost->quantile($u) / ($allowed * $moved);
+
+        return [$of(0.5, $limit->safeAt(0.0)), $of(0.9, $limit->safeAt(0.0)), $of(0.75, $limit->edgeAt(0.0))];
+    }
+
+    /**
+     * @param  list<bool>  $below
+     * @param  list<float>  $shares  one a draw
+     * @return list<bool>
+     */
+    private static function strike(array $below, array $shares): array
+    {
+        foreach ($shares as $row => $share) {
+            if ($share > self::EXACT) {
+                $below[$row] = false;
+            }
+        }
+
+        return array_values($below);
     }
 
     /**
@@ -94,7 +122,7 @@ final class LimitCheck
     /**
      * @param  non-empty-list<float>  $wheels  likely, W at the rpms
      * @param  non-empty-list<float>  $engine  likewise, what the engine makes
-     * @param  list<array{float, float, float}>  $used  as used() gave them
+     * @param  list<array{float, float, float}>  $used  as drawn() gave them
      * @param  ?Soak  $soak  charge temperature by pull, where it is known
      * @return list<LimitReading>
      */
@@ -112,7 +140,7 @@ final class LimitCheck
 
     private static function alongCurve(Limit $limit): bool
     {
-        return $limit->quantity->isTorque() || $limit->quantity->isPower() || $limit->quantity === Quantity::FuelFlow;
+        return $limit->quantity->isDrawn();
     }
 
     private static function flat(Limit $limit, StageModel $model, float $median, float $used, float $edge): LimitReading
@@ -142,40 +170,30 @@ final class LimitCheck
     }
 
     /**
-     * P50, P75 and P90 of the highest share of what is allowed, under the worse of the losses.
+     * The highest share of what is allowed in each draw, under the worse of the losses.
      *
-     * A flat limit's share rises with the peak alone, so the peak's percentiles give it; others are followed along the curves.
+     * A flat limit's share rises with the peak alone, so the peaks give it; others are followed along the curves.
      *
      * @param  bool  $edge  of the edge, or of what is safe
-     * @return array{float, float, float}
+     * @return non-empty-list<float>
      */
-    private function share(Limit $limit, StageModel $model, DrawnPeaks $drawn, bool $edge): array
+    private function shares(Limit $limit, StageModel $model, DrawnPeaks $drawn, bool $edge): array
     {
-        $worst = [0.0, 0.0, 0.0];
+        $worst = null;
         foreach ($this->lossesOf($limit) as $loss) {
-            $share = self::isFollowed($limit, $loss) ? $this->followedShare($limit, $loss, $model, $drawn, $edge) : $this->flatShare($limit, $loss, $model, $drawn, $edge);
-            $worst = [max($worst[0], $share[0]), max($worst[1], $share[1]), max($worst[2], $share[2])];
+            $shares = self::isFollowed($limit, $loss) ? $drawn->curves->peaks($this->shareOf($limit, $loss, $model, $edge)) : $this->flatShares($limit, $loss, $model, $drawn, $edge);
+            $worst = $worst === null ? $shares : CurveArithmetic::greater($worst, $shares);
         }
 
-        return $worst;
+        return $worst ?: [0.0];
     }
 
-    /** @return array{float, float, float} */
-    private function followedShare(Limit $limit, Loss $loss, StageModel $model, DrawnPeaks $drawn, bool $edge): array
+    /** @return list<float> */
+    private function flatShares(Limit $limit, Loss $loss, StageModel $model, DrawnPeaks $drawn, bool $edge): array
     {
-        $peaks = Percentiles::of($drawn->curves->peaks($this->shareOf($limit, $loss, $model, $edge)));
-
-        return [$peaks->p50, $peaks->p75, $peaks->p90];
-    }
-
-    /** @return array{float, float, float} */
-    private function flatShare(Limit $limit, Loss $loss, StageModel $model, DrawnPeaks $drawn, bool $edge): array
-    {
-        $peak = $limit->quantity->isTorque() ? $drawn->torque : $drawn->power;
         $allowed = ($edge ? $limit->edgeAt(0.0) : $limit->safeAt(0.0)) * $this->allowed($limit, $model);
-        $of = fn (float $at): float => $loss->toCrank($at) / $allowed;
 
-        return [$of($peak->p50), $of($peak->p75), $of($peak->p90)];
+        return array_map(fn (float $peak): float => $loss->toCrank($peak) / $allowed, $limit->quantity->isTorque() ? $drawn->torques : $drawn->powers);
     }
 
     /** What the stated values count in wheel or crank power or torque: moved by the map, less what its boost overshoots. */

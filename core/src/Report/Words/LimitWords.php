@@ -21,6 +21,14 @@ final readonly class LimitWords
         return $median === $used ? "{$used} %" : "{$median}–{$used} %";
     }
 
+    /** "at most 48 % within the limits, 2 not judged". */
+    public static function within(float $chance, int $unjudged): string
+    {
+        $share = round(100 * $chance);
+
+        return $unjudged === 0 ? "{$share} % within the limits" : "at most {$share} % within the limits, {$unjudged} not judged";
+    }
+
     public function of(LimitReading $reading): string
     {
         $quantity = $reading->limit->quantity;

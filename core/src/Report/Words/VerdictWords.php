@@ -36,7 +36,7 @@ final readonly class VerdictWords
             VerdictCode::TargetNotSet => 'target not set',
             VerdictCode::Reaches => "{$this->figure($p['target'], $p['reached'])} likely, {$this->target($p['target'])} asked",
             VerdictCode::FallsShort => "{$this->figure($p['target'], $p['reached'])} likely falls short of {$this->target($p['target'])}",
-            VerdictCode::Chance => sprintf('%d %% chance of reaching it', round(100 * $p['share'])),
+            VerdictCode::Chance => sprintf('%d %% chance of reaching it, %s', round(100 * $p['share']), LimitWords::within($p['within'], $p['unjudged'])),
             VerdictCode::NoChance => 'no chance stated: not measured yet',
             VerdictCode::NeedsBaseline => 'A chance needs this car’s own baseline and a passed health check.',
             VerdictCode::Range => "80 % range (P10–P90): {$this->figure($p['target'], $p['p10'])} to {$this->figure($p['target'], $p['p90'])}.",

@@ -33,7 +33,12 @@
         {labels.power}.
     </p>
     {#if stage.chance !== null}<p class="text-soft">
-            {figure(100 * stage.chance)} % chance of reaching the target here.
+            {figure(100 * stage.chance.reach)} % chance of reaching the target here, {stage.chance.unjudged >
+            0
+                ? 'at most '
+                : ''}{figure(100 * stage.chance.within)} % within the limits{stage.chance.unjudged > 0
+                ? `, ${stage.chance.unjudged} not judged`
+                : ''}.
         </p>{/if}
     {#if opened.loading}<p class="mt-2 text-soft" role="status">calculating…</p>{/if}
     {#if opened.failed}<p class="mt-2 text-soft" role="status">
