@@ -78,6 +78,9 @@ final class Lyre
 
     public bool $boosted = true;
 
+    /** km */
+    public ?float $mileage = null;
+
     /** @var array<string, float> ceilings of the families */
     public array $families = ['map' => 0.60, 'intake' => 0.06, 'exhaust' => 0.10, 'charge' => 0.08, 'induction' => 0.6, 'drive' => 0.1];
 
@@ -226,7 +229,7 @@ final class Lyre
 
     public function car(): Car
     {
-        return new Car(2021, 'manual', 'road', 'turbo', 'front');
+        return new Car(2021, 'manual', 'road', 'turbo', 'front', mileage: $this->mileage);
     }
 
     public function brief(): Brief

@@ -57,11 +57,14 @@ final readonly class Verdict
         }
         array_push($reasons, ...$this->torqueLosses());
 
-        return $this->estimate->bundle->brief->received->allowsChances()
+        $brief = $this->estimate->bundle->brief;
+
+        return $brief->received->allowsChances()
             ? new VerdictLine(VerdictSubject::Target, $status, $headline, new Message(VerdictCode::Chance, ['share' => $chance, 'within' => $within, 'unjudged' => $last->unjudged()]), $reasons)
             : new VerdictLine(
                 VerdictSubject::Target, $status === Status::Clear ? Status::Close : $status, $headline,
-                new Message(VerdictCode::NoChance), [new Message(VerdictCode::NeedsBaseline), ...$reasons],
+                new Message($brief->received->failed === [] ? VerdictCode::NoChance : VerdictCode::MendFirst),
+                [new Message(VerdictCode::NeedsBaseline), ...($brief->received->measured === null && $brief->car->isWorn() ? [new Message(VerdictCode::Worn)] : []), ...$reasons],
             );
     }
 

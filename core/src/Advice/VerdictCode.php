@@ -16,6 +16,8 @@ enum VerdictCode: string
     case Chance = 'chance';
     case NoChance = 'no-chance';
     case NeedsBaseline = 'needs-baseline';
+    case MendFirst = 'mend-first';
+    case Worn = 'worn';
     /** p10, p90; target */
     case Range = 'range';
     /** power */

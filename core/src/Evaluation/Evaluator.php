@@ -50,6 +50,11 @@ final class Evaluator
 
     private const UNMEASURED = 0.04;
 
+    /** What a worn engine is believed to give of the platform's figures until somebody measures it, and the doubt of that. */
+    private const WORN = 0.96;
+
+    private const WORN_DOUBT = 0.06;
+
     /** @var non-empty-list<Loss> percentage and constant: limits at the crank are checked under both */
     public readonly array $losses;
 
@@ -92,7 +97,7 @@ final class Evaluator
         private readonly ?Ambient $ambient = null,
     ) {
         $this->platform = $catalog->platform;
-        $this->start = $brief->received->measured ?? $this->platform->baseline;
+        $this->start = $brief->received->measured ?? ($brief->car->isWorn() ? $this->platform->baseline->scaled(self::WORN) : $this->platform->baseline);
         $this->losses = Loss::both($brief->car->lossShare(), $this->platform->baseline);
         $this->models = new ModelBuilder($this->platform);
         $this->inspector = new Inspector($brief->constraints);
@@ -245,7 +250,11 @@ final class Evaluator
     private function engine(Stacking $stacking, EvaluationCache $cache, ?Draws $draws = null): Engine
     {
         $isMeasured = $this->brief->received->measured !== null;
-        $sigma = $isMeasured ? self::MEASURED : self::UNMEASURED;
+        $sigma = match (true) {
+            $isMeasured => self::MEASURED,
+            $this->brief->car->isWorn() => self::WORN_DOUBT,
+            default => self::UNMEASURED,
+        };
 
         return new Engine(
             $this->start, $isMeasured, $this->platform->baseline, $this->losses[$this->settings->constantLoss ? 1 : 0],

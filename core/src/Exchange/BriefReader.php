@@ -53,6 +53,7 @@ final readonly class BriefReader
             $this->platform->aspiration,
             $this->platform->drive,
             self::measuredLoss($car->maybe('measured_loss')),
+            $car->maybe('mileage_km')?->number(),
         );
     }
 

@@ -72,6 +72,11 @@ final readonly class Curve
         return new self($first, $torque, $sketched);
     }
 
+    public function scaled(float $factor): self
+    {
+        return new self($this->first, array_map(fn (float $torque): float => $torque * $factor, $this->torque), $this->sketched);
+    }
+
     public function last(): float
     {
         return $this->first + self::STEP * (count($this->torque) - 1);

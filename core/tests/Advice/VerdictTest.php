@@ -79,6 +79,15 @@ final class VerdictTest extends TestCase
         self::assertContains('Stage 1 costs € 1,000, more than the € 500 there is now.', array_column($over['reasons'], 'sentence'));
     }
 
+    public function test_a_failed_check_comes_before_any_chance_and_a_worn_car_is_said_to_be_one(): void
+    {
+        $received = ['parts' => [], 'fuel' => 'pump', 'checks' => ['compression' => 'bad']];
+        $target = fn (float $mileage): array => self::verdict(['target' => ['power' => 220], 'received' => $received, 'car' => ['year' => 2020, 'gearbox' => 'manual', 'mileage_km' => $mileage]])['target'];
+        self::assertSame('no chance stated: mend first what the check found', $target(250_000)['detail']);
+        $isWorn = fn (array $line): bool => str_contains((string) json_encode($line['reasons'], JSON_UNESCAPED_UNICODE), 'Past 200,000 km and not measured');
+        self::assertSame([true, false], [$isWorn($target(250_000)), $isWorn($target(150_000))]);
+    }
+
     public function test_no_target_is_clear_beside_a_limit_past_safe(): void
     {
         $easy = ['target' => ['power' => 220]];

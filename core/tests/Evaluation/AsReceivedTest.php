@@ -2,6 +2,8 @@
 
 namespace Pebblerun\Core\Tests\Evaluation;
 
+use Pebblerun\Core\Math\Curve;
+use Pebblerun\Core\Math\Percentiles;
 use Pebblerun\Core\Tests\Lyre;
 use PHPUnit\Framework\TestCase;
 
@@ -41,6 +43,25 @@ final class AsReceivedTest extends TestCase
         $unmeasured->measured = null;
         // 4 % of doubt against 1.5 %.
         self::assertEqualsWithDelta(4.0 / 1.5, $width($unmeasured) / $width(new Lyre), 0.01);
+    }
+
+    public function test_a_worn_engine_that_nobody_measured_gives_a_little_less_and_is_less_certain(): void
+    {
+        $power = function (?float $mileage, ?Curve $measured): Percentiles {
+            $lyre = new Lyre;
+            $lyre->measured = $measured;
+            $lyre->mileage = $mileage;
+
+            return $lyre->last([])->power;
+        };
+        $width = fn (Percentiles $power): float => ($power->p90 - $power->p10) / $power->p50;
+        $fresh = $power(200_000.0, null);
+        $worn = $power(200_001.0, null);
+        self::assertEquals($fresh, $power(null, null));
+        self::assertEqualsWithDelta(0.96, $worn->p50 / $fresh->p50, 0.001);
+        // 6 % of doubt against 4 %.
+        self::assertEqualsWithDelta(1.5, $width($worn) / $width($fresh), 0.01);
+        self::assertEquals($power(null, Lyre::curve()), $power(400_000.0, Lyre::curve()), 'what was measured is what it is');
     }
 
     public function test_as_it_came_carries_the_baselines_doubt_alone(): void

@@ -7,7 +7,13 @@ use Pebblerun\Core\Physics\Driveline\Loss;
 /** The customer's car, as far as conditions ask. */
 final readonly class Car
 {
-    /** @param  ?float  $lossShare  from a measured pair of crank and wheel power */
+    /** Worn engines give less: from there on, km. */
+    private const WORN = 200_000.0;
+
+    /**
+     * @param  ?float  $lossShare  from a measured pair of crank and wheel power
+     * @param  ?float  $mileage  km; null where nobody read it
+     */
     public function __construct(
         public int $year,
         public string $gearbox,
@@ -15,7 +21,14 @@ final readonly class Car
         public string $aspiration,
         public string $drive,
         public ?float $lossShare = null,
+        public ?float $mileage = null,
     ) {}
+
+    /** Whether its age shows unless somebody measures it. */
+    public function isWorn(): bool
+    {
+        return $this->mileage > self::WORN;
+    }
 
     /** Share of the power lost between crank and wheels: a measured pair wins over the usual figure. */
     public function lossShare(): float

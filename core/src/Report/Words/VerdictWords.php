@@ -38,6 +38,8 @@ final readonly class VerdictWords
             VerdictCode::FallsShort => "{$this->figure($p['target'], $p['reached'])} likely falls short of {$this->target($p['target'])}",
             VerdictCode::Chance => sprintf('%d %% chance of reaching it, %s', round(100 * $p['share']), LimitWords::within($p['within'], $p['unjudged'])),
             VerdictCode::NoChance => 'no chance stated: not measured yet',
+            VerdictCode::MendFirst => 'no chance stated: mend first what the check found',
+            VerdictCode::Worn => 'Past 200,000 km and not measured: 4 % less than the platform’s figures, and a wider range, until a baseline pull says what it gives.',
             VerdictCode::NeedsBaseline => 'A chance needs this car’s own baseline and a passed health check.',
             VerdictCode::Range => "80 % range (P10–P90): {$this->figure($p['target'], $p['p10'])} to {$this->figure($p['target'], $p['p90'])}.",
             VerdictCode::PlainSum => "Quoted gains simply added up would promise {$this->say->sayPower($p['power'])}.",

@@ -52,7 +52,9 @@
             title={weakest.sentence}
         >
             {weakest.name}
-            {share(weakest.median_percent, weakest.used_percent)}, {statusWords[weakest.status]}
+            {share(weakest.median_percent, weakest.used_percent)}{weakest.status === 'clear'
+                ? ''
+                : `, ${statusWords[weakest.status]}`}
         </div>
     {/if}
     {#if stage.gated}<div class="truncate text-[12px] text-rust">gated: no full load, no stop here</div>{/if}
