@@ -136,9 +136,9 @@ final class DemoTest extends TestCase
     public function test_a_kept_document_sees_small_changes(): void
     {
         $kept = self::kept('skarn-hill-commuter');
-        foreach ([['chance', 0.001], ['used_gain_percent', 0.01], ['added', 0.01]] as [$field, $by]) {
+        foreach ([['chance.reach', 0.001], ['chance.within', 0.001], ['used_gain_percent', 0.01], ['added', 0.01]] as [$field, $by]) {
             $moved = $kept;
-            $moved['stages'][1][$field] += $by;
+            data_set($moved['stages'][1], $field, data_get($moved['stages'][1], $field) + $by);
             try {
                 Golden::assertSame($kept, $moved);
             } catch (ExpectationFailedException) {
