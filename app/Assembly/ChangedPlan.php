@@ -44,6 +44,6 @@ final readonly class ChangedPlan
         $document = Commands::apply($plan->document, $commands, $catalog);
         $planned = $opened->withPlan($document);
 
-        return new self($document, $change, Estimates::shown($plan->job, $plan->library, $document, $reader, $planned));
+        return new self($document, $change, Estimates::here($plan->job, $plan->library, $document, $reader, $planned));
     }
 }

@@ -59,15 +59,27 @@ final class Estimates
      * Of a plan that somebody has on the bench.
      *
      * @param  array<string, mixed>  $plan  the plan document
-     * @param  ?OpenedBundle  $opened  of that plan, where it is open
      */
-    public static function shown(CustomerJob $job, LibraryVersion $library, array $plan, User $reader, ?OpenedBundle $opened = null): self
+    public static function shown(CustomerJob $job, LibraryVersion $library, array $plan, User $reader): self
     {
-        $estimates = self::of($opened ?? fn (): OpenedBundle => Bundles::read($job, $library, $plan), self::keyOf($job, $library, $plan, $reader));
-        $estimates->answer = KeptAnswers::known((string) $estimates->key);
-        $estimates->isKept = $estimates->answer !== null;
+        $estimates = self::here($job, $library, $plan, $reader, fn (): OpenedBundle => Bundles::read($job, $library, $plan));
         $answer = $estimates->isKept ? null : Estimator::ask($job, $library, $plan, Reading::of($reader));
         $answer === null || $estimates->take($answer);
+
+        return $estimates;
+    }
+
+    /**
+     * The same without the estimator.
+     *
+     * @param  array<string, mixed>  $plan  the plan document
+     * @param  OpenedBundle|Closure(): OpenedBundle  $opened  of that plan
+     */
+    public static function here(CustomerJob $job, LibraryVersion $library, array $plan, User $reader, OpenedBundle|Closure $opened): self
+    {
+        $estimates = self::of($opened, self::keyOf($job, $library, $plan, $reader));
+        $estimates->answer = KeptAnswers::known((string) $estimates->key);
+        $estimates->isKept = $estimates->answer !== null;
 
         return $estimates;
     }

@@ -13,8 +13,8 @@ use App\Models\LibraryVersion;
  */
 final class Estimator
 {
-    /** Longer than that takes nobody who estimates for itself. */
-    private const SECONDS = 1;
+    /** Longer than that takes hardly anybody who estimates for itself. */
+    private const SECONDS = 2;
 
     /**
      * @param  array<string, mixed>  $plan  the plan document

@@ -48,7 +48,7 @@ final class EstimatorTest extends TestCase
 
     private static function until(callable $holds, string $otherwise): void
     {
-        for ($i = 0; $i < 100 && ! $holds(); $i++) {
+        for ($i = 0; $i < 400 && ! $holds(); $i++) {
             usleep(50_000);
         }
         self::assertTrue($holds(), $otherwise);
