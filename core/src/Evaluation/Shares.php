@@ -20,6 +20,11 @@ final readonly class Shares
         $shares = $fitted = [];
         foreach ($model->build->parts as $part) {
             $fitted[$part->key] = true;
+            if ($part->isSupporting()) {
+                $shares[] = [0.0, 0.0, 0.0];
+
+                continue;
+            }
             $with = $this->evaluator->likely($model->onlyParts($fitted));
             $without = $this->evaluator->likely($model->onlyParts(array_diff_key($all, [$part->key => true])));
             $shares[] = [$with->peakPower - $before->peakPower, $with->peakTorque - $before->peakTorque, $likely->peakPower - $without->peakPower];

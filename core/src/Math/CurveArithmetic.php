@@ -77,21 +77,6 @@ final class CurveArithmetic
     }
 
     /**
-     * @param  list<float>  $values
-     * @return list<float> none below the least
-     */
-    public static function atLeast(array $values, float $least): array
-    {
-        foreach ($values as $at => $value) {
-            if ($value < $least) {
-                $values[$at] = $least;
-            }
-        }
-
-        return $values;
-    }
-
-    /**
      * @param  list<float>  $one
      * @param  ?list<float>  $other  null is 1 throughout
      * @return list<float>

@@ -142,14 +142,17 @@ final class Engine
         if ($change === null || $this->draws === null || $doubt <= 0.0) {
             return $change;
         }
-        $doubted = [];
-        foreach (array_chunk($change, $this->draws->count()) as $rows) {
-            foreach ($this->exponents($doubt) as $row => $exponent) {
-                $doubted[] = $rows[$row] ** $exponent;
+        $exponents = $this->exponents($doubt);
+        $places = intdiv(count($change), count($exponents));
+        $at = 0;
+        for ($place = 0; $place < $places; $place++) {
+            foreach ($exponents as $exponent) {
+                $change[$at] **= $exponent;
+                $at++;
             }
         }
 
-        return $doubted;
+        return array_values($change);
     }
 
     /** @return list<float> e^(κ·z), one a row */
@@ -226,7 +229,17 @@ final class Engine
     {
         $product = $this->product($gains, $grid);
 
-        return $product === null ? null : self::most($product, CurveArithmetic::atLeast($this->families->sum($gains, $grid), 1.0));
+        if ($product === null) {
+            return null;
+        }
+        foreach ($this->families->sum($gains, $grid) as $at => $quoted) {
+            $most = $quoted > 1.0 ? $quoted : 1.0;
+            if ($product[$at] > $most) {
+                $product[$at] = $most;
+            }
+        }
+
+        return $product;
     }
 
     /**

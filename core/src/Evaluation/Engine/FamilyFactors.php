@@ -121,12 +121,34 @@ final class FamilyFactors
      */
     public function sum(array $gains, SpeedGrid $grid): array
     {
-        $sum = array_fill(0, count($grid->rpms) * ($this->draws?->count() ?? 1), 1.0);
+        $families = [];
         foreach ($gains as $gain) {
-            $sum = CurveArithmetic::sum($sum, $this->cache->flat("quoted:{$gain->signature}", $grid, fn (SpeedGrid $grid): array => $this->quoted($gain, $grid)));
+            $families[$gain->family][] = $gain;
+        }
+        $sum = array_fill(0, count($grid->rpms) * ($this->draws?->count() ?? 1), 1.0);
+        foreach ($families as $family) {
+            // A family at a time, so that one exchange leaves the others' as they are.
+            $key = 'quoted:'.implode('|', array_map(fn (Gain $gain): string => $gain->signature, $family));
+            foreach ($this->cache->flat($key, $grid, fn (SpeedGrid $grid): array => $this->quotedTogether($family, $grid)) as $at => $quoted) {
+                $sum[$at] += $quoted;
+            }
         }
 
-        return $sum;
+        return array_values($sum);
+    }
+
+    /**
+     * @param  non-empty-list<Gain>  $gains
+     * @return list<float> Σ g·reference/baseline
+     */
+    private function quotedTogether(array $gains, SpeedGrid $grid): array
+    {
+        $together = null;
+        foreach ($gains as $gain) {
+            $together = CurveArithmetic::sum($together, $this->quoted($gain, $grid));
+        }
+
+        return $together;
     }
 
     /** @return list<float> g·reference/baseline */

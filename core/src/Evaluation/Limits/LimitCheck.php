@@ -10,7 +10,6 @@ use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Evaluation\Engine\CurveQuantity;
 use Pebblerun\Core\Evaluation\Engine\DrawnPeaks;
 use Pebblerun\Core\Evaluation\Model\StageModel;
-use Pebblerun\Core\Math\CurveArithmetic;
 use Pebblerun\Core\Math\Percentiles;
 use Pebblerun\Core\Physics\Air\Soak;
 use Pebblerun\Core\Physics\Driveline\Loss;
@@ -60,15 +59,14 @@ final class LimitCheck
                 continue;
             }
             $drawn = $limit->quantity->isCrank() ? $engine : $wheels;
-            $safe = $this->shares($limit, $model, $drawn, false);
-            $edge = max($safe) > self::EXACT ? $this->shares($limit, $model, $drawn, true) : [0.0];
-            $of = Percentiles::of($safe);
-            $used[] = [$of->p50, $of->p90, Percentiles::of($edge)->p75];
-            $belowSafe = self::strike($belowSafe, $safe);
-            $belowEdge = self::strike($belowEdge, $edge);
+            [$safe, $overSafe] = $this->shares($limit, $model, $drawn, false);
+            [$edge, $overEdge] = $overSafe === [] ? [null, []] : $this->shares($limit, $model, $drawn, true);
+            $used[] = [$safe[0], $safe[2], $edge[1] ?? 0.0];
+            $belowSafe = array_replace($belowSafe, $overSafe);
+            $belowEdge = array_replace($belowEdge, $overEdge);
         }
 
-        return new DrawnLimits($used, $belowSafe, $belowEdge);
+        return new DrawnLimits($used, array_values($belowSafe), array_values($belowEdge));
     }
 
     /** @return array{float, float, float} */
@@ -78,22 +76,6 @@ final class LimitCheck
         $of = fn (float $u, float $allowed): float => $boost->quantile($u) / ($allowed * $moved);
 
         return [$of(0.5, $limit->safeAt(0.0)), $of(0.9, $limit->safeAt(0.0)), $of(0.75, $limit->edgeAt(0.0))];
-    }
-
-    /**
-     * @param  list<bool>  $below
-     * @param  list<float>  $shares  one a draw
-     * @return list<bool>
-     */
-    private static function strike(array $below, array $shares): array
-    {
-        foreach ($shares as $row => $share) {
-            if ($share > self::EXACT) {
-                $below[$row] = false;
-            }
-        }
-
-        return array_values($below);
     }
 
     /**
@@ -170,30 +152,59 @@ final class LimitCheck
     }
 
     /**
-     * The highest share of what is allowed in each draw, under the worse of the losses.
+     * P50, P75 and P90 of the highest share of what is allowed, under the worse of the losses, and the draws that pass it.
      *
-     * A flat limit's share rises with the peak alone, so the peaks give it; others are followed along the curves.
+     * A flat limit's share rises with the peak alone, so the peaks' own percentiles give it; others are followed along the curves.
      *
      * @param  bool  $edge  of the edge, or of what is safe
-     * @return non-empty-list<float>
+     * @return array{array{float, float, float}, array<int, false>}
      */
     private function shares(Limit $limit, StageModel $model, DrawnPeaks $drawn, bool $edge): array
     {
-        $worst = null;
+        $worst = [0.0, 0.0, 0.0];
+        $past = [];
         foreach ($this->lossesOf($limit) as $loss) {
-            $shares = self::isFollowed($limit, $loss) ? $drawn->curves->peaks($this->shareOf($limit, $loss, $model, $edge)) : $this->flatShares($limit, $loss, $model, $drawn, $edge);
-            $worst = $worst === null ? $shares : CurveArithmetic::greater($worst, $shares);
+            [$share, $passes] = self::isFollowed($limit, $loss) ? $this->followedShares($limit, $loss, $model, $drawn, $edge) : $this->flatShares($limit, $loss, $model, $drawn, $edge);
+            $worst = [max($worst[0], $share[0]), max($worst[1], $share[1]), max($worst[2], $share[2])];
+            $past += $passes;
         }
 
-        return $worst ?: [0.0];
+        return [$worst, $past];
     }
 
-    /** @return list<float> */
+    /** @return array{array{float, float, float}, array<int, false>} */
+    private function followedShares(Limit $limit, Loss $loss, StageModel $model, DrawnPeaks $drawn, bool $edge): array
+    {
+        $shares = $drawn->curves->peaks($this->shareOf($limit, $loss, $model, $edge));
+        $of = Percentiles::of($shares);
+
+        return [[$of->p50, $of->p75, $of->p90], self::past($shares, self::EXACT)];
+    }
+
+    /** @return array{array{float, float, float}, array<int, false>} */
     private function flatShares(Limit $limit, Loss $loss, StageModel $model, DrawnPeaks $drawn, bool $edge): array
     {
+        [$peaks, $of] = $limit->quantity->isTorque() ? [$drawn->torques, $drawn->torque] : [$drawn->powers, $drawn->power];
         $allowed = ($edge ? $limit->edgeAt(0.0) : $limit->safeAt(0.0)) * $this->allowed($limit, $model);
+        $share = fn (float $peak): float => $loss->toCrank($peak) / $allowed;
 
-        return array_map(fn (float $peak): float => $loss->toCrank($peak) / $allowed, $limit->quantity->isTorque() ? $drawn->torques : $drawn->powers);
+        return [[$share($of->p50), $share($of->p75), $share($of->p90)], self::past($peaks, $loss->toWheels($allowed * self::EXACT))];
+    }
+
+    /**
+     * @param  list<float>  $values  one a draw
+     * @return array<int, false> by draw
+     */
+    private static function past(array $values, float $most): array
+    {
+        $past = [];
+        foreach ($values as $row => $value) {
+            if ($value > $most) {
+                $past[$row] = false;
+            }
+        }
+
+        return $past;
     }
 
     /** What the stated values count in wheel or crank power or torque: moved by the map, less what its boost overshoots. */
