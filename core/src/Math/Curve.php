@@ -48,16 +48,13 @@ final readonly class Curve
      * A curve from its peaks alone: 60 % of peak torque at the lowest rpm when boosted, 75 % when natural, 88 % of
      * peak power at the redline; nowhere above the stated torque or the stated power.
      *
-     * @param  ?float  $until  rpm to which the peak torque is held, where a plateau is stated
-     *
-     * @throws InvalidCurve when the rpm do not rise from lowest over torque peak, plateau and power peak to redline.
+     * @throws InvalidCurve when the rpm do not rise from lowest over torque peak and power peak to redline.
      */
-    public static function sketched(float $lowest, Peak $torque, Peak $power, float $redline, bool $boosted, ?float $until = null): self
+    public static function sketched(float $lowest, Peak $torque, Peak $power, float $redline, bool $boosted): self
     {
         $curve = self::fromPoints([
             [$lowest, $torque->value * ($boosted ? 0.60 : 0.75)],
             [$torque->rpm, $torque->value],
-            ...($until === null ? [] : [[$until, $torque->value]]),
             [$power->rpm, $power->value / ($power->rpm * Rpm::OMEGA)],
             [$redline, 0.88 * $power->value / ($redline * Rpm::OMEGA)],
         ], true);

@@ -113,6 +113,25 @@ final class CurveTest extends TestCase
         self::assertEqualsWithDelta(225.0, $natural->torqueAt(1500.0), 1e-9);
     }
 
+    /** Source: the method's worked values: r_T 2500, r_T2 4900. */
+    public function test_the_plateau_ends_at_98_percent_and_well_before_the_power_peak(): void
+    {
+        self::assertSame([2500.0, 4900.0], [Lyre::curve()->torqueKnee(), Lyre::curve()->plateauEnd()]);
+        // Flat to the end: its power peak is at 6000, so the plateau counts to 5700.
+        self::assertSame(5700.0, Curve::fromPoints([[2000.0, 300.0], [4000.0, 300.0], [6000.0, 300.0]])->plateauEnd());
+        // It rises to 5900 and makes most power at 6000: never below where the torque peak begins.
+        $rising = Curve::fromPoints([[2000.0, 100.0], [4000.0, 200.0], [5900.0, 300.0], [6000.0, 300.0]]);
+        self::assertSame($rising->torqueKnee(), $rising->plateauEnd());
+    }
+
+    public function test_a_sketch_is_nowhere_above_what_was_stated(): void
+    {
+        $sketch = Curve::sketched(1500.0, new Peak(2500.0, 300.0), new Peak(6000.0, 180_000.0), 7000.0, true);
+        self::assertLessThanOrEqual(300.0, max($sketch->torque));
+        self::assertLessThanOrEqual(180_000.0 + 1e-6, max($sketch->power()));
+        self::assertEqualsWithDelta([180_000.0, 300.0], [$sketch->peakPower()->value, $sketch->peakTorque()->value], 1e-6);
+    }
+
     public function test_a_raised_rev_limit_carries_power_on_along_its_last_slope(): void
     {
         $curve = Lyre::curve();
