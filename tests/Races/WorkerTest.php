@@ -54,6 +54,9 @@ final class WorkerTest extends ProcessCase
     {
         $shop = Shop::query()->sole();
         DB::table('kept_summaries')->delete();
+        // So slow that there is a middle to stop it in, whatever else this machine does.
+        DB::unprepared("create or replace function wait_a_little() returns trigger as 'begin perform pg_sleep(0.25); return new; end' language plpgsql;
+            create trigger slow before insert on kept_summaries for each row execute function wait_a_little()");
         $task = app(StartTask::class)->start(WorkOutSummaries::class, WorkOutSummaries::KIND, WorkOutSummaries::subject(Reading::ofShop($shop), null), $shop->id, null);
         $first = $this->worker();
         self::until(fn (): bool => count(self::kept()) >= 2, 'nothing is worked out');
