@@ -1,16 +1,26 @@
-import { expect, type Browser, type BrowserContext, type Page } from '@playwright/test';
+import { expect, type Browser, type BrowserContext, type Cookie, type Page } from '@playwright/test';
 
 export const people = {
     advisor: { email: 'ines@saltmarsh.test', password: 'tide-and-stone' },
     owner: { email: 'odd@saltmarsh.test', password: 'harbour-light' },
 };
 
+/** Who signed in before, as the browser kept it: signing in anew each time would take a minute of all journeys. */
+const signedIn = new Map<keyof typeof people, Cookie[]>();
+
 export async function signIn(page: Page, who: keyof typeof people = 'advisor') {
-    await page.goto('/sign-in');
+    await page.context().addCookies(signedIn.get(who) ?? []);
+    await page.goto('/');
+    if (new URL(page.url()).pathname === '/sign-in') await signInAnew(page, who);
+    await expect(page.getByRole('heading', { name: 'Saltmarsh Speed Works' })).toBeVisible();
+}
+
+async function signInAnew(page: Page, who: keyof typeof people) {
     await page.getByLabel('Email').fill(people[who].email);
     await page.getByLabel('Password').fill(people[who].password);
     await page.getByRole('button', { name: 'Sign in' }).click();
     await expect(page.getByRole('heading', { name: 'Saltmarsh Speed Works' })).toBeVisible();
+    signedIn.set(who, await page.context().cookies());
 }
 
 export async function openBench(page: Page, job: string) {

@@ -2,7 +2,9 @@
 
 namespace Pebblerun\Core\Advice;
 
+use Pebblerun\Core\Catalog\Platform\Car;
 use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Evaluation\Evaluator;
 use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Findings\FindingKind;
 use Pebblerun\Core\Evaluation\Limits\Status;
@@ -64,7 +66,7 @@ final readonly class Verdict
             : new VerdictLine(
                 VerdictSubject::Target, $status === Status::Clear ? Status::Close : $status, $headline,
                 new Message($brief->received->failed === [] ? VerdictCode::NoChance : VerdictCode::MendFirst),
-                [new Message(VerdictCode::NeedsBaseline), ...($brief->received->measured === null && $brief->car->isWorn() ? [new Message(VerdictCode::Worn)] : []), ...$reasons],
+                [new Message(VerdictCode::NeedsBaseline), ...($brief->received->measured === null && $brief->car->isWorn() ? [new Message(VerdictCode::Worn, ['km' => Car::WORN, 'less' => 1.0 - Evaluator::WORN])] : []), ...$reasons],
             );
     }
 

@@ -51,7 +51,7 @@ final class Evaluator
     private const UNMEASURED = 0.04;
 
     /** What a worn engine is believed to give of the platform's figures until somebody measures it, and the doubt of that. */
-    private const WORN = 0.96;
+    public const WORN = 0.96;
 
     private const WORN_DOUBT = 0.06;
 

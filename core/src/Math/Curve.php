@@ -192,7 +192,9 @@ final readonly class Curve
     private function peak(array $values): Peak
     {
         $best = max($values);
+        // On a flat top the first, whatever the last digit says.
+        $first = array_key_first(array_filter($values, fn (float $value): bool => $value >= $best * (1.0 - 1e-9)));
 
-        return new Peak($this->first + self::STEP * (int) array_search($best, $values, true), $best);
+        return new Peak($this->first + self::STEP * (int) $first, $best);
     }
 }

@@ -39,16 +39,6 @@ final class CurveArithmetic
     /**
      * @param  ?list<float>  $one  null is 1 throughout
      * @param  ?list<float>  $other  likewise
-     * @return ?list<float>
-     */
-    public static function timesBoth(?array $one, ?array $other): ?array
-    {
-        return $one === null ? $other : self::times($one, $other);
-    }
-
-    /**
-     * @param  ?list<float>  $one  null is 1 throughout
-     * @param  ?list<float>  $other  likewise
      * @return ?list<float> one over other
      */
     public static function ratio(?array $one, ?array $other): ?array

@@ -37,13 +37,14 @@ final readonly class LimitDocument
         $this->shoulder = $baseline->torqueShoulder();
     }
 
-    /** @return array{key: string, name: string, status: string, median_percent: ?float, used_percent: ?float, sentence: string} where it stands */
+    /** @return array{key: string, name: string, status: string, percents: ?string, median_percent: ?float, used_percent: ?float, sentence: string} where it stands */
     public function glance(LimitReading $reading): array
     {
         return [
             'key' => $reading->limit->key,
             'name' => $reading->limit->name,
             'status' => $reading->status->value,
+            'percents' => $reading->used === null ? null : LimitWords::percents($reading),
             'median_percent' => self::percent($reading->median),
             'used_percent' => self::percent($reading->used),
             'sentence' => $this->words->of($reading),
@@ -63,6 +64,7 @@ final readonly class LimitDocument
             'unit' => $this->say->limitLabel($quantity),
             'status' => $reading->status->value,
             'words' => Terms::status($reading->status),
+            'percents' => $reading->used === null ? null : LimitWords::percents($reading),
             'median_percent' => self::percent($reading->median),
             'used_percent' => self::percent($reading->used),
             'edge_percent' => round(100 * $this->edgeShare($reading), UnitFormatter::PRECISION),

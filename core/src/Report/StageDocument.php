@@ -9,10 +9,13 @@ use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Evaluation\Limits\Status;
 use Pebblerun\Core\Evaluation\PartShare;
+use Pebblerun\Core\Evaluation\StageResult;
 use Pebblerun\Core\Evaluation\Timeline\StageState;
+use Pebblerun\Core\Job\Brief\Risk;
 use Pebblerun\Core\Math\Percentiles;
 use Pebblerun\Core\Report\Words\FindingWords;
 use Pebblerun\Core\Report\Words\GainWords;
+use Pebblerun\Core\Report\Words\LimitWords;
 
 /** Writes a stage: its figures, and what is read when it is opened. Stages are counted from 0, as received. */
 final readonly class StageDocument
@@ -131,12 +134,22 @@ final readonly class StageDocument
             'power' => [...self::spread($result->power, $this->say->power(...)), 'likely' => $this->say->power($power->value), 'rpm' => $power->rpm, 'plain_sum' => $this->say->power($result->plainSum)],
             'torque' => [...self::spread($result->torque, $this->say->torque(...)), 'likely' => $this->say->torque($torque->value), 'rpm' => $torque->rpm],
             'added' => $before === null ? 0.0 : $this->say->power($result->power->p50 - $before->power->p50),
-            'chance' => $brief->target?->power === null || ! $brief->received->allowsChances() ? null : [
-                'reach' => round((float) $result->power->chance, UnitFormatter::PRECISION),
-                'within' => round((float) $result->chanceWithin($brief->risk), UnitFormatter::PRECISION),
-                'unjudged' => $result->unjudged(),
-            ],
+            'chance' => $brief->target?->power === null || ! $brief->received->allowsChances() ? null : self::chance($result, $brief->risk),
             'used_gain_percent' => round(100 * $result->usedGain, UnitFormatter::PRECISION),
+        ];
+    }
+
+    /** @return array{reach: float, within: float, unjudged: int, words: string} */
+    private static function chance(StageResult $result, Risk $risk): array
+    {
+        $reach = (float) $result->power->chance;
+        $within = (float) $result->chanceWithin($risk);
+
+        return [
+            'reach' => round($reach, UnitFormatter::PRECISION),
+            'within' => round($within, UnitFormatter::PRECISION),
+            'unjudged' => $result->unjudged(),
+            'words' => LimitWords::chances($reach, $within, $result->unjudged()),
         ];
     }
 

@@ -130,6 +130,7 @@ final class CurveTest extends TestCase
         self::assertLessThanOrEqual(300.0, max($sketch->torque));
         self::assertLessThanOrEqual(180_000.0 + 1e-6, max($sketch->power()));
         self::assertEqualsWithDelta([180_000.0, 300.0], [$sketch->peakPower()->value, $sketch->peakTorque()->value], 1e-6);
+        self::assertSame([6000.0, 2500.0], [$sketch->peakPower()->rpm, $sketch->peakTorque()->rpm], 'where it was stated');
     }
 
     public function test_a_raised_rev_limit_carries_power_on_along_its_last_slope(): void

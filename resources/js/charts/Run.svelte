@@ -2,7 +2,7 @@
     import { place, tie } from '@/charts/labels';
     import { fixed, roomy } from '@/charts/scale';
     import type { BenchEstimate } from '@/generated/answers';
-    import { figure, money, share } from '@/lib/format';
+    import { figure, money } from '@/lib/format';
     import { stone, wavyLine } from '@/lib/stones';
 
     /** The run: money spent on x, wheel power on y, a pebble for every stage. */
@@ -73,9 +73,7 @@
     const readout = $derived.by(() => {
         const stage = read === null ? undefined : stages[read];
         if (!stage) return '';
-        const weakest = stage.weakest
-            ? `; ${stage.weakest.name} ${share(stage.weakest.median_percent, stage.weakest.used_percent)}`
-            : '';
+        const weakest = stage.weakest ? `; ${stage.weakest.name} ${stage.weakest.percents}` : '';
         return `${words(stage.index)}: ${figure(stage.power.p10)}–${figure(stage.power.p90)} ${estimate.labels.power}, ${money(stage.money.cumulative.likely, symbol)}${weakest}`;
     });
 

@@ -25,12 +25,6 @@ export function precise(value: number): string {
     return tenth.format(value);
 }
 
-/** Of what is safe, half and nine in ten of the cars: "94–98 %"; one figure where they are the same. */
-export function share(median: number | null, most: number | null): string {
-    const [from, to] = [whole.format(median ?? 0), whole.format(most ?? 0)];
-    return from === to ? `${to} %` : `${from}–${to} %`;
-}
-
 export function money(value: number, symbol: string): string {
     return `${symbol}\u00a0${whole.format(value)}`;
 }

@@ -8,7 +8,7 @@ use Pebblerun\Core\Physics\Driveline\Loss;
 final readonly class Car
 {
     /** Worn engines give less: from there on, km. */
-    private const WORN = 200_000.0;
+    public const WORN = 200_000.0;
 
     /**
      * @param  ?float  $lossShare  from a measured pair of crank and wheel power

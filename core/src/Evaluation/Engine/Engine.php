@@ -209,9 +209,9 @@ final class Engine
     /** @return ?list<float> flat: what multiplies the stock car's power; null where nothing does */
     private function factor(StageModel $model, SpeedGrid $grid): ?array
     {
-        $factors = [$this->stacking === Stacking::Diminishing
-            ? CurveArithmetic::timesBoth($this->bounded($model->bounded, $grid), $this->product($model->induction, $grid))
-            : $this->product($model->engineGains, $grid)];
+        $factors = $this->stacking === Stacking::Diminishing
+            ? [$this->bounded($model->bounded, $grid), $this->product($model->induction, $grid)]
+            : [$this->product($model->engineGains, $grid)];
         if ($model->spools !== []) {
             $factors[] = $this->spools->of($model->spools, $grid);
         }
@@ -220,7 +220,7 @@ final class Engine
     }
 
     /**
-     * What the families give together, never more than was quoted, and never less than nothing on that account.
+     * What the families give together, never more than was quoted; what was quoted takes no car below what it was.
      *
      * @param  list<Gain>  $gains
      * @return ?list<float> flat; null where there are no gains
@@ -228,7 +228,6 @@ final class Engine
     private function bounded(array $gains, SpeedGrid $grid): ?array
     {
         $product = $this->product($gains, $grid);
-
         if ($product === null) {
             return null;
         }

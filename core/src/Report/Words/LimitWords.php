@@ -21,12 +21,16 @@ final readonly class LimitWords
         return $median === $used ? "{$used} %" : "{$median}–{$used} %";
     }
 
-    /** "at most 48 % within the limits, 2 not judged". */
-    public static function within(float $chance, int $unjudged): string
+    /**
+     * Both chances, always together: "52 % chance of reaching it, at most 48 % within the limits, 2 not judged".
+     *
+     * @param  int  $unjudged  limits that nobody can estimate
+     */
+    public static function chances(float $reach, float $within, int $unjudged): string
     {
-        $share = round(100 * $chance);
+        $say = fn (float $share): string => round(100 * $share).' %';
 
-        return $unjudged === 0 ? "{$share} % within the limits" : "at most {$share} % within the limits, {$unjudged} not judged";
+        return "{$say($reach)} chance of reaching it, ".($unjudged === 0 ? "{$say($within)} within the limits" : "at most {$say($within)} within the limits, {$unjudged} not judged");
     }
 
     public function of(LimitReading $reading): string

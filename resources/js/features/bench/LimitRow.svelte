@@ -1,6 +1,6 @@
 <script lang="ts">
     import type { LimitReading } from '@/generated/answers';
-    import { money, share } from '@/lib/format';
+    import { money } from '@/lib/format';
     import Pebble from '@/ui/Pebble.svelte';
 
     /** One limit: what half and 90 % of cars stay below, against safe and edge, and what would move it. */
@@ -46,9 +46,7 @@
                         style:left="{(100 * limit.edge_percent) / end}%"
                     ></span>
                 </div>
-                <b class="w-20 shrink-0 text-right font-semibold whitespace-nowrap"
-                    >{share(limit.median_percent, used)}</b
-                >
+                <b class="w-20 shrink-0 text-right font-semibold whitespace-nowrap">{limit.percents}</b>
             </div>
         {/if}
         <p>

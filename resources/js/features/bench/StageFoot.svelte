@@ -1,6 +1,6 @@
 <script lang="ts">
     import type { BenchEstimate, StageGlance } from '@/generated/answers';
-    import { figure, money, precise, share } from '@/lib/format';
+    import { figure, money, precise } from '@/lib/format';
     import { statusWords } from '@/ui/Pebble.svelte';
 
     type Props = { stage: StageGlance; labels: BenchEstimate['labels'] };
@@ -52,9 +52,7 @@
             title={weakest.sentence}
         >
             {weakest.name}
-            {share(weakest.median_percent, weakest.used_percent)}{weakest.status === 'clear'
-                ? ''
-                : `, ${statusWords[weakest.status]}`}
+            {weakest.percents}{weakest.status === 'clear' ? '' : `, ${statusWords[weakest.status]}`}
         </div>
     {/if}
     {#if stage.gated}<div class="truncate text-[12px] text-rust">gated: no full load, no stop here</div>{/if}

@@ -33,12 +33,7 @@
         {labels.power}.
     </p>
     {#if stage.chance !== null}<p class="text-soft">
-            {figure(100 * stage.chance.reach)} % chance of reaching the target here, {stage.chance.unjudged >
-            0
-                ? 'at most '
-                : ''}{figure(100 * stage.chance.within)} % within the limits{stage.chance.unjudged > 0
-                ? `, ${stage.chance.unjudged} not judged`
-                : ''}.
+            Target from here: {stage.chance.words}.
         </p>{/if}
     {#if opened.loading}<p class="mt-2 text-soft" role="status">calculating…</p>{/if}
     {#if opened.failed}<p class="mt-2 text-soft" role="status">
