@@ -33,7 +33,7 @@
         {labels.power}.
     </p>
     {#if stage.chance !== null}<p class="text-soft">
-            Target from here: {stage.chance.words}.
+            Target: {stage.chance.words}.
         </p>{/if}
     {#if opened.loading}<p class="mt-2 text-soft" role="status">calculating…</p>{/if}
     {#if opened.failed}<p class="mt-2 text-soft" role="status">
