@@ -189,8 +189,8 @@
                 set={(text) => form.car({ mileage_km: text.trim() === '' ? undefined : Number(text) })}
                 step={1000}
             />
-            {#if reading}<p class="pb-1.5 text-[12px] text-soft">
-                    {figure(reading.km)} km on {day(reading.on)}
+            {#if reading}<p class="w-full text-[12px] text-soft">
+                    Mileage at the last visit: {figure(reading.km)} km on {day(reading.on)}
                 </p>{/if}
             <Choice
                 label="Gearbox"
