@@ -41,9 +41,9 @@ final readonly class FindingAdvisor
 
     private function advise(Finding $finding, Situation $situation): AdvisedFinding
     {
-        $slot = $finding->part->slots[0];
+        $slot = $finding->part->slots[0] ?? $this->catalog->parts->mapSlot() ?? '';
         if ($finding->need === null || $finding->kind === FindingKind::Conflict) {
-            return new AdvisedFinding($finding, $slot, $finding->writtenFor === null ? [] : [[$finding->part]]);
+            return new AdvisedFinding($finding, $slot, $finding->writtenFor === null || $finding->part === null ? [] : [[$finding->part]]);
         }
         $fixes = $this->resolver->of($finding->need->that, $situation);
 

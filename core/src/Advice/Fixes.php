@@ -118,7 +118,7 @@ final readonly class Fixes
         }
         $stage = $this->firstRefused($weakest);
         $result = $this->estimate->results[$stage];
-        foreach ((new Movers($this->estimate->bundle->catalog))->of($weakest->reading, $result->model, $result->soak) as $mover) {
+        foreach ((new Movers($this->estimate->bundle->catalog, $this->estimate->evaluator))->of($weakest->reading, $result->model) as $mover) {
             if ($mover->part === null) {
                 continue;
             }
@@ -163,6 +163,10 @@ final readonly class Fixes
                 continue;
             }
             $parts = $advisor->of([$finding], $result->state->build->situation)[0]->fixes[0] ?? [];
+
+            if ($parts === [] && $finding->part === null) {
+                continue;
+            }
 
             return [$parts !== []
                 ? new Fix(new Message(FixCode::FitMissing, ['parts' => $parts, 'stage' => $i]), array_map(fn (Part $part): array => ['do' => 'fit', 'stage' => $stage, 'part' => $part->key], $parts))

@@ -6,12 +6,10 @@ use Pebblerun\Core\Catalog\Catalog;
 use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Catalog\Parts\MapKind;
 use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Evaluation\Evaluator;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\Model\StageModel;
-use Pebblerun\Core\Physics\Air\AirSide;
-use Pebblerun\Core\Physics\Air\Soak;
-use Pebblerun\Core\Physics\Fuel\Consumption;
 
 /** Finds what would move a limit: parts that bear more, cheapest first, a kind of map, a fuel that asks less. */
 final readonly class Movers
@@ -19,14 +17,17 @@ final readonly class Movers
     /** Smaller moves are noise. */
     private const WORTH = 0.01;
 
-    public function __construct(private Catalog $catalog) {}
+    /** Coolers that do less than this are none, K. */
+    private const WORTH_KELVIN = 1.0;
+
+    public function __construct(private Catalog $catalog, private Evaluator $evaluator) {}
 
     /** @return list<Mover> */
-    public function of(LimitReading $reading, StageModel $model, ?Soak $soak): array
+    public function of(LimitReading $reading, StageModel $model): array
     {
         $build = $model->build;
-        $parts = $reading->limit->quantity === Quantity::ChargeTemperature && $soak !== null
-            ? $this->coolers($reading, $soak, $build)
+        $parts = $reading->limit->quantity === Quantity::ChargeTemperature && $reading->used !== null
+            ? $this->coolers($reading, $build)
             : $this->parts($reading, $build);
         usort($parts, fn (Mover $a, Mover $b): int => $a->part?->price->new->likely <=> $b->part?->price->new->likely);
 
@@ -50,19 +51,27 @@ final readonly class Movers
     }
 
     /** @return list<Mover> coolers with which the fifth pull is cooler */
-    private function coolers(LimitReading $reading, Soak $soak, Build $build): array
+    private function coolers(LimitReading $reading, Build $build): array
     {
         $movers = [];
         foreach ($this->candidates($reading->limit->slot, $build) as $part) {
             if ($part->effects->cooler !== null) {
-                $fifth = AirSide::again($soak, $part->effects->cooler)->fifth;
-                if ($fifth < $soak->fifth - 1.0) {
+                $fifth = $this->charge($build->with($part), $reading);
+                if ($fifth !== null && $fifth < $reading->typical - self::WORTH_KELVIN) {
                     $movers[] = Mover::part($part, $fifth);
                 }
             }
         }
 
         return $movers;
+    }
+
+    /** K on the fifth pull of the likely build, at the same speed and on the same day. */
+    private function charge(Build $build, LimitReading $reading): ?float
+    {
+        $model = $this->evaluator->model($build);
+
+        return $this->evaluator->breath($model, $this->evaluator->likely($model))?->fifthNear($reading->rpm, $reading->hot);
     }
 
     /** @return list<Part> for that place, not fitted and single */
@@ -94,11 +103,10 @@ final readonly class Movers
         if ($reading->limit->quantity !== Quantity::FuelFlow) {
             return [];
         }
-        $platform = $this->catalog->platform;
-        $now = Consumption::perJoule($build->fuel->blend, $build->isBoosted(), $platform->direct);
+        $now = $build->fuel->blend->perReference();
         $movers = [];
         foreach ($this->catalog->fuels as $fuel) {
-            $share = $fuel->kind === $build->fuel->kind ? Consumption::perJoule($fuel->blend, $build->isBoosted(), $platform->direct) / $now : 1.0;
+            $share = $fuel->kind === $build->fuel->kind ? $fuel->blend->perReference() / $now : 1.0;
             if ($share < 1.0 - self::WORTH) {
                 $movers[] = Mover::fuel($fuel, $share);
             }

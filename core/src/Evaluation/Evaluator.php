@@ -2,9 +2,15 @@
 
 namespace Pebblerun\Core\Evaluation;
 
+use Closure;
 use Pebblerun\Core\Catalog\Catalog;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Catalog\Shop\Rates;
+use Pebblerun\Core\Evaluation\Air\Breath;
+use Pebblerun\Core\Evaluation\Air\Breathing;
+use Pebblerun\Core\Evaluation\Air\FuelSupply;
+use Pebblerun\Core\Evaluation\Air\HotDay;
+use Pebblerun\Core\Evaluation\Air\StockAir;
 use Pebblerun\Core\Evaluation\Engine\ColumnCache;
 use Pebblerun\Core\Evaluation\Engine\CurveCache;
 use Pebblerun\Core\Evaluation\Engine\DrawnPeaks;
@@ -14,10 +20,11 @@ use Pebblerun\Core\Evaluation\Engine\SampleSpeeds;
 use Pebblerun\Core\Evaluation\Engine\SpeedGrid;
 use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Findings\Inspector;
-use Pebblerun\Core\Evaluation\Limits\DrawnLimits;
+use Pebblerun\Core\Evaluation\Limits\AirLimits;
 use Pebblerun\Core\Evaluation\Limits\LimitCheck;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
-use Pebblerun\Core\Evaluation\Limits\Status;
+use Pebblerun\Core\Evaluation\Limits\Standing;
+use Pebblerun\Core\Evaluation\Limits\Towing;
 use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\Model\Doubt;
 use Pebblerun\Core\Evaluation\Model\ModelBuilder;
@@ -35,7 +42,6 @@ use Pebblerun\Core\Math\Percentiles;
 use Pebblerun\Core\Physics\Air\Ambient;
 use Pebblerun\Core\Physics\Air\Soak;
 use Pebblerun\Core\Physics\Driveline\Loss;
-use Pebblerun\Core\Physics\Fuel\Consumption;
 use Pebblerun\Core\Units\Rpm;
 
 /**
@@ -68,6 +74,14 @@ final class Evaluator
 
     private readonly Engine $engine;
 
+    private readonly Ambient $hot;
+
+    private readonly Breathing $breathing;
+
+    private readonly FuelSupply $fuel;
+
+    private readonly Towing $towing;
+
     private readonly Inspector $inspector;
 
     private readonly Pricing $pricing;
@@ -94,7 +108,6 @@ final class Evaluator
         Build $received,
         private readonly Settings $settings = new Settings,
         private readonly Draws $draws = new LatinDraws,
-        private readonly ?Ambient $ambient = null,
     ) {
         $this->platform = $catalog->platform;
         $this->start = $brief->received->measured ?? ($brief->car->isWorn() ? $this->platform->baseline->scaled(self::WORN) : $this->platform->baseline);
@@ -105,11 +118,15 @@ final class Evaluator
         $this->pricing = new Pricing($rates, $settings->priceBasis);
         $this->received = $this->models->of($received);
         $this->engine = $this->engine($settings->stacking, new CurveCache);
+        $this->hot = $brief->outside->hottestDay();
+        $this->breathing = new Breathing($this->platform, new StockAir($this->platform, $brief->car->lossShare()), $this->engine, $this->received, $this->hot);
+        $this->fuel = new FuelSupply($this->platform, $this->breathing, $this->received, $this->losses, fn (StageModel $model): Likely => $this->run($this->engine, $model));
+        $this->towing = new Towing($brief->outside->climb($this->platform->mass, $this->platform->dragArea));
     }
 
     public function model(Build $build): StageModel
     {
-        return $this->models->of($build);
+        return $this->fuel->of($this->models->of($build));
     }
 
     public function likely(StageModel $model): Likely
@@ -121,10 +138,8 @@ final class Evaluator
     public function withoutEachCeiling(StageModel $model): array
     {
         $grid = $this->grid($model);
-        /** @var list<non-empty-list<float>> $each */
-        $each = $this->engine->powerWithoutEach($model, $grid);
 
-        return array_map(fn (array $power): Likely => $this->arriving($power, $model, $grid, $this->engine), $each);
+        return array_map(fn (array $powers): Likely => $this->arriving($powers, $model, $grid, $this->engine), $this->engine->powerWithoutEach($model, $grid));
     }
 
     public function sampled(StageModel $model, Likely $likely): Sampled
@@ -133,45 +148,90 @@ final class Evaluator
         $rpms = $this->sampleSpeeds($model, $likely);
         $grid = new SpeedGrid($rpms);
         $doubt = Doubt::of($model, $this->received);
-        $atEngine = $engine->power($model, $grid, $doubt);
+        [$atEngine, $asked] = $engine->powers($model, $grid, $doubt);
         $atWheels = $engine->wheels($atEngine, $model, $grid, $doubt);
-        $wheels = DrawnPeaks::of($atWheels, $rpms, $this->brief->target?->power);
-        $limits = $this->limits($grid)->drawn($model, $wheels, $model->drivelineGains === [] ? $wheels : DrawnPeaks::of($atEngine, $rpms));
-        $readings = $this->readings($model, $likely, $limits->used);
         $target = $this->brief->target;
+        $wheels = DrawnPeaks::of($atWheels, $rpms, $target?->power);
+        $made = $model->drivelineGains === [] ? $wheels : DrawnPeaks::of($atEngine, $rpms);
+        $breath = $this->breathing->of($model, $likely);
+        $limits = $this->limits($grid)->drawn(
+            $model, $wheels, $made, $asked === $atEngine ? $made : DrawnPeaks::of($asked, $rpms),
+            $breath === null ? null : new AirLimits($this->platform, $breath, $this->towing),
+            $this->more($made, $rpms, $likely),
+        );
         $atTarget = $target?->atRpm === null ? null : $this->drawsAt($target->atRpm, $rpms, $wheels, $likely);
-        $within = $target === null ? null : self::within($limits, $readings, $atTarget ?? ($target->torque === null ? $wheels->powers : $wheels->torques), $target->asked());
+        $reached = $target === null ? null : ($atTarget ?? ($target->torque === null ? $wheels->powers : $wheels->torques));
 
-        return new Sampled($wheels->power, $wheels->torque, $atTarget === null ? null : Percentiles::of($atTarget, $target->torque ?? null), $limits->used, $readings, $within);
+        return new Sampled(
+            $wheels->power, $wheels->torque, $atTarget === null ? null : Percentiles::of($atTarget, $target->torque ?? null),
+            $limits->standings, $this->readings($model, $likely, $limits->standings),
+            $target === null || $reached === null ? null : [self::within($limits->belowSafe, $reached, $target->asked()), self::within($limits->belowEdge, $reached, $target->asked())],
+            $breath === null ? null : (new HotDay($this->platform, $this->hot))->of($model, $likely, $breath, fn (StageModel $model): Likely => $this->run($this->engine, $model)),
+            $breath === null || ! $breath->isCompressed() ? null : $this->soakOf($breath, $likely),
+        );
     }
 
     /**
-     * Chance that what is asked is reached with every estimated limit inside. Limits that have no draws of their own count as they stand.
+     * Chance that what is asked is reached with every limit inside.
      *
-     * @param  list<LimitReading>  $readings
-     * @param  list<float>  $reached  one a draw
-     * @return array{float, float} every limit at or below safe, and at or below edge
+     * @param  list<bool>  $below  one a draw
+     * @param  list<float>  $reached  likewise
      */
-    private static function within(DrawnLimits $limits, array $readings, array $reached, float $asked): array
+    private static function within(array $below, array $reached, float $asked): float
     {
-        $worst = max([0, ...array_map(fn (LimitReading $reading): int => $reading->limit->quantity->isDrawn() ? 0 : $reading->status->severity(), $readings)]);
-        $share = fn (array $below): float => count(array_filter($below, fn (bool $isBelow, int $row): bool => $isBelow && $reached[$row] >= $asked, ARRAY_FILTER_USE_BOTH)) / max(1, count($reached));
+        $both = 0;
+        foreach ($below as $row => $isBelow) {
+            $both += $isBelow && $reached[$row] >= $asked ? 1 : 0;
+        }
 
-        return [
-            $worst > Status::Clear->severity() ? 0.0 : $share($limits->belowSafe),
-            $worst >= Status::PastEdge->severity() ? 0.0 : $share($limits->belowEdge),
-        ];
+        return $both / max(1, count($reached));
     }
 
     /**
-     * Where the limits stand, from shares that draws gave.
+     * Power of each draw against the likely curve at the nearest speed that was drawn, without the doubt of the whole curve: what a
+     * measurement is off by is no air.
      *
-     * @param  list<array{float, float, float}>  $used  P50 and P90 of demand over safe, P75 over edge, for each limit of the model
+     * @param  non-empty-list<float>  $rpms
+     * @return Closure(float): list<float>
+     */
+    private function more(DrawnPeaks $made, array $rpms, Likely $likely): Closure
+    {
+        $scales = $this->scales($this->draws);
+
+        return function (float $rpm) use ($made, $rpms, $likely, $scales): array {
+            $place = 0;
+            foreach ($rpms as $i => $at) {
+                $place = abs($at - $rpm) < abs($rpms[$place] - $rpm) ? $i : $place;
+            }
+            $power = max(1.0, $likely->engine[self::placeOf($rpms[$place], $likely->grid->rpms)]);
+
+            return array_map(fn (float $watts, float $scale): float => $watts / ($power * $scale), $made->curves->at($place), $scales);
+        };
+    }
+
+    /**
+     * Where the limits stand, from what the draws gave.
+     *
+     * @param  list<Standing>  $standings  one for each limit of the model
      * @return list<LimitReading>
      */
-    public function readings(StageModel $model, Likely $likely, array $used): array
+    public function readings(StageModel $model, Likely $likely, array $standings): array
     {
-        return $this->limits($likely->grid)->readings($model, $likely->wheels, $likely->engine, $used, $this->soak($model, $likely));
+        return $this->limits($likely->grid)->readings($model, $likely, $standings, $this->hot);
+    }
+
+    /** What the air does along a likely curve; null where nothing is known of it. */
+    public function breath(StageModel $model, Likely $likely): ?Breath
+    {
+        return $this->breathing->of($model, $likely);
+    }
+
+    private function soakOf(Breath $breath, Likely $likely): Soak
+    {
+        $top = $likely->grid->rpms[(int) array_search(max($likely->engine), $likely->engine, true)];
+        $place = (int) array_search($top, $breath->rpms, true);
+
+        return new Soak($breath->charge($place)->cool, $breath->fifth($place), $breath->knee($place));
     }
 
     /** @return list<Finding> faults first */
@@ -184,19 +244,6 @@ final class Evaluator
     public function money(array $bought): StageCost
     {
         return $this->pricing->of($bought);
-    }
-
-    /** Charge temperature by pull, at the power peak; null without boost or a known cooler. */
-    public function soak(StageModel $model, Likely $likely): ?Soak
-    {
-        if ($this->platform->air === null || $model->boost === null) {
-            return null;
-        }
-        $blend = $model->build->fuel->blend;
-        $crank = max($likely->engine) / (1.0 - $this->losses[0]->share);
-        $flow = $crank * Consumption::perJoule($blend, $model->build->isBoosted(), $this->platform->direct);
-
-        return $this->platform->air->soak($this->ambient ?? Ambient::standard(), $model->cooler, $model->boost->atPower->likely, $flow, $blend);
     }
 
     /** Likely peak in W when the quoted figures of the parts are simply added up. */
@@ -232,34 +279,38 @@ final class Evaluator
     private function run(Engine $engine, StageModel $model): Likely
     {
         $grid = $this->grid($model);
-        /** @var non-empty-list<float> $power */
-        $power = $engine->power($model, $grid);
 
-        return $this->arriving($power, $model, $grid, $engine);
+        return $this->arriving($engine->powers($model, $grid), $model, $grid, $engine);
     }
 
-    /** @param  non-empty-list<float>  $power  W that the engine makes */
-    private function arriving(array $power, StageModel $model, SpeedGrid $grid, Engine $engine): Likely
+    /** @param  array{list<float>, list<float>}  $powers  W that the engine makes, and that it would with enough fuel */
+    private function arriving(array $powers, StageModel $model, SpeedGrid $grid, Engine $engine): Likely
     {
-        /** @var non-empty-list<float> $wheels */
+        [$power, $asked] = $powers;
         $wheels = $engine->wheels($power, $model, $grid);
+        assert($power !== [] && $wheels !== [] && $asked !== []);
 
-        return new Likely($grid, $power, $wheels);
+        return new Likely($grid, $power, $wheels, $asked);
     }
 
     private function engine(Stacking $stacking, EvaluationCache $cache, ?Draws $draws = null): Engine
     {
-        $isMeasured = $this->brief->received->measured !== null;
+        return new Engine(
+            $this->start, $this->brief->received->measured !== null, $this->platform->baseline, $this->losses[$this->settings->constantLoss ? 1 : 0],
+            $this->received, $stacking, $cache, $draws, $draws === null ? [1.0] : $this->scales($draws),
+        );
+    }
+
+    /** @return list<float> of the whole curve, one a draw */
+    private function scales(Draws $draws): array
+    {
         $sigma = match (true) {
-            $isMeasured => self::MEASURED,
+            $this->brief->received->measured !== null => self::MEASURED,
             $this->brief->car->isWorn() => self::WORN_DOUBT,
             default => self::UNMEASURED,
         };
 
-        return new Engine(
-            $this->start, $isMeasured, $this->platform->baseline, $this->losses[$this->settings->constantLoss ? 1 : 0],
-            $this->received, $stacking, $cache, $draws, $draws === null ? [1.0] : array_map(fn (float $z): float => 1.0 + $sigma * $z, $draws->curve()),
-        );
+        return array_map(fn (float $z): float => 1.0 + $sigma * $z, $draws->curve());
     }
 
     private function samplingEngine(): Engine
@@ -291,7 +342,7 @@ final class Evaluator
     {
         $rpms = $likely->grid->rpms;
         $target = $this->brief->target?->atRpm;
-        $curves = [$likely->wheels, $likely->torque(), ...$this->limits($likely->grid)->followed($model, $likely->wheels, $likely->engine)];
+        $curves = [$likely->wheels, $likely->torque(), ...$this->limits($likely->grid)->followed($model, $likely->wheels, $likely->engine, $likely->asked)];
         $wanted = $target === null ? [] : [self::placeOf($target, $rpms)];
 
         return array_map(fn (int $place): float => $rpms[$place], SampleSpeeds::of($curves, $wanted));

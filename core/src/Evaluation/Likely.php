@@ -18,8 +18,9 @@ final readonly class Likely
      * @param  SpeedGrid  $grid  every speed up to the curve's end
      * @param  non-empty-list<float>  $engine  W that the engine makes, as the stock driveline brings it to the wheels
      * @param  non-empty-list<float>  $wheels  W at the wheels
+     * @param  non-empty-list<float>  $asked  W that it would make if there were always enough fuel
      */
-    public function __construct(public SpeedGrid $grid, public array $engine, public array $wheels)
+    public function __construct(public SpeedGrid $grid, public array $engine, public array $wheels, public array $asked)
     {
         $torque = 0.0;
         foreach ($wheels as $i => $watts) {

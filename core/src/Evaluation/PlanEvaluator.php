@@ -67,10 +67,12 @@ final class PlanEvaluator
         return new StageFigures(
             $sampled->power, $sampled->torque, $sampled->atTarget,
             plainSum: $changed ? $this->evaluator->plainSum($model) : $likely->peakPower,
-            used: $sampled->used,
+            standings: $sampled->standings,
             within: $sampled->within,
             shares: $changed ? $this->shares->ofParts($model, $likely) : [],
             costs: $changed ? $this->shares->ofCeilings($model, $likely) : [],
+            hot: $sampled->hot,
+            soak: $sampled->soak,
         );
     }
 
@@ -87,10 +89,11 @@ final class PlanEvaluator
             $figures->plainSum,
             $this->sharesOf($state, $before, $model, $likely, $figures),
             self::bindingOf($model, $likely, $figures),
-            $this->evaluator->readings($model, $likely, $figures->used),
+            $this->evaluator->readings($model, $likely, $figures->standings),
             $this->evaluator->findings($state->build),
             $this->evaluator->usedGain($likely),
-            $this->evaluator->soak($model, $likely),
+            $figures->soak,
+            $figures->hot,
         );
     }
 

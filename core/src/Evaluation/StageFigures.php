@@ -2,7 +2,9 @@
 
 namespace Pebblerun\Core\Evaluation;
 
+use Pebblerun\Core\Evaluation\Limits\Standing;
 use Pebblerun\Core\Math\Percentiles;
+use Pebblerun\Core\Physics\Air\Soak;
 
 /**
  * The costly figures of one stage: what draws and leave-one-out runs gave. They depend on what stands in the stage
@@ -15,7 +17,9 @@ final readonly class StageFigures
      * @param  Percentiles  $torque  N·m
      * @param  ?Percentiles  $atTarget  N·m
      * @param  float  $plainSum  W
-     * @param  list<array{float, float, float}>  $used  P50 and P90 of demand over safe, P75 over edge, for each standing limit
+     * @param  list<Standing>  $standings  one for each standing limit
+     * @param  ?float  $hot  share of the power that is left on the hottest day
+     * @param  ?Soak  $soak  charge temperature by pull
      * @param  list<array{float, float, float}>  $shares  adds W, adds N·m, lost W, for each part
      * @param  ?array{float, float}  $within  chance to reach the target with every limit at or below safe, and edge
      * @param  list<array{float, float}>  $costs  W and N·m that each standing ceiling costs
@@ -25,28 +29,30 @@ final readonly class StageFigures
         public Percentiles $torque,
         public ?Percentiles $atTarget,
         public float $plainSum,
-        public array $used,
+        public array $standings,
         public ?array $within,
         public array $shares,
         public array $costs,
+        public ?float $hot,
+        public ?Soak $soak,
     ) {}
 
     /** @return list<mixed> plain values, exact through JSON */
     public function toArray(): array
     {
-        return [$this->power->toArray(), $this->torque->toArray(), $this->atTarget?->toArray(), $this->plainSum, $this->used, $this->within, $this->shares, $this->costs];
+        return [$this->power->toArray(), $this->torque->toArray(), $this->atTarget?->toArray(), $this->plainSum, array_map(fn (Standing $standing): array => $standing->toArray(), $this->standings), $this->within, $this->shares, $this->costs, $this->hot, $this->soak === null ? null : [$this->soak->first, $this->soak->fifth, $this->soak->knee]];
     }
 
     /** @param  list<mixed>  $known  as toArray() gave them */
     public static function known(array $known): self
     {
-        /** @var array{array{float, float, float, float, ?float}, array{float, float, float, float, ?float}, ?array{float, float, float, float, ?float}, float, list<array{float, float, float}>, ?array{float, float}, list<array{float, float, float}>, list<array{float, float}>} $known */
-        [$power, $torque, $atTarget, $plainSum, $used, $within, $shares, $costs] = $known;
+        /** @var array{array{float, float, float, float, ?float}, array{float, float, float, float, ?float}, ?array{float, float, float, float, ?float}, float, list<array{?float, float, float, ?float, bool}>, ?array{float, float}, list<array{float, float, float}>, list<array{float, float}>, ?float, ?array{float, float, float}} $known */
+        [$power, $torque, $atTarget, $plainSum, $standings, $within, $shares, $costs, $hot, $soak] = $known;
 
         return new self(
             Percentiles::known($power), Percentiles::known($torque),
             $atTarget === null ? null : Percentiles::known($atTarget),
-            $plainSum, $used, $within, $shares, $costs,
+            $plainSum, array_map(Standing::known(...), $standings), $within, $shares, $costs, $hot, $soak === null ? null : new Soak(...$soak),
         );
     }
 }

@@ -2,9 +2,11 @@
 
 namespace Pebblerun\Core\Evaluation;
 
+use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Evaluation\Engine\CeilingCost;
 use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
+use Pebblerun\Core\Evaluation\Limits\Status;
 use Pebblerun\Core\Evaluation\Model\StageModel;
 use Pebblerun\Core\Evaluation\Timeline\StageState;
 use Pebblerun\Core\Job\Brief\Risk;
@@ -27,6 +29,7 @@ final readonly class StageResult
      * @param  list<LimitReading>  $readings
      * @param  list<Finding>  $findings  faults first
      * @param  ?Soak  $soak  charge temperature by pull; null without boost or a known cooler
+     * @param  ?float  $hot  share of the power that is left on the hottest day; null where it is not known
      * @param  float  $usedGain  mean torque over the brief's range against the car as received: 0.2 is a fifth more
      */
     public function __construct(
@@ -44,6 +47,7 @@ final readonly class StageResult
         public array $findings,
         public float $usedGain,
         public ?Soak $soak,
+        public ?float $hot,
     ) {}
 
     /**
@@ -54,9 +58,21 @@ final readonly class StageResult
     {
         return match (true) {
             $this->within === null => null,
-            $this->state->build->gating() !== [] => 0.0,
+            $this->isGated() => 0.0,
             default => $this->within[$risk === Risk::Cautious ? 0 : 1],
         };
+    }
+
+    /** Whether the car must not see full load: a part that no map covers, a wrong fuel, or too little of it. */
+    public function isGated(): bool
+    {
+        return $this->state->build->gating() !== [] || $this->model->fuel->isGated() || $this->shortOfFuel() !== [];
+    }
+
+    /** @return list<LimitReading> components that cannot deliver what is asked, under a map that does not hold it back: it runs lean */
+    public function shortOfFuel(): array
+    {
+        return array_values(array_filter($this->readings, fn (LimitReading $reading): bool => $reading->limit->quantity === Quantity::FuelFlow && $reading->status === Status::PastEdge && $this->state->build->changed));
     }
 
     /** How many limits nobody can estimate. */

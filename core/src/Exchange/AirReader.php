@@ -3,6 +3,7 @@
 namespace Pebblerun\Core\Exchange;
 
 use Pebblerun\Core\Physics\Air\AirSide;
+use Pebblerun\Core\Physics\Air\ChargePath;
 use Pebblerun\Core\Physics\Air\Compressor;
 use Pebblerun\Core\Physics\Air\Cooler;
 
@@ -11,7 +12,12 @@ final class AirReader
 {
     public static function side(?DocumentNode $node): ?AirSide
     {
-        return $node === null ? null : new AirSide(new Compressor($node->get('compressor_efficiency')->number()), self::cooler($node->get('cooler')));
+        return $node === null ? null : new AirSide(
+            new Compressor($node->get('compressor_efficiency')->number(), $node->maybe('compressor_flow_kg_s')?->number()),
+            self::maybeCooler($node->maybe('cooler')),
+            self::loss($node->maybe('inlet_loss_kpa')) ?? ChargePath::INLET_LOSS,
+            self::loss($node->maybe('cooler_loss_kpa')) ?? ChargePath::COOLER_LOSS,
+        );
     }
 
     public static function maybeCooler(?DocumentNode $node): ?Cooler
@@ -19,8 +25,22 @@ final class AirReader
         return $node === null ? null : self::cooler($node);
     }
 
+    public static function maybeCompressor(?DocumentNode $node): ?Compressor
+    {
+        return $node === null ? null : new Compressor($node->get('efficiency')->number(), $node->maybe('flow_kg_s')?->number());
+    }
+
     private static function cooler(DocumentNode $node): Cooler
     {
-        return new Cooler($node->get('effectiveness')->number(), 1000.0 * $node->get('capacity_kj_k')->number(), $node->get('ua_w_k')->number());
+        return new Cooler(
+            $node->get('effectiveness')->number(), 1000.0 * $node->get('capacity_kj_k')->number(), $node->get('ua_w_k')->number(),
+            $node->maybe('flow_kg_s')?->number(), self::loss($node->maybe('loss_kpa')),
+        );
+    }
+
+    /** @return ?float Pa */
+    private static function loss(?DocumentNode $node): ?float
+    {
+        return $node === null ? null : 1000.0 * $node->number();
     }
 }

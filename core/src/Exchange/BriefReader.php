@@ -4,22 +4,23 @@ namespace Pebblerun\Core\Exchange;
 
 use Pebblerun\Core\Catalog\Platform\Car;
 use Pebblerun\Core\Catalog\Platform\Platform;
+use Pebblerun\Core\Catalog\Shop\Shop;
 use Pebblerun\Core\Job\Brief\AsReceived;
 use Pebblerun\Core\Job\Brief\Brief;
 use Pebblerun\Core\Job\Brief\Budget;
 use Pebblerun\Core\Job\Brief\CustomerConstraints;
 use Pebblerun\Core\Job\Brief\HealthCheck;
+use Pebblerun\Core\Job\Brief\Outside;
 use Pebblerun\Core\Job\Brief\Refusal;
 use Pebblerun\Core\Job\Brief\Risk;
 use Pebblerun\Core\Job\Brief\Target;
 use Pebblerun\Core\Physics\Road\QuarterMile;
-use Pebblerun\Core\Units\Currency;
 use Pebblerun\Core\Units\UnitSystem;
 
 /** Reads a brief; what is not answered yet may be absent. */
 final readonly class BriefReader
 {
-    public function __construct(private UnitSystem $units, private Platform $platform, private Currency $currency) {}
+    public function __construct(private UnitSystem $units, private Platform $platform, private Shop $shop) {}
 
     public function read(DocumentNode $node): Brief
     {
@@ -39,6 +40,21 @@ final readonly class BriefReader
                 $node->maybe('inspection')?->keyword('usual', 'strict', 'none') === 'strict',
                 $node->maybe('warranty')?->keyword('running', 'over') === 'running',
             ),
+            $this->outside($node->maybe('outside')),
+        );
+    }
+
+    /** What the brief does not say is as at the shop's place. */
+    private function outside(?DocumentNode $node): Outside
+    {
+        $celsius = $node?->maybe('hottest_c')?->number();
+        $trailer = $node?->maybe('trailer')?->number();
+
+        return new Outside(
+            $node?->maybe('altitude_m')?->number() ?? $this->shop->altitude ?? 0.0,
+            $celsius === null ? $this->shop->hottest ?? Outside::HOTTEST : $celsius + 273.15,
+            $trailer === null || $trailer <= 0.0 ? null : $trailer * $this->units->mass->kilograms(),
+            ($node?->maybe('grade_percent')?->number() ?? 0.0) / 100.0,
         );
     }
 
@@ -103,13 +119,13 @@ final readonly class BriefReader
 
     private function budget(?DocumentNode $node): Budget
     {
-        $total = $node?->maybe('total')?->minor($this->currency);
-        $now = $node?->maybe('now')?->minor($this->currency);
+        $total = $node?->maybe('total')?->minor($this->shop->currency);
+        $now = $node?->maybe('now')?->minor($this->shop->currency);
         if ($node !== null && $total !== null && $now !== null && $now > $total) {
             $node->refuse("{$node->get('now')->number()} now is more than {$node->get('total')->number()} in all: lower the one or raise the other.");
         }
 
-        return new Budget($total, $now, $node?->maybe('monthly')?->minor($this->currency));
+        return new Budget($total, $now, $node?->maybe('monthly')?->minor($this->shop->currency));
     }
 
     /** @return array{float, float} rpm; where nothing is asked, from full torque to peak power */

@@ -50,7 +50,7 @@ final class BundleReader
         $reader = new PartReader($units, $platform, $shop);
         $parts = $eager === null ? self::waiting($node, $reader) : $eager(self::made($node, $reader));
         $catalog = new Catalog($platform, $parts, $shop->fuels);
-        $brief = (new BriefReader($units, $platform, $shop->currency))->read($node->get('brief'));
+        $brief = (new BriefReader($units, $platform, $shop))->read($node->get('brief'));
         $plan = PlanReader::read($node->get('plan'), $shop->currency);
         $node->get('plan')->guard(fn () => References::check($plan, $brief->received, $catalog));
 

@@ -33,6 +33,8 @@ final readonly class LimitReader
             $node->get('consequence')->string(),
             Evidence::from($node->get('evidence')->get('kind')->keyword(...array_column(Evidence::cases(), 'value'))),
             $node->get('evidence')->maybe('note')?->string() ?? '',
+            ConditionReader::maybe($node, 'when'),
+            $node->has('hot') ? $this->pair($node->get('hot'), $quantity) : null,
         );
     }
 
@@ -59,16 +61,23 @@ final readonly class LimitReader
         $places = $node->has('over_rpm') ? $node->each('over_rpm') : [$node];
         $points = [];
         foreach ($places as $place) {
-            $safe = $this->si($quantity, $place->get('safe')->number());
-            $edge = $this->si($quantity, $place->get('edge')->number());
-            if ($safe <= 0.0 || $edge < $safe) {
-                $place->refuse('safe must be above 0 and edge not below safe.');
-            }
-            $points[] = [$place->maybe('rpm')?->number() ?? 0.0, $safe, $edge];
+            $points[] = [$place->maybe('rpm')?->number() ?? 0.0, ...$this->pair($place, $quantity)];
         }
         $node->rising('over_rpm');
 
         return $points === [] ? $node->refuse('over_rpm must hold at least one point.') : $points;
+    }
+
+    /** @return array{float, float} safe and edge */
+    private function pair(DocumentNode $node, Quantity $quantity): array
+    {
+        $safe = $this->si($quantity, $node->get('safe')->number());
+        $edge = $this->si($quantity, $node->get('edge')->number());
+        $lowerIsWorse = $quantity === Quantity::Smoke;
+        $safe > 0.0 && $edge > 0.0 && ($lowerIsWorse ? $edge <= $safe : $edge >= $safe)
+            || $node->refuse($lowerIsWorse ? 'edge must be above 0 and safe not below edge: less air for the fuel is worse.' : 'safe must be above 0 and edge not below safe.');
+
+        return [$safe, $edge];
     }
 
     private function si(Quantity $quantity, float $value): float
@@ -78,7 +87,7 @@ final readonly class LimitReader
             $quantity->isTorque() => $value * $this->units->torque->newtonMetres(),
             $quantity === Quantity::Boost => $value * $this->units->pressure->pascals(),
             $quantity === Quantity::FuelFlow => $value / 3600.0,
-            $quantity === Quantity::EngineSpeed => $value,
+            $quantity === Quantity::EngineSpeed, $quantity === Quantity::TurboFlow, $quantity === Quantity::Knock, $quantity === Quantity::Smoke => $value,
             default => $this->units->temperature->toKelvin($value),
         };
     }

@@ -11,11 +11,14 @@ use Pebblerun\Core\Catalog\Parts\GainAnchor;
 use Pebblerun\Core\Catalog\Parts\GainCase;
 use Pebblerun\Core\Catalog\Parts\MapKind;
 use Pebblerun\Core\Catalog\Parts\MapTraits;
+use Pebblerun\Core\Catalog\Parts\MovedPeaks;
 use Pebblerun\Core\Catalog\Parts\Need;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Parts\PartPrice;
+use Pebblerun\Core\Catalog\Parts\PressureRatio;
 use Pebblerun\Core\Catalog\Parts\ReferenceBuild;
 use Pebblerun\Core\Catalog\Platform\Ceiling;
+use Pebblerun\Core\Catalog\Platform\FuelComponent;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Catalog\Shop\Shop;
 use Pebblerun\Core\Physics\Driveline\Loss;
@@ -57,6 +60,7 @@ final readonly class PartReader
                 $map->strings('covers'),
                 $map->maybe('dyno_hours')?->number() ?? 0.0,
                 $map->maybe('flex')?->bool() ?? false,
+                $map->maybe('ethanol_max')?->number(),
             ),
             array_map(fn (DocumentNode $case): GainCase => $this->gain($case, $share), $node->each('gains')),
             $runs,
@@ -103,7 +107,7 @@ final readonly class PartReader
         return new GainCase(
             ConditionReader::maybe($node, 'when'),
             $anchors === [] ? $frame->convert($this->power($node->get('power'))) : Range::exact(0.0),
-            $anchors === [] ? $frame->convert($this->torque($node->get('torque'))) : Range::exact(0.0),
+            $node->has('torque') && $anchors === [] ? $frame->convert($this->torque($node->get('torque'))) : Range::exact(0.0),
             $anchors,
             $reference === null ? null : new ReferenceBuild(
                 $frame->likely($reference->get('power')->number() * $this->units->power->watts()),
@@ -116,7 +120,33 @@ final readonly class PartReader
             $frame->isOwn() ? null : $frame,
             $this->temperature($node->maybe('exhaust')),
             $content?->number(),
+            peaks: $this->peaks($node->maybe('peaks')),
+            pressure: self::pressure($node),
+            airShare: $node->maybe('air_share')?->number(),
+            torqueFollows: $anchors === [] && ! $node->has('torque'),
         );
+    }
+
+    /** A peak past the highest speed of a plan is a slip. */
+    private function peaks(?DocumentNode $node): ?MovedPeaks
+    {
+        if ($node === null) {
+            return null;
+        }
+        $first = $this->platform->baseline->first;
+        $power = $node->get('power_rpm')->within($first, $this->platform->highestSpeed(), 'is no speed of this engine at full load');
+        $torque = $node->maybe('torque_rpm')?->within($first, $power, 'is no torque peak below its power peak');
+        $share = $node->maybe('first_percent')?->number();
+
+        return new MovedPeaks($power, $torque, $share === null ? null : $share / 100.0);
+    }
+
+    private static function pressure(DocumentNode $node): ?PressureRatio
+    {
+        $node->rising('pressure_ratio');
+        $points = array_map(fn (DocumentNode $point): array => [$point->get('rpm')->number(), $point->get('ratio')->number()], $node->each('pressure_ratio'));
+
+        return $points === [] ? null : new PressureRatio($points);
     }
 
     /** Figures from elsewhere are brought to the shop's own frame; the crank by the usual loss of a manual gearbox. */
@@ -140,12 +170,18 @@ final readonly class PartReader
         return new Effects(
             $effects->maybe('spool_rpm')?->range(),
             $effects->maybe('rev_limit')?->within($this->platform->baseline->peakPower()->rpm, $this->platform->highestSpeed(), 'is no rev limit for this platform'),
-            array_map($this->addedPower(...), $effects->each('added_power')),
+            [...array_map($this->addedPower(...), $effects->each('added_power')), ...$this->drag($effects->maybe('drag'))],
             array_map(fn (DocumentNode $ceiling): Ceiling => $limits->ceiling($ceiling), $effects->each('ceilings')),
             array_map(fn (DocumentNode $limit): Limit => $limits->limit($limit, $this->platform->slots), $effects->each('limits')),
             AirReader::maybeCooler($effects->maybe('cooler')),
             ($effects->maybe('mass')?->number() ?? 0.0) * $this->units->mass->kilograms(),
             $effects->maybe('exhaust')?->range()->scaled($this->units->temperature->kelvins()),
+            $effects->strings('replaces'),
+            array_map(fn (DocumentNode $supply): FuelComponent => SupplyReader::component($supply, $this->platform->slots), $effects->each('supplies')),
+            AirReader::maybeCompressor($effects->maybe('compressor')),
+            $effects->maybe('compressor')?->maybe('belt')?->bool() ?? false,
+            $effects->maybe('charge')?->range()->scaled($this->units->temperature->kelvins()),
+            $effects->maybe('compression')?->number() ?? 0.0,
         );
     }
 
@@ -156,6 +192,12 @@ final readonly class PartReader
         $from < $to || $window->refuse("{$from} rpm is not below {$to} rpm: turn them round.");
 
         return new AddedPower($from, $to, $this->power($window->get('power')));
+    }
+
+    /** @return list<AddedPower> what pumps and belts no longer take */
+    private function drag(?DocumentNode $node): array
+    {
+        return $node === null ? [] : [new AddedPower(0.0, INF, $this->power($node->get('power')), $node->get('rated_rpm')->number())];
     }
 
     /** @return list<Need> */

@@ -3,8 +3,11 @@
 namespace Pebblerun\Core\Exchange;
 
 use Pebblerun\Core\Catalog\Limits\Limit;
+use Pebblerun\Core\Catalog\Platform\AirRole;
 use Pebblerun\Core\Catalog\Platform\Ceiling;
+use Pebblerun\Core\Catalog\Platform\Combustion;
 use Pebblerun\Core\Catalog\Platform\Family;
+use Pebblerun\Core\Catalog\Platform\FuelComponent;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Catalog\Platform\Slot;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
@@ -49,6 +52,20 @@ final readonly class PlatformReader
             AirReader::side($node->maybe('air')),
             $this->mass($node->maybe('mass')),
             $node->maybe('exhaust')?->range()->in($this->units->temperature->toKelvin(...)),
+            self::combustion($engine),
+            array_map(fn (DocumentNode $component): FuelComponent => SupplyReader::component($component, $slots), $node->each('fuel_system')),
+            $node->maybe('drag_area')?->number(),
+        );
+    }
+
+    private static function combustion(DocumentNode $engine): Combustion
+    {
+        $lambda = $engine->maybe('lambda');
+
+        return new Combustion(
+            $engine->maybe('octane')?->number(),
+            $engine->maybe('ethanol_max')?->number() ?? Combustion::ETHANOL,
+            $lambda === null ? null : [$lambda->get('at_torque')->number(), $lambda->get('at_power')->number()],
         );
     }
 
@@ -78,10 +95,16 @@ final readonly class PlatformReader
                 fn (DocumentNode $other): array => [ConditionReader::read($other->get('when')), $other->get('ceiling_percent')->number() / 100.0],
                 $family->each('otherwise'),
             );
-            $families[$key] = new Family($key, $family->get('name')->string(), $family->get('ceiling_percent')->number() / 100.0, $conditional, $family->maybe('driveline')?->bool() ?? false);
+            $families[$key] = new Family($key, $family->get('name')->string(), $family->get('ceiling_percent')->number() / 100.0, $conditional, $family->maybe('driveline')?->bool() ?? false, self::role($family, $key));
         }
 
         return $families;
+    }
+
+    /** By its key where it is not stated: documents of the first version say nothing of air. */
+    private static function role(DocumentNode $family, string $key): AirRole
+    {
+        return AirRole::tryFrom($family->maybe('air')?->keyword(...array_column(AirRole::cases(), 'value')) ?? $key) ?? AirRole::None;
     }
 
     /**

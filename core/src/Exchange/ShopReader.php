@@ -17,7 +17,12 @@ final class ShopReader
     {
         $currency = $node->get('currency')->guard(fn (): Currency => Currency::of($node->get('currency')->string()));
 
-        return new Shop($currency, self::rates($node, $currency), self::fuels($node, $kind), self::dynoFactors($node));
+        return new Shop($currency, self::rates($node, $currency), self::fuels($node, $kind), self::dynoFactors($node), $node->maybe('altitude_m')?->number(), self::kelvin($node->maybe('hottest_c')));
+    }
+
+    private static function kelvin(?DocumentNode $celsius): ?float
+    {
+        return $celsius === null ? null : $celsius->number() + 273.15;
     }
 
     private static function rates(DocumentNode $node, Currency $currency): Rates

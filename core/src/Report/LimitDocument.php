@@ -6,6 +6,7 @@ use Pebblerun\Core\Advice\Mover;
 use Pebblerun\Core\Advice\Movers;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Limits\Quantity;
+use Pebblerun\Core\Evaluation\Evaluator;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Evaluation\StageResult;
 use Pebblerun\Core\Job\Bundle;
@@ -28,11 +29,11 @@ final readonly class LimitDocument
 
     private LimitWords $words;
 
-    public function __construct(Bundle $bundle, private UnitFormatter $say)
+    public function __construct(Bundle $bundle, Evaluator $evaluator, private UnitFormatter $say)
     {
         $this->words = new LimitWords($say);
         $baseline = $bundle->catalog->platform->baseline;
-        $this->movers = new Movers($bundle->catalog);
+        $this->movers = new Movers($bundle->catalog, $evaluator);
         $this->losses = Loss::both($bundle->brief->car->lossShare(), $baseline);
         $this->shoulder = $baseline->torqueShoulder();
     }
@@ -95,7 +96,7 @@ final readonly class LimitDocument
     /** @return list<array{kind: string, part: ?string, name: string, price: ?float, sentence: string}> */
     private function moversOf(LimitReading $reading, StageResult $result): array
     {
-        $movers = $this->movers->of($reading, $result->model, $result->soak);
+        $movers = $this->movers->of($reading, $result->model);
         $written = array_map(fn (Mover $mover): array => $this->mover($mover, $reading->limit), $movers);
 
         return $reading->excess() > 0.0 ? [...$written, $this->shed($reading)] : $written;
@@ -133,6 +134,9 @@ final readonly class LimitDocument
             $quantity->isTorque() => "{$less} less near {$this->say->sayRpm($reading->rpm)} brings it back to safe: {$this->milder($reading->rpm)}.",
             $quantity === Quantity::EngineSpeed => "A limiter {$less} lower brings it back to safe.",
             $quantity === Quantity::Boost => "{$less} less boost brings it back to safe.",
+            $quantity === Quantity::Smoke => "{$less} more air for the fuel near {$this->say->sayRpm($reading->rpm)} brings it back to safe: less fuel there, or more air.",
+            $quantity === Quantity::TurboFlow => "{$less} less brings it back to safe: less power at the top.",
+            $quantity === Quantity::Knock => "{$less} less asked near {$this->say->sayRpm($reading->rpm)} brings it back to safe: less boost, cooler charge, or a fuel with more octane.",
             $quantity === Quantity::FuelFlow => "{$less} less flow near {$this->say->sayRpm($reading->rpm)} brings it back to safe: less power there.",
             $quantity->isTemperature() => "{$less} less brings it back to safe: less boost, or shorter pulls.",
             default => "{$less} less brings it back to safe.",

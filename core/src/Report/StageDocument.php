@@ -36,7 +36,7 @@ final readonly class StageDocument
         $catalog = $estimate->bundle->catalog;
         $this->gains = new GainWords($say, $catalog);
         $this->findings = new FindingWords($catalog);
-        $this->limits = new LimitDocument($estimate->bundle, $say);
+        $this->limits = new LimitDocument($estimate->bundle, $estimate->evaluator, $say);
         $this->money = new MoneyDocument($estimate, $say);
         $this->notes = new StageNotes($catalog->platform, $say);
     }
@@ -130,7 +130,7 @@ final readonly class StageDocument
             'map' => $state->build->map()?->name,
             'status' => self::worst($result->weakest(), $result->findings)->value,
             'parts_bought' => count($state->bought),
-            'gated' => $state->build->gating() !== [],
+            'gated' => $result->isGated(),
             'power' => [...self::spread($result->power, $this->say->power(...)), 'likely' => $this->say->power($power->value), 'rpm' => $power->rpm, 'plain_sum' => $this->say->power($result->plainSum)],
             'torque' => [...self::spread($result->torque, $this->say->torque(...)), 'likely' => $this->say->torque($torque->value), 'rpm' => $torque->rpm],
             'added' => $before === null ? 0.0 : $this->say->power($result->power->p50 - $before->power->p50),
@@ -245,7 +245,7 @@ final readonly class StageDocument
             'kind' => $finding->kind->value,
             'id' => $finding->id,
             'fault' => $finding->kind->isFault(),
-            'part' => $finding->part->key,
+            'part' => $finding->part?->key,
             'slot' => $advised->slot,
             'sentence' => $this->findings->of($finding, $state->build),
             'fixes' => array_map(fn (array $way): array => [

@@ -28,8 +28,9 @@ final class Terms
             Status::Clear => 'clear',
             Status::Close => 'close to safe',
             Status::Over => 'over safe',
+            Status::HeldBack => 'held back by the map',
             Status::PastEdge => 'past the edge',
-            Status::Unknown => 'not estimated, watch it',
+            Status::Unknown => 'not estimated, somebody must judge it',
         };
     }
 
@@ -64,6 +65,9 @@ final class Terms
             Quantity::FuelFlow => 'fuel flow',
             Quantity::ChargeTemperature => 'charge temperature',
             Quantity::ExhaustTemperature => 'exhaust temperature',
+            Quantity::TurboFlow => 'compressor flow',
+            Quantity::Knock => 'octane asked',
+            Quantity::Smoke => 'air for the fuel',
         };
     }
 

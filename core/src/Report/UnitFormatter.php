@@ -137,6 +137,8 @@ final readonly class UnitFormatter
             Quantity::EngineSpeed => round($value, self::PRECISION),
             Quantity::Boost => round($value / $this->units->pressure->pascals(), self::PRECISION),
             Quantity::FuelFlow => round($value * 3600.0, self::PRECISION),
+            Quantity::TurboFlow => round(100.0 * $value, self::PRECISION),
+            Quantity::Knock, Quantity::Smoke => round($value, self::PRECISION),
             Quantity::ChargeTemperature, Quantity::ExhaustTemperature => round($this->units->temperature->fromKelvin($value), self::PRECISION),
         };
     }
@@ -145,9 +147,10 @@ final readonly class UnitFormatter
     public function writeLimit(Quantity $quantity, float $value): string
     {
         return $this->numerals->write($this->limit($quantity, $value), match ($quantity) {
-            Quantity::Boost => 2,
+            Quantity::Boost, Quantity::Smoke => 2,
+            Quantity::Knock => 1,
             Quantity::WheelPower, Quantity::CrankPower, Quantity::WheelTorque, Quantity::CrankTorque => $this->decimals,
-            Quantity::EngineSpeed, Quantity::FuelFlow, Quantity::ChargeTemperature, Quantity::ExhaustTemperature => 0,
+            Quantity::EngineSpeed, Quantity::FuelFlow, Quantity::TurboFlow, Quantity::ChargeTemperature, Quantity::ExhaustTemperature => 0,
         });
     }
 
@@ -167,6 +170,9 @@ final readonly class UnitFormatter
             Quantity::EngineSpeed => 'rpm',
             Quantity::Boost => $this->units->pressure->value,
             Quantity::FuelFlow => 'kg/h',
+            Quantity::TurboFlow => '% of its rated flow',
+            Quantity::Knock => 'RON',
+            Quantity::Smoke => 'λ',
             Quantity::ChargeTemperature, Quantity::ExhaustTemperature => '°'.$this->units->temperature->value,
         };
     }

@@ -68,7 +68,7 @@ final class CandidatesTest extends TestCase
         self::assertSame(['pump', 'strong', false, true], [$pump->choice->key, $strong->choice->key, $pump->chosen, $strong->chosen]);
         self::assertSame(0.0, $pump->adds);
         self::assertSame([], $pump->findings);
-        self::assertSame(['not-allowed'], array_map(fn (Finding $finding): string => $finding->kind->value, $strong->findings));
+        self::assertSame(['wrong-fuel'], array_map(fn (Finding $finding): string => $finding->kind->value, $strong->findings));
         self::assertSame(0, $strong->costs);
     }
 }

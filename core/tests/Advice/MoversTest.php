@@ -32,7 +32,7 @@ final class MoversTest extends TestCase
         yield 'wheel power' => [['quantity' => 'wheel-power', 'safe' => 120, 'edge' => 130], [], '/^\d+ whp less brings it back to safe\.$/'];
         yield 'crank power' => [['quantity' => 'crank-power', 'safe' => 140, 'edge' => 150], [], '/^\d+ hp at the crank less brings it back to safe\.$/'];
         yield 'engine speed' => [['quantity' => 'engine-speed', 'safe' => 6200, 'edge' => 6300], [], '/^A limiter 300 rpm lower brings it back to safe\.$/'];
-        yield 'boost' => [['quantity' => 'boost', 'safe' => 1.1, 'edge' => 1.2], ['platform.boost' => ['at_torque' => 1.3, 'at_power' => 1.2]], '/^0\.\d\d bar less boost brings it back to safe\.$/'];
+        yield 'boost' => [['quantity' => 'boost', 'safe' => 1.1, 'edge' => 1.2], $air, '/^0\.\d\d bar less boost brings it back to safe\.$/'];
         yield 'fuel flow' => [['quantity' => 'fuel-flow', 'safe' => 30, 'edge' => 32], [], '/^\d+ kg\/h less flow near [\d,]+ rpm brings it back to safe: less power there\.$/'];
         yield 'charge temperature' => [['quantity' => 'charge-temperature', 'safe' => 40, 'edge' => 45], $air, '/^\d+ °C less brings it back to safe: less boost, or shorter pulls\.$/'];
         yield 'exhaust temperature' => [['quantity' => 'exhaust-temperature', 'safe' => 700, 'edge' => 720], ['parts.0.gains.0.exhaust' => [760, 780, 800]], '/^\d+ °C less brings it back to safe/'];

@@ -54,13 +54,13 @@ final class KeptFiguresTest extends TestCase
         $estimate = Estimate::of($opened->bundle);
         $candidates = new Candidates($estimate->planned);
         $fixes = new Fixes($estimate, $document['plan'], $opened->plan(...));
-        $movers = new Movers($opened->bundle->catalog);
+        $movers = new Movers($opened->bundle->catalog, $estimate->evaluator);
         $last = count($estimate->results) - 1;
 
         return [
             'stages' => array_map(fn (StageResult $result): array => [
                 $result->likely, $result->power, $result->torque, $result->atTarget, $result->plainSum, $result->shares, $result->ceilings, $result->readings,
-                $result->findings, $result->usedGain, $result->soak, $result->state->build, $result->model->boost, $result->model->exhaust, $result->model->revLimit,
+                $result->findings, $result->usedGain, $result->soak, $result->state->build, $result->hot, $result->model->hardware->exhaust, $result->model->revLimit,
             ], $estimate->results),
             'money' => [$estimate->costs, $estimate->total(), $estimate->knee(), $estimate->oldestPrice(), array_map($estimate->costPerWatt(...), range(1, $last))],
             'summary' => [$estimate->weakest(), $estimate->isShort(), $estimate->reached(), array_map($estimate->torqueLoss(...), range(1, $last))],
@@ -68,7 +68,7 @@ final class KeptFiguresTest extends TestCase
             'fixes' => array_map(fn (VerdictSubject $subject): array => $fixes->of($subject), VerdictSubject::cases()),
             'candidates' => array_map(fn (string $slot): array => $candidates->parts($slot, min(3, $last)), ['map', 'filter', 'pipe', 'cooler', 'turbo', 'pump']),
             'fuels' => array_map($candidates->fuels(...), [1, $last]),
-            'movers' => array_map(fn (LimitReading $reading): array => $movers->of($reading, $estimate->last()->model, $estimate->last()->soak), $estimate->last()->readings),
+            'movers' => array_map(fn (LimitReading $reading): array => $movers->of($reading, $estimate->last()->model), $estimate->last()->readings),
             'advised' => FindingAdvisor::ofPlan($estimate),
             'answers' => (new AnswerEffects($estimate))->byQuestion(),
             'next' => NextStep::of(Readiness::of($document['brief']), $estimate),

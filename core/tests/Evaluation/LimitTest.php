@@ -144,10 +144,11 @@ final class LimitTest extends TestCase
         self::assertEqualsWithDelta(96.0 / 120.0, $reading->used, 0.006);
     }
 
-    public function test_boost_is_what_the_map_asks_and_the_factorys_before_it(): void
+    public function test_boost_is_what_a_dyno_showed_with_the_map_and_the_factorys_before_it(): void
     {
         $lyre = new Lyre;
         $lyre->boost = new Boost(Range::exact(100_000.0), Range::exact(80_000.0));
+        $lyre->air = new AirSide(new Compressor(0.7), new Cooler(0.75, 12_000.0, 500.0));
         $map = $lyre->parts['map'];
         $case = $map->gains[0];
         $asks = new GainCase(null, $case->power, $case->torque, [], null, 0.3, $case->evidence, '', new Boost(Range::exact(140_000.0), Range::exact(120_000.0)));
@@ -158,15 +159,20 @@ final class LimitTest extends TestCase
         self::assertEqualsWithDelta(140.0 / 150.0, $results[1]->readings[0]->used, 1e-9);
         self::assertSame(Status::Clear, $results[1]->readings[0]->status);
         self::assertEqualsWithDelta(150_000.0 - 140_000.0, $results[1]->readings[0]->room(), 1e-6);
+        $claimed = Lyre::resting($lyre->parts['map'], Evidence::Maker);
+        $lyre->parts['map'] = $claimed;
+        self::assertNotEqualsWithDelta(140.0 / 150.0, $lyre->last(['map'])->readings[0]->used, 0.01, 'a claim of boost does not win over the air');
     }
 
-    /** By hand, 100 kPa asked against 120 · 1.25 = 150 under a dyno map. */
+    /** By hand, 120 kPa count 120 · 1.25 under a dyno map. */
     public function test_a_map_moves_a_boost_limit(): void
     {
         $lyre = new Lyre;
         $lyre->boost = new Boost(Range::exact(100_000.0), Range::exact(80_000.0));
-        $limit = self::limit(Quantity::Boost, [[0.0, 120_000.0, 140_000.0]], ['dyno' => 1.25]);
-        self::assertEqualsWithDelta(100.0 / 150.0, self::reading($limit, $lyre)->used, 1e-9);
+        $lyre->air = new AirSide(new Compressor(0.7), new Cooler(0.75, 12_000.0, 500.0));
+        $moved = self::reading(self::limit(Quantity::Boost, [[0.0, 120_000.0, 140_000.0]], ['dyno' => 1.25]), $lyre);
+        self::assertEqualsWithDelta(1.25, self::reading(self::limit(Quantity::Boost, [[0.0, 120_000.0, 140_000.0]]), $lyre)->used / $moved->used, 1e-9);
+        self::assertGreaterThan($moved->median, $moved->used, 'boost follows power, and its doubt too');
     }
 
     public function test_an_off_the_shelf_maps_torque_overshoots_against_limits_on_torque_alone(): void
@@ -179,21 +185,24 @@ final class LimitTest extends TestCase
         }
     }
 
-    public function test_charge_temperature_is_clear_to_ten_kelvin_below_safe(): void
+    public function test_charge_temperature_is_held_against_safe_as_it_stands(): void
     {
         $lyre = new Lyre;
         $lyre->boost = new Boost(Range::exact(100_000.0), Range::exact(90_000.0));
         $lyre->air = new AirSide(new Compressor(0.7), new Cooler(0.75, 12_000.0, 500.0));
-        $fifth = $lyre->last(Lyre::FULL)->soak->fifth ?? 0.0;
-        $status = function (float $above) use ($lyre, $fifth): Status {
-            $lyre->limits = [self::limit(Quantity::ChargeTemperature, [[0.0, $fifth + 3.0 + $above, $fifth + 3.0 + $above + 15.0]])];
+        $reading = function (float $safe) use ($lyre): LimitReading {
+            $lyre->limits = [self::limit(Quantity::ChargeTemperature, [[0.0, $safe, $safe + 15.0]])];
 
-            return $lyre->last(Lyre::FULL)->readings[0]->status;
+            return $lyre->last(Lyre::FULL)->readings[0];
         };
-        self::assertSame([Status::Clear, Status::Close, Status::Over, Status::PastEdge], [$status(10.5), $status(9.5), $status(-1.0), $status(-16.0)]);
+        $known = $reading(340.0);
+        self::assertTrue($known->hot, 'the hottest day is worse');
+        self::assertLessThan($known->demand, $known->typical);
+        $statuses = array_map(fn (float $safe): Status => $reading($safe)->status, [$known->demand + 0.1, ($known->demand + $known->typical) / 2.0, $known->typical - 0.5, $known->typical - 20.0]);
+        self::assertSame([Status::Clear, Status::Close, Status::Over, Status::PastEdge], $statuses);
     }
 
-    /** By hand: 900 K and 40 K less are 860 K, and 3 K for a warmer day; nothing is said where the map states nothing. */
+    /** By hand: 900 K and 40 K less are 860 K; nothing is said where the map states nothing. */
     public function test_exhaust_temperature_has_a_demand_only_where_it_is_stated(): void
     {
         $lyre = new Lyre;
@@ -201,8 +210,8 @@ final class LimitTest extends TestCase
         $lyre->exhaust = Range::exact(900.0);
         $lyre->parts['cold'] = Lyre::part('cold', ['turbo'], [1, 2, 3], [1, 2, 3], effects: new Effects(exhaust: Range::exact(-40.0)));
         $reading = fn (string ...$parts): LimitReading => $lyre->last(array_values($parts))->readings[0];
-        self::assertSame([Status::Over, 903.0], [$reading()->status, $reading()->demand]);
-        self::assertSame([Status::Close, 863.0], [$reading('cold')->status, $reading('cold')->demand]);
+        self::assertSame([Status::Over, 900.0], [$reading()->status, $reading()->demand]);
+        self::assertSame([Status::Clear, 860.0], [$reading('cold')->status, $reading('cold')->demand]);
         self::assertSame([Status::Unknown, null], [$reading('map')->status, $reading('map')->used]);
         $lyre->exhaust = null;
         self::assertSame(Status::Unknown, $reading('cold')->status);

@@ -122,14 +122,14 @@ final class PropertiesTest extends TestCase
             $rpms = Lyre::curve()->rpms();
             $scales = array_map(fn (float $z): float => 1.0 + 0.015 * $z, $draws->curve());
             $engine = new Engine(Lyre::curve(), true, Lyre::curve(), Loss::percentage(0.14), $received->model, Stacking::Diminishing, new CurveCache, $draws, $scales);
-            $drawn = DrawnPeaks::of($engine->power($result->model, new SpeedGrid($rpms), Doubt::of($result->model, $received->model)), $rpms);
+            $drawn = DrawnPeaks::of($engine->powers($result->model, new SpeedGrid($rpms), Doubt::of($result->model, $received->model))[0], $rpms);
             foreach ([[$drawn->power, $result->power], [$drawn->torque, $result->torque]] as [$fine, $coarse]) {
                 self::assertEqualsWithDelta(1.0, $coarse->p10 / $fine->p10, 0.002);
                 self::assertEqualsWithDelta(1.0, $coarse->p50 / $fine->p50, 0.002);
                 self::assertEqualsWithDelta(1.0, $coarse->p90 / $fine->p90, 0.002);
             }
-            $used = (new LimitCheck($lyre->platform(), [Loss::percentage(0.14)], $rpms))->drawn($result->model, $drawn, $drawn)->used;
-            self::assertEqualsWithDelta(1.0, $result->readings[0]->used / $used[0][1], 0.002);
+            $used = (new LimitCheck($lyre->platform(), [Loss::percentage(0.14)], $rpms))->drawn($result->model, $drawn, $drawn, $drawn, null, fn (float $rpm): array => [])->standings;
+            self::assertEqualsWithDelta(1.0, $result->readings[0]->used / $used[0]->used, 0.002);
         }
     }
 

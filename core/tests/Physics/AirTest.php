@@ -2,13 +2,17 @@
 
 namespace Pebblerun\Core\Tests\Physics;
 
-use Pebblerun\Core\Physics\Air\AirSide;
 use Pebblerun\Core\Physics\Air\Ambient;
+use Pebblerun\Core\Physics\Air\ChargePath;
 use Pebblerun\Core\Physics\Air\Compressor;
 use Pebblerun\Core\Physics\Air\Cooler;
+use Pebblerun\Core\Physics\Air\Filling;
 use Pebblerun\Core\Physics\Air\Pulls;
 use Pebblerun\Core\Physics\Air\Soak;
 use Pebblerun\Core\Physics\Fuel\Blend;
+use Pebblerun\Core\Physics\Fuel\FuelKind;
+use Pebblerun\Core\Physics\Fuel\FullLoad;
+use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
 final class AirTest extends TestCase
@@ -18,7 +22,92 @@ final class AirTest extends TestCase
     {
         $hot = (new Compressor(0.70))->outlet(298.15, 2.1);
         self::assertEqualsWithDelta(125.6, $hot - 273.15, 0.05);
-        self::assertEqualsWithDelta(50.1, (new Cooler(0.75, 1.0, 1.0))->outlet($hot, 298.15) - 273.15, 0.05);
+        self::assertEqualsWithDelta(50.1, (new Cooler(0.75, 1.0, 1.0))->outlet($hot, 298.15, 0.2) - 273.15, 0.05);
+    }
+
+    /** Source: the method's worked value, ε 0.70 at 1.3 times its rated flow. */
+    public function test_a_cooler_does_less_with_more_air(): void
+    {
+        $cooler = new Cooler(0.70, 1.0, 1.0, 0.2);
+        self::assertEqualsWithDelta(0.6618, $cooler->effectivenessAt(0.26), 5e-5);
+        self::assertEqualsWithDelta(0.70, $cooler->effectivenessAt(0.2), 1e-12);
+        self::assertSame(0.70, (new Cooler(0.70, 1.0, 1.0))->effectivenessAt(9.0));
+        self::assertSame(0.70, $cooler->effectivenessAt(0.0));
+    }
+
+    public function test_a_compressor_loses_efficiency_above_nine_tenths_of_its_flow_and_keeps_half(): void
+    {
+        $compressor = new Compressor(0.70, 0.2);
+        self::assertSame(0.70, $compressor->efficiencyAt(0.9));
+        self::assertEqualsWithDelta(0.60, $compressor->efficiencyAt(1.1), 1e-12);
+        self::assertSame(0.50, $compressor->efficiencyAt(2.0));
+        self::assertSame(0.45, (new Compressor(0.45, 0.2))->efficiencyAt(2.0));
+    }
+
+    /** The car of the method's worked air: 185 kW at the crank, 1.05 bar, BSFC 330, λ 0.87. */
+    private static function path(): ChargePath
+    {
+        return new ChargePath(Ambient::standard(), new Compressor(0.70, 0.27), new Cooler(0.70, 1.0, 1.0, 0.2169), 0.2169);
+    }
+
+    /** @return iterable<string, array{float, float, float, float, float, float, float}> air, v; boost in bar, PR, T2, T3, share of rated */
+    public static function airs(): iterable
+    {
+        yield 'as stock' => [1.0, 1.0, 1.05, 2.253, 136.2, 58.4, 0.803];
+        yield 'an eighth more' => [1.12, 1.03, 1.281, 2.550, 155.6, 66.3, 0.900];
+        yield 'a quarter more' => [1.25, 1.05, 1.602, 2.963, 192.4, 80.7, 1.004];
+        yield 'two fifths more' => [1.40, 1.05, 2.099, 3.603, 249.4, 103.3, 1.125];
+    }
+
+    /** Source: the method's worked values. */
+    #[DataProvider('airs')]
+    public function test_boost_follows_the_air(float $air, float $easier, float $bar, float $ratio, float $hot, float $cool, float $share): void
+    {
+        $load = new FullLoad(FuelKind::Petrol, true, true, 2500.0, 5800.0);
+        $flow = 185_000.0 * $load->airPerJoule(5800.0);
+        self::assertEqualsWithDelta(0.2169, $flow, 5e-5);
+        $path = self::path();
+        $stock = $path->at(204_000.0, $flow);
+        $charge = $path->following(204_000.0, $flow, $stock->cool, $air, $easier);
+        self::assertEqualsWithDelta($bar, ($charge->manifold - 99_000.0) / 1e5, 0.001);
+        self::assertEqualsWithDelta($ratio, $charge->ratio, 0.002);
+        self::assertEqualsWithDelta($hot, $charge->hot - 273.15, 0.15);
+        self::assertEqualsWithDelta($cool, $charge->cool - 273.15, 0.1);
+        self::assertEqualsWithDelta($share, $charge->share, 0.001);
+    }
+
+    /** Source: the method's worked value, 186 kW at 6,000 rpm from 1.6 L, BSFC 330, λ 0.87, 1.6 bar, 330 K. */
+    public function test_filling_is_what_the_air_says(): void
+    {
+        $load = new FullLoad(FuelKind::Petrol, true, true, 2500.0, 6000.0);
+        self::assertEqualsWithDelta(0.997, Filling::of(186_000.0 * $load->airPerJoule(6000.0), 0.0016, 6000.0, 259_000.0, 330.0), 0.001);
+    }
+
+    /** Source: the method's worked value, 0.40 kg/s, 25 °C, PR 1.55, η 0.60. */
+    public function test_a_blower_takes_its_worked_power(): void
+    {
+        $hot = (new Compressor(0.60))->outlet(298.15, 1.55);
+        self::assertEqualsWithDelta(91.3, $hot - 273.15, 0.1);
+        self::assertEqualsWithDelta(29.0, Compressor::drive(0.40, 298.15, $hot) / 1000.0, 0.05);
+    }
+
+    public function test_a_held_ratio_gives_the_air_that_the_engine_swallows(): void
+    {
+        $charge = (new ChargePath(Ambient::standard(), new Compressor(0.60), null, 0.3))->holding(1.5, 0.2);
+        // By hand: p = 1.5·(99 − 4·x²) with x = ṁ/0.3 and T2 = 298.15·(1 + (1.5^0.2857 − 1)/0.6) = 359.2 K, ṁ = 0.2·p/(287.05·T2).
+        self::assertEqualsWithDelta(359.2, $charge->cool, 0.1);
+        self::assertEqualsWithDelta(0.2 * $charge->manifold / (287.05 * $charge->cool), $charge->flow, 1e-4);
+        self::assertEqualsWithDelta(1.5 * (99_000.0 - 4_000.0 * ($charge->flow / 0.3) ** 2), $charge->manifold, 60.0);
+    }
+
+    /** Source: the method's worked values, 1,200 m and the steady core. */
+    public function test_height_and_a_long_climb_give_their_worked_values(): void
+    {
+        self::assertEqualsWithDelta(87.72, Ambient::at(1200.0, 308.15)->pressure / 1000.0, 0.005);
+        $cooler = new Cooler(0.70, 1.0, 900.0);
+        $core = $cooler->steady(303.15, 413.15, 0.12);
+        self::assertEqualsWithDelta(39.43, $core - 273.15, 0.01);
+        self::assertEqualsWithDelta(69.60, $cooler->outlet(413.15, $core, 0.12) - 273.15, 0.01);
     }
 
     public function test_a_core_warms_from_pull_to_pull_and_a_heavier_one_less(): void
@@ -40,32 +129,21 @@ final class AirTest extends TestCase
         self::assertEqualsWithDelta(327.48, $end, 0.05);
     }
 
-    public function test_heat_takes_air_and_above_the_knee_timing_too(): void
+    public function test_above_the_knee_heat_takes_timing(): void
     {
-        // By hand, below the knee: 1 − 310/320 = 3.125 %; above: 1 − (333.15/343.15)·(1 − 0.06)/(1 − 0.03) = 5.92 %.
-        self::assertEqualsWithDelta(0.03125, (new Soak(310.0, 320.0, 400.0, 0.2, 298.15))->lost(), 1e-9);
-        self::assertEqualsWithDelta(0.0592, (new Soak(333.15, 343.15, 400.0, 0.2, 298.15))->lost(), 1e-4);
-        self::assertSame(0.0, (new Soak(320.0, 320.0, 400.0, 0.2, 298.15))->lost());
+        // By hand: (1 − 0.06)/(1 − 0.03) = 0.96907.
+        self::assertEqualsWithDelta(0.03093, (new Soak(333.15, 343.15, 323.15))->lost(), 1e-5);
+        self::assertSame(0.0, (new Soak(310.0, 320.0, 323.15))->lost());
+        self::assertSame(0.0, (new Soak(333.15, 343.15, 343.15))->lost());
     }
 
-    /** By hand: 0.02 kg/s of petrol burn 14.7 · 0.87 as much air, of diesel 14.5 · 1.35; ethanol needs less for a kilogram. */
+    /** By hand: BSFC 330 for a joule is 330/3.6e9 kg of petrol; air is 14.7 · 0.87 and 14.5 · 1.45 as much. */
     public function test_each_fuel_draws_its_own_air(): void
     {
-        $air = new AirSide(new Compressor(0.70), new Cooler(0.68, 3_500.0, 70.0));
-        $drawn = fn (Blend $blend): float => $air->soak(Ambient::standard(), null, 90_000.0, 0.02, $blend)->air;
-        self::assertEqualsWithDelta(0.02 * 12.789, $drawn(Blend::petrol()), 1e-9);
-        self::assertEqualsWithDelta(0.02 * 19.575, $drawn(Blend::diesel()), 1e-9);
-        self::assertEqualsWithDelta(0.02 * 12.789 * 26.8 / 43.4, $drawn(Blend::petrol(100.0)), 1e-9);
-    }
-
-    public function test_more_boost_and_more_power_soak_more_and_a_better_cooler_less(): void
-    {
-        $air = new AirSide(new Compressor(0.70), new Cooler(0.68, 3_500.0, 70.0));
-        $pump = Blend::petrol(5.0);
-        $mild = $air->soak(Ambient::standard(), null, 90_000.0, 0.018, $pump);
-        $wild = $air->soak(Ambient::standard(), null, 130_000.0, 0.024, $pump);
-        self::assertGreaterThan($mild->fifth, $wild->fifth);
-        self::assertGreaterThan($wild->first, $wild->fifth);
-        self::assertLessThan($wild->fifth, $air->soak(Ambient::standard(), new Cooler(0.8, 9_000.0, 160.0), 130_000.0, 0.024, $pump)->fifth);
+        $petrol = new FullLoad(FuelKind::Petrol, true, true, 2500.0, 5800.0);
+        $diesel = new FullLoad(FuelKind::Diesel, true, true, 1500.0, 3600.0);
+        self::assertEqualsWithDelta(330.0 / 3.6e9 * 14.7 * 0.87, $petrol->airPerJoule(6000.0), 1e-15);
+        self::assertEqualsWithDelta(235.0 / 3.6e9 * 14.5 * 1.45, $diesel->airPerJoule(3600.0), 1e-15);
+        self::assertEqualsWithDelta((0.745 * 14.7 + 0.789 * 9.0) / 1.534, Blend::petrol(50.0)->stoichiometric, 1e-9);
     }
 }

@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Catalog\Limits;
 
+use Pebblerun\Core\Catalog\Conditions\Condition;
 use Pebblerun\Core\Catalog\Evidence;
 use Pebblerun\Core\Catalog\Parts\MapKind;
 
@@ -9,10 +10,12 @@ use Pebblerun\Core\Catalog\Parts\MapKind;
 final readonly class Limit
 {
     /**
-     * @param  string  $slot  the component's place; a part fitted there that brings limits of its own replaces this
+     * @param  string  $slot  the component's place; a part fitted there that brings one of the same quantity replaces this
      * @param  non-empty-list<array{float, float, float}>  $points  rpm, safe, edge; straight between, flat outside.
      *                                                             One point holds for all speeds
      * @param  array<string, float>  $moved  factor on both values by map kind
+     * @param  ?Condition  $when  it holds only then
+     * @param  ?array{float, float}  $hot  safe and edge on the hottest day, where they are others
      */
     public function __construct(
         public string $key,
@@ -24,6 +27,8 @@ final readonly class Limit
         public string $consequence,
         public Evidence $evidence,
         public string $note,
+        public ?Condition $when = null,
+        public ?array $hot = null,
     ) {}
 
     /** How far the map moves both values; 1.0 under the factory's. */

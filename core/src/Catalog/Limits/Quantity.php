@@ -22,6 +22,12 @@ enum Quantity: string
     case ChargeTemperature = 'charge-temperature';
     /** Exhaust temperature before the turbine, K. */
     case ExhaustTemperature = 'exhaust-temperature';
+    /** Corrected air flow over the compressor's rated one. */
+    case TurboFlow = 'turbo-flow';
+    /** Octane that the charge asks, RON; stated as so much above the fuel's. */
+    case Knock = 'knock';
+    /** λ at full load; lower is worse. */
+    case Smoke = 'smoke';
 
     public function isTorque(): bool
     {
@@ -41,6 +47,15 @@ enum Quantity: string
     public function isTemperature(): bool
     {
         return $this === self::ChargeTemperature || $this === self::ExhaustTemperature;
+    }
+
+    /** Whether its demand follows from the air that the engine gets. */
+    public function isOfTheAir(): bool
+    {
+        return match ($this) {
+            self::Boost, self::ChargeTemperature, self::TurboFlow, self::Knock, self::Smoke => true,
+            default => false,
+        };
     }
 
     /** Whether its demand follows from a build's curve, draw by draw. */

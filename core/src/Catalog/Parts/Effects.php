@@ -4,6 +4,8 @@ namespace Pebblerun\Core\Catalog\Parts;
 
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Platform\Ceiling;
+use Pebblerun\Core\Catalog\Platform\FuelComponent;
+use Pebblerun\Core\Physics\Air\Compressor;
 use Pebblerun\Core\Physics\Air\Cooler;
 use Pebblerun\Core\Units\Range;
 
@@ -18,7 +20,13 @@ final readonly class Effects
      * @param  ?Cooler  $cooler  the charge cooler it is
      * @param  float  $mass  kg against what it replaces; negative is lighter
      * @param  ?Range  $exhaust  K by which it moves the exhaust temperature before the turbine
-     * @param  list<Limit>  $limits  in place of the limits of the component it replaces
+     * @param  list<Limit>  $limits  in place of those of its own place and quantity
+     * @param  list<string>  $replaces  keys of other limits that it takes away
+     * @param  list<FuelComponent>  $supplies  in place of the fuel components with their keys
+     * @param  ?Compressor  $compressor  that it brings
+     * @param  bool  $belt  the engine turns the compressor
+     * @param  ?Range  $charge  K by which it moves the charge temperature
+     * @param  float  $compression  points of compression ratio
      */
     public function __construct(
         public ?Range $spool = null,
@@ -29,5 +37,11 @@ final readonly class Effects
         public ?Cooler $cooler = null,
         public float $mass = 0.0,
         public ?Range $exhaust = null,
+        public array $replaces = [],
+        public array $supplies = [],
+        public ?Compressor $compressor = null,
+        public bool $belt = false,
+        public ?Range $charge = null,
+        public float $compression = 0.0,
     ) {}
 }

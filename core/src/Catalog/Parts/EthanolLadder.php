@@ -67,7 +67,11 @@ final readonly class EthanolLadder
             $likely->frame,
             $likely->exhaust,
             $likely->atEthanol,
-            new LadderReading(array_map(fn (GainCase $rung): float => (float) $rung->atEthanol, $this->rungs), $ethanol, $follows),
+            ladder: new LadderReading(array_map(fn (GainCase $rung): float => (float) $rung->atEthanol, $this->rungs), $ethanol, $follows),
+            peaks: $likely->peaks,
+            pressure: $likely->pressure,
+            airShare: $likely->airShare,
+            torqueFollows: $likely->torqueFollows,
         );
     }
 

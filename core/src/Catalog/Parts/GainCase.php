@@ -25,6 +25,10 @@ final readonly class GainCase
      * @param  float  $unmapped  share of a gain that comes without a map that covers the part
      * @param  ?Range  $exhaust  K before the turbine at full load, that a map asks; null where it is not stated
      * @param  ?float  $atEthanol  percent by volume of the fuel it was measured on; null where it does not matter
+     * @param  ?MovedPeaks  $peaks  where the peaks move to
+     * @param  ?PressureRatio  $pressure  that forced induction on a natural engine holds
+     * @param  ?float  $airShare  how much of a diesel map's gain is more air
+     * @param  bool  $torqueFollows  no torque was stated: its share follows the power's
      * @param  ?LadderReading  $ladder  what it was read from, when it stands between measured ones
      */
     public function __construct(
@@ -41,6 +45,10 @@ final readonly class GainCase
         public ?Range $exhaust = null,
         public ?float $atEthanol = null,
         public ?LadderReading $ladder = null,
+        public ?MovedPeaks $peaks = null,
+        public ?PressureRatio $pressure = null,
+        public ?float $airShare = null,
+        public bool $torqueFollows = false,
     ) {
         $this->terms = ($when?->terms() ?? 0) + ($atEthanol === null ? 0 : 1);
     }
@@ -65,6 +73,10 @@ final readonly class GainCase
             $this->frame,
             $this->exhaust === null || $other->exhaust === null ? null : $this->exhaust->towards($other->exhaust, $along),
             $this->atEthanol,
+            peaks: $this->peaks,
+            pressure: $this->pressure,
+            airShare: $this->airShare,
+            torqueFollows: $this->torqueFollows,
         );
     }
 

@@ -10,10 +10,11 @@ final readonly class Family
 {
     /**
      * @param  float  $ceiling  C, a fraction of the baseline: 0.06 for 6 %
+     * @param  AirRole  $air  how its gains move the air
      * @param  bool  $driveline  its gains are on the wheel figure alone: less is lost on the way, the engine makes no more
      * @param  list<array{Condition, float}>  $conditional  other ceilings; the most specific that holds replaces C
      */
-    public function __construct(public string $key, public string $name, public float $ceiling, public array $conditional, public bool $driveline = false) {}
+    public function __construct(public string $key, public string $name, public float $ceiling, public array $conditional, public bool $driveline = false, public AirRole $air = AirRole::None) {}
 
     public function ceilingIn(Situation $situation): float
     {

@@ -29,6 +29,9 @@ final readonly class Platform
      * @param  ?AirSide  $air  compressor and stock cooler; null where nothing is known of them
      * @param  ?Boost  $boost  under the factory map; null where it is not stated
      * @param  ?float  $mass  kg with driver; null where it is not stated
+     * @param  Combustion  $combustion  under the factory's map
+     * @param  list<FuelComponent>  $fuelSystem
+     * @param  ?float  $dragArea  m², drag coefficient times frontal area; null where it is not stated
      * @param  ?Range  $exhaust  K before the turbine at full load under the factory map; null where it is not stated
      */
     public function __construct(
@@ -53,6 +56,9 @@ final readonly class Platform
         public ?AirSide $air = null,
         public ?float $mass = null,
         public ?Range $exhaust = null,
+        public Combustion $combustion = new Combustion,
+        public array $fuelSystem = [],
+        public ?float $dragArea = null,
     ) {}
 
     /** rpm; no plan for this engine goes beyond it */

@@ -29,6 +29,8 @@ final class Engine
 
     private readonly SpoolFactors $spools;
 
+    private readonly AirFactors $air;
+
     /** Grids whose starting curves are remembered: a draw's grid has thousands of figures. */
     private const REMEMBERED = 48;
 
@@ -58,6 +60,7 @@ final class Engine
         $this->families = new FamilyFactors($draws, $cache);
         $this->spools = new SpoolFactors($baseline, $draws, $cache);
         $this->starts = new Memo(self::REMEMBERED);
+        $this->air = new AirFactors($this->families);
         $this->base = $start;
     }
 
@@ -99,17 +102,17 @@ final class Engine
     }
 
     /**
-     * Power in the method's order: factors, soft ceilings, added power, hard ceilings. As received nothing is capped: the car
-     * passes through unchanged.
+     * Power in the method's order: factors, soft ceilings, added power, hard ceilings, and what the fuel system can burn. As
+     * received nothing is capped: the car passes through unchanged.
      *
      * @param  float  $doubt  κ of the model: ln(F(build)/F(as received)) of each draw is multiplied by e^(κ·z)
-     * @return list<float> flat, W
+     * @return array{list<float>, list<float>} flat, W: what it makes, and what it would make if there were always enough fuel
      */
-    public function power(StageModel $model, SpeedGrid $grid, float $doubt = 0.0): array
+    public function powers(StageModel $model, SpeedGrid $grid, float $doubt = 0.0): array
     {
         [$received, $factor] = $this->start($grid);
         if (! $model->build->changed) {
-            return $received;
+            return [$received, $received];
         }
         $power = CurveArithmetic::times($received, $this->doubted(CurveArithmetic::ratio($this->factor($model, $grid), $factor), $doubt));
 
@@ -117,9 +120,58 @@ final class Engine
     }
 
     /**
+     * What it makes.
+     *
+     * @return list<float> flat, W
+     */
+    public function power(StageModel $model, SpeedGrid $grid): array
+    {
+        return $this->powers($model, $grid)[0];
+    }
+
+    /**
+     * How a build's likely curve moves the air against the stock car's, one a speed. What ceilings and the bound take off is air too;
+     * what is added to the engine's own power is not.
+     *
+     * @param  non-empty-list<float>  $power  W, likely, that the engine makes
+     * @return array{air: list<float>, easier: list<float>, fuel: list<float>, power: list<float>}
+     */
+    public function air(StageModel $model, StageModel $received, SpeedGrid $grid, array $power): array
+    {
+        $factors = $this->air->of($model, $grid);
+        $product = $this->families->of($model->engineGains, Stacking::Diminishing, $grid);
+        $free = CurveArithmetic::product($product) ?? array_fill(0, count($grid->rpms), 1.0);
+        $before = CurveArithmetic::product($this->families->of($received->engineGains, Stacking::Diminishing, $grid));
+        [$start] = $this->start($grid);
+        $octane = $model->fuel->share() / $received->fuel->share();
+        $added = $this->addedTo($model, $grid);
+        $air = $fuel = $gained = [];
+        foreach ($free as $at => $ratio) {
+            $expected = $start[$at] * $octane * $ratio / ($before[$at] ?? 1.0);
+            $held = $model->build->changed && $expected > 0.0 ? max(0.0, $power[$at] - ($added[$at] ?? 0.0)) / $expected : 1.0;
+            $air[] = $factors['air'][$at] * $held;
+            $fuel[] = $factors['fuel'][$at] * $held;
+            $gained[] = $ratio * $held;
+        }
+
+        return ['air' => $air, 'easier' => $factors['easier'], 'fuel' => $fuel, 'power' => $gained];
+    }
+
+    /** @return ?list<float> flat, W; null where nothing is added */
+    private function addedTo(StageModel $model, SpeedGrid $grid, float $doubt = 0.0): ?array
+    {
+        $sum = null;
+        foreach ($model->added as [$part, $window]) {
+            $sum = CurveArithmetic::sum($sum, $this->added($part, $window, $grid, $doubt));
+        }
+
+        return $sum;
+    }
+
+    /**
      * Power with each of the standing ceilings taken away in turn.
      *
-     * @return list<list<float>> flat, W, in the ceilings' order
+     * @return list<array{list<float>, list<float>}> flat, W, in the ceilings' order: what it makes, and what it asks
      */
     public function powerWithoutEach(StageModel $model, SpeedGrid $grid): array
     {
@@ -165,21 +217,28 @@ final class Engine
      * @param  list<float>  $power  flat, W
      * @param  list<float>  $received  flat, W
      * @param  array<int, Ceiling>  $ceilings
-     * @return list<float> flat, W
+     * @return array{list<float>, list<float>} flat, W: with the fuel that there is, and with enough of it
      */
     private function capped(array $power, array $received, StageModel $model, array $ceilings, SpeedGrid $grid, float $doubt = 0.0): array
     {
-        foreach ($this->caps($ceilings, true, $grid, $received) as $cap) {
+        $soft = array_filter($ceilings, fn (Ceiling $ceiling): bool => $ceiling->soft);
+        $fuel = array_filter($ceilings, fn (Ceiling $ceiling): bool => $ceiling->component !== null);
+        foreach ($this->caps($soft, $grid, $received, $model) as $cap) {
             $power = self::under($power, $received, $cap);
         }
-        foreach ($model->added as [$part, $window]) {
-            $power = CurveArithmetic::sum($power, $this->added($part, $window, $grid, $doubt));
+        $added = $this->addedTo($model, $grid, $doubt);
+        if ($added !== null) {
+            $power = CurveArithmetic::sum($power, $added);
         }
-        foreach ($this->caps($ceilings, false, $grid, $received) as $cap) {
+        foreach ($this->caps(array_diff_key($ceilings, $soft, $fuel), $grid, $received, $model) as $cap) {
+            $power = self::most($power, $cap);
+        }
+        $asked = $power;
+        foreach ($this->caps($fuel, $grid, $received, $model) as $cap) {
             $power = self::most($power, $cap);
         }
 
-        return $power;
+        return [$power, $asked];
     }
 
     /**
@@ -214,6 +273,9 @@ final class Engine
             : [$this->product($model->engineGains, $grid)];
         if ($model->spools !== []) {
             $factors[] = $this->spools->of($model->spools, $grid);
+        }
+        if ($model->fuel->share() < 1.0) {
+            $factors[] = array_fill(0, count($grid->rpms) * count($this->scales), $model->fuel->share());
         }
 
         return CurveArithmetic::product(array_values(array_filter($factors)));
@@ -282,31 +344,49 @@ final class Engine
     }
 
     /**
-     * Caps of the ceilings of one kind. One that stood on the car as received cannot be below what the car gave: it is raised to it.
+     * Caps of ceilings. One that stood on the car as received cannot be below what the car gave: it is raised to it. So is a
+     * component of the fuel system, for every fuel: it delivers at least what it did.
      *
      * @param  array<int, Ceiling>  $ceilings
      * @param  list<float>  $received  flat, W
      * @return list<list<float>> flat, W at the wheels
      */
-    private function caps(array $ceilings, bool $soft, SpeedGrid $grid, array $received): array
+    private function caps(array $ceilings, SpeedGrid $grid, array $received, StageModel $model): array
     {
-        $own = array_column($this->received->ceilings, null, 'signature');
+        $own = [];
+        foreach ($this->received->ceilings as $ceiling) {
+            $own[$ceiling->signature] = true;
+        }
+        foreach ($this->received->hardware->fuel as $component) {
+            $own[$this->received->nameOf($component)] = true;
+        }
         $caps = [];
         foreach ($ceilings as $ceiling) {
-            if ($ceiling->soft === $soft) {
-                $cap = $this->cache->flat("ceiling:{$ceiling->signature}", $grid, fn (SpeedGrid $grid): array => $this->cap($ceiling, $grid));
-                $caps[] = isset($own[$ceiling->signature]) ? CurveArithmetic::greater($cap, $received) : $cap;
-            }
+            $cap = $this->cache->flat("ceiling:{$ceiling->signature}", $grid, fn (SpeedGrid $grid): array => $this->cap($ceiling, $grid));
+            $caps[] = isset($own[$ceiling->component ?? $ceiling->signature]) ? CurveArithmetic::greater($cap, $this->delivered($received, $ceiling, $model)) : $cap;
         }
 
         return $caps;
+    }
+
+    /**
+     * What the car as received makes, of this build's fuel where a fuel component delivered it.
+     *
+     * @param  list<float>  $received  flat, W
+     * @return list<float>
+     */
+    private function delivered(array $received, Ceiling $ceiling, StageModel $model): array
+    {
+        $share = $ceiling->component === null ? 1.0 : $this->received->build->fuel->blend->perReference() / $model->build->fuel->blend->perReference();
+
+        return $share === 1.0 ? $received : array_map(fn (float $watts): float => $watts * $share, $received);
     }
 
     /** @return list<float> flat, W at the wheels */
     private function cap(Ceiling $ceiling, SpeedGrid $grid): array
     {
         [$places, $along] = LinearInterpolation::weights(array_column($ceiling->points, 0), $grid->rpms);
-        $u = $this->draws?->ceiling($ceiling->key);
+        $u = $ceiling->exact ? null : $this->draws?->ceiling($ceiling->key);
         $columns = array_map(fn (array $point): array => $u === null ? [$point[1]->likely] : $point[1]->quantiles($u), $ceiling->points);
         $kept = $ceiling->crank ? 1.0 - $this->loss->percentageShare() : 1.0;
         $lost = $ceiling->crank ? $this->loss->torque : 0.0;
@@ -316,10 +396,12 @@ final class Engine
             $scale = $kept * ($ceiling->torque ? $omega : 1.0);
             $share = $along[$r];
             $next = $columns[$share > 0.0 ? $places[$r] + 1 : $places[$r]];
+            $here = [];
             foreach ($columns[$places[$r]] as $row => $figure) {
                 $cap = ($figure + ($next[$row] - $figure) * $share) * $scale - $lost * $omega;
-                $caps[] = $cap > 0.0 ? $cap : 0.0;
+                $here[] = $cap > 0.0 ? $cap : 0.0;
             }
+            array_push($caps, ...($u === null && $this->draws !== null ? array_fill(0, $this->draws->count(), $here[0]) : $here));
         }
 
         return $caps;
@@ -330,6 +412,6 @@ final class Engine
     {
         $watts = $this->draws === null ? [$window->power->likely] : CurveArithmetic::times($window->power->quantiles($this->draws->part($part)), $this->exponents($doubt));
 
-        return CurveArithmetic::outer(array_map(fn (float $rpm): float => $rpm >= $window->from && $rpm <= $window->to ? 1.0 : 0.0, $grid->rpms), $watts);
+        return CurveArithmetic::outer(array_map($window->at(...), $grid->rpms), $watts);
     }
 }

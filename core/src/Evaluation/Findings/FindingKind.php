@@ -12,6 +12,10 @@ enum FindingKind: string
     case Gated = 'gated';
     /** No gain case fits: the map or part does not allow this fuel or build. */
     case NotAllowed = 'not-allowed';
+    /** The fuel knocks under the map in the car, or runs lean. */
+    case WrongFuel = 'wrong-fuel';
+    /** The fuel costs power under the map in the car. */
+    case PoorFuel = 'poor-fuel';
     /** Not lawful on the road, in a plan for the road. */
     case Law = 'law';
     /** Something that the customer will not live with. */
@@ -27,8 +31,8 @@ enum FindingKind: string
     public function isFault(): bool
     {
         return match ($this) {
-            self::Missing, self::Conflict, self::Gated, self::NotAllowed, self::Law, self::Unwanted => true,
-            self::Uncovered, self::Advised, self::KitBroken => false,
+            self::Missing, self::Conflict, self::Gated, self::NotAllowed, self::WrongFuel, self::Law, self::Unwanted => true,
+            self::PoorFuel, self::Uncovered, self::Advised, self::KitBroken => false,
         };
     }
 }

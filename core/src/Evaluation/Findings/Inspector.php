@@ -8,6 +8,7 @@ use Pebblerun\Core\Catalog\Parts\Need;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Memo;
 use Pebblerun\Core\Evaluation\Model\Build;
+use Pebblerun\Core\Evaluation\Model\FuelMatch;
 use Pebblerun\Core\Job\Brief\CustomerConstraints;
 use Pebblerun\Core\Job\Brief\Refusal;
 
@@ -32,8 +33,8 @@ final readonly class Inspector
     public function of(Build $build): array
     {
         $faults = $notes = [];
-        foreach ($build->parts as $part) {
-            foreach ($this->part($part, $build) as $finding) {
+        foreach ([null, ...$build->parts] as $part) {
+            foreach ($part === null ? self::fuel($build) : $this->part($part, $build) as $finding) {
                 if ($finding->kind->isFault()) {
                     $faults[] = $finding;
                 } else {
@@ -125,8 +126,22 @@ final readonly class Inspector
         return $waits ? [new Finding(FindingKind::Uncovered, $part, gap: $gap, other: $map)] : [];
     }
 
+    /** @return list<Finding> whether the map in the car, or the factory's, runs on what is in the tank */
+    private static function fuel(Build $build): array
+    {
+        $match = FuelMatch::of($build);
+        $kind = match (true) {
+            $match->isGated() => FindingKind::WrongFuel,
+            $match->short > 0.0 => FindingKind::PoorFuel,
+            default => null,
+        };
+        $map = $build->map();
+
+        return $kind === null ? [] : [new Finding($kind, $map, writtenFor: $map === null ? null : $build->mappedFor, fuel: $match)];
+    }
+
     /**
-     * A map holds for the fuel it was written on; one that has no case for it is no answer at all.
+     * A map that has no case for the fuel it was written on is no answer at all.
      *
      * @return list<Finding>
      */
@@ -135,11 +150,6 @@ final readonly class Inspector
         if ($part->map === null) {
             return [];
         }
-        $written = $part->map->flex ? $build->fuel : ($build->mappedFor ?? $build->fuel);
-        if ($written !== $build->fuel) {
-            return [new Finding(FindingKind::NotAllowed, $part, writtenFor: $written)];
-        }
-
         return $part->gains === [] || $this->hasCase($part, $build) ? [] : [new Finding(FindingKind::NotAllowed, $part)];
     }
 

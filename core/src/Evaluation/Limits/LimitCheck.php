@@ -2,18 +2,21 @@
 
 namespace Pebblerun\Core\Evaluation\Limits;
 
+use Closure;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Limits\Quantity;
-use Pebblerun\Core\Catalog\Parts\Boost;
 use Pebblerun\Core\Catalog\Parts\MapKind;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Evaluation\Engine\CurveQuantity;
 use Pebblerun\Core\Evaluation\Engine\DrawnPeaks;
+use Pebblerun\Core\Evaluation\Likely;
+use Pebblerun\Core\Evaluation\Model\FuelDemand;
 use Pebblerun\Core\Evaluation\Model\StageModel;
 use Pebblerun\Core\Math\Percentiles;
-use Pebblerun\Core\Physics\Air\Soak;
+use Pebblerun\Core\Physics\Air\Ambient;
 use Pebblerun\Core\Physics\Driveline\Loss;
-use Pebblerun\Core\Physics\Fuel\Consumption;
+use Pebblerun\Core\Physics\Fuel\FuelKind;
+use Pebblerun\Core\Units\Range;
 use Pebblerun\Core\Units\Rpm;
 use WeakMap;
 
@@ -25,10 +28,6 @@ final class LimitCheck
 
     /** Figures are compared with this tolerance. */
     private const EXACT = 1.0 + 1e-9;
-
-    private const WARMER = 3.0;
-
-    private const CLEAR_KELVIN = 10.0;
 
     /** @var WeakMap<Limit, array<string, CurveQuantity>> wheel power to shares of what is allowed: stages have them in common */
     private WeakMap $shares;
@@ -47,35 +46,64 @@ final class LimitCheck
      *
      * @param  DrawnPeaks  $wheels  at the wheels
      * @param  DrawnPeaks  $engine  what the engine makes, as the stock driveline brings it to the wheels
+     * @param  DrawnPeaks  $asked  what it would make with as much fuel as it asks
+     * @param  ?AirLimits  $air  null where nothing is known of the air
+     * @param  Closure(float): list<float>  $more  power of each draw against the likely curve, about an engine speed
      */
-    public function drawn(StageModel $model, DrawnPeaks $wheels, DrawnPeaks $engine): DrawnLimits
+    public function drawn(StageModel $model, DrawnPeaks $wheels, DrawnPeaks $engine, DrawnPeaks $asked, ?AirLimits $air, Closure $more): DrawnLimits
     {
-        $used = [];
+        $standings = [];
         $belowSafe = $belowEdge = array_fill(0, count($wheels->powers), true);
         foreach ($model->limits as $limit) {
-            if (! self::alongCurve($limit)) {
-                $used[] = $limit->quantity === Quantity::Boost && $model->boost !== null ? self::boostUsed($limit, $model->boost, $model) : [0.0, 0.0, 0.0];
-
-                continue;
-            }
-            $drawn = $limit->quantity->isCrank() ? $engine : $wheels;
-            [$safe, $overSafe] = $this->shares($limit, $model, $drawn, false);
-            [$edge, $overEdge] = $overSafe === [] ? [null, []] : $this->shares($limit, $model, $drawn, true);
-            $used[] = [$safe[0], $safe[2], $edge[1] ?? 0.0];
+            [$standing, $overSafe, $overEdge] = match (true) {
+                self::alongCurve($limit) => $this->alongDraws($limit, $model, $limit->quantity === Quantity::FuelFlow ? $asked : ($limit->quantity->isCrank() ? $engine : $wheels)),
+                $limit->quantity === Quantity::EngineSpeed => self::speed($limit, $model, count($wheels->powers)),
+                $limit->quantity === Quantity::ExhaustTemperature && $model->hardware->exhaust !== null && $this->platform->fuel !== FuelKind::Diesel => self::stated($limit, $model->hardware->exhaust, count($wheels->powers)),
+                default => $air === null ? [Standing::unknown(), [], []] : $air->of($limit, $more),
+            };
+            $standings[] = $standing;
             $belowSafe = array_replace($belowSafe, $overSafe);
             $belowEdge = array_replace($belowEdge, $overEdge);
         }
 
-        return new DrawnLimits($used, array_values($belowSafe), array_values($belowEdge));
+        return new DrawnLimits($standings, array_values($belowSafe), array_values($belowEdge));
     }
 
-    /** @return array{float, float, float} */
-    private static function boostUsed(Limit $limit, Boost $boost, StageModel $model): array
+    /** @return array{Standing, array<int, false>, array<int, false>} */
+    private function alongDraws(Limit $limit, StageModel $model, DrawnPeaks $drawn): array
     {
-        $moved = $limit->movedBy($model->build->situation->mapKind());
-        $of = fn (float $u, float $allowed): float => $boost->quantile($u) / ($allowed * $moved);
+        [$safe, $overSafe] = $this->shares($limit, $model, $drawn, false);
+        [$edge, $overEdge] = $overSafe === [] ? [null, []] : $this->shares($limit, $model, $drawn, true);
 
-        return [$of(0.5, $limit->safeAt(0.0)), $of(0.9, $limit->safeAt(0.0)), $of(0.75, $limit->edgeAt(0.0))];
+        return [new Standing($safe[0], $safe[2], $edge[1] ?? 0.0), $overSafe, $overEdge];
+    }
+
+    /**
+     * Engine speed is held by the limiter: it has no spread.
+     *
+     * @return array{Standing, array<int, false>, array<int, false>}
+     */
+    private static function speed(Limit $limit, StageModel $model, int $draws): array
+    {
+        $safe = $model->revLimit / $limit->safeAt(0.0);
+        $edge = $model->revLimit / $limit->edgeAt(0.0);
+        $all = fn (float $share): array => $share > self::EXACT ? array_fill(0, $draws, false) : [];
+
+        return [new Standing($safe, $safe, $edge, $model->revLimit), $all($safe), $all($edge)];
+    }
+
+    /**
+     * A temperature that platform and map state: of the way from the standard day's to what is safe.
+     *
+     * @return array{Standing, array<int, false>, array<int, false>}
+     */
+    private static function stated(Limit $limit, Range $kelvin, int $draws): array
+    {
+        $way = fn (float $u, float $most): float => ($kelvin->quantile($u) - Ambient::STANDARD_KELVIN) / ($most - Ambient::STANDARD_KELVIN);
+        $standing = new Standing($way(0.5, $limit->safeAt(0.0)), $way(0.9, $limit->safeAt(0.0)), $way(0.75, $limit->edgeAt(0.0)), 0.0);
+        $all = fn (bool $past): array => $past ? array_fill(0, $draws, false) : [];
+
+        return [$standing, $all($standing->median > self::EXACT), $all($way(0.5, $limit->edgeAt(0.0)) > self::EXACT)];
     }
 
     /**
@@ -83,13 +111,14 @@ final class LimitCheck
      *
      * @param  non-empty-list<float>  $wheels  likely, W at the rpms
      * @param  non-empty-list<float>  $engine  likewise, what the engine makes
+     * @param  non-empty-list<float>  $asked  likewise, with as much fuel as it asks
      * @return list<non-empty-list<float>>
      */
-    public function followed(StageModel $model, array $wheels, array $engine): array
+    public function followed(StageModel $model, array $wheels, array $engine, array $asked): array
     {
         $shares = [];
         foreach (array_filter($model->limits, self::alongCurve(...)) as $limit) {
-            $power = $limit->quantity->isCrank() ? $engine : $wheels;
+            $power = $limit->quantity === Quantity::FuelFlow ? $asked : ($limit->quantity->isCrank() ? $engine : $wheels);
             foreach ($this->lossesOf($limit) as $loss) {
                 if (self::isFollowed($limit, $loss)) {
                     $shares[] = $this->shareOf($limit, $loss, $model, false)->along($power);
@@ -102,22 +131,16 @@ final class LimitCheck
     }
 
     /**
-     * @param  non-empty-list<float>  $wheels  likely, W at the rpms
-     * @param  non-empty-list<float>  $engine  likewise, what the engine makes
-     * @param  list<array{float, float, float}>  $used  as drawn() gave them
-     * @param  ?Soak  $soak  charge temperature by pull, where it is known
+     * @param  list<Standing>  $standings  as drawn() gave them
      * @return list<LimitReading>
      */
-    public function readings(StageModel $model, array $wheels, array $engine, array $used, ?Soak $soak): array
+    public function readings(StageModel $model, Likely $likely, array $standings, Ambient $hot): array
     {
-        return array_map(fn (Limit $limit, array $shares): LimitReading => match (true) {
-            $limit->quantity === Quantity::EngineSpeed => self::speed($limit, $model),
-            self::alongCurve($limit) => $this->reading($limit, $model, $limit->quantity->isCrank() ? $engine : $wheels, ...$shares),
-            $limit->quantity === Quantity::Boost && $model->boost !== null => self::flat($limit, $model, ...$shares),
-            $limit->quantity === Quantity::ChargeTemperature && $soak !== null => self::temperature($limit, $soak->fifth),
-            $limit->quantity === Quantity::ExhaustTemperature && $model->exhaust !== null => self::temperature($limit, $model->exhaust->quantile(0.9)),
-            default => new LimitReading($limit, Status::Unknown, null, null, 0.0, $limit->safeAt(0.0), $limit->edgeAt(0.0), 0.0),
-        }, $model->limits, $used);
+        return array_map(fn (Limit $limit, Standing $standing): LimitReading => match (true) {
+            $standing->median === null => new LimitReading($limit, Status::Unknown, null, null, 0.0, 0.0, $limit->safeAt(0.0), $limit->edgeAt(0.0), 0.0),
+            self::alongCurve($limit) => $this->reading($limit, $model, $likely, $standing),
+            default => self::elsewhere($limit, $model, $standing, $hot),
+        }, $model->limits, $standings);
     }
 
     private static function alongCurve(Limit $limit): bool
@@ -125,30 +148,32 @@ final class LimitCheck
         return $limit->quantity->isDrawn();
     }
 
-    private static function flat(Limit $limit, StageModel $model, float $median, float $used, float $edge): LimitReading
-    {
-        $moved = $limit->movedBy($model->build->situation->mapKind());
-        $safe = $limit->safeAt(0.0) * $moved;
-
-        return new LimitReading($limit, self::status($median, $used, $edge), $median, $used, $used * $safe, $safe, $limit->edgeAt(0.0) * $moved, 0.0);
-    }
-
-    private static function status(float $median, float $used, float $edge): Status
+    private static function status(Standing $standing): Status
     {
         return match (true) {
-            $edge > self::EXACT => Status::PastEdge,
-            $median > self::EXACT => Status::Over,
-            $used > self::EXACT => Status::Close,
+            $standing->edge > self::EXACT => Status::PastEdge,
+            $standing->median > self::EXACT => Status::Over,
+            $standing->used > self::EXACT => Status::Close,
             default => Status::Clear,
         };
     }
 
-    /** What brings crank power to the limit's quantity: kg/s of fuel for a W, or 1. */
-    private function perWatt(Limit $limit, StageModel $model): float
+    /** Of what does not follow the curve: the demand from its share of safe. */
+    private static function elsewhere(Limit $limit, StageModel $model, Standing $standing, Ambient $hot): LimitReading
     {
-        return $limit->quantity === Quantity::FuelFlow
-            ? Consumption::perJoule($model->build->fuel->blend, $model->build->isBoosted(), $this->platform->direct)
-            : 1.0;
+        $rpm = (float) $standing->rpm;
+        $day = $standing->hot ? $hot->kelvin : Ambient::STANDARD_KELVIN;
+        [$safe, $edge] = $standing->hot && $limit->hot !== null ? $limit->hot : [$limit->safeAt($rpm), $limit->edgeAt($rpm)];
+        $moved = $limit->quantity === Quantity::Boost ? $limit->movedBy($model->build->situation->mapKind()) : 1.0;
+        $octane = $limit->quantity === Quantity::Knock ? $model->build->fuel->octane : 0.0;
+        [$safe, $edge] = [$octane + $safe * $moved, $octane + $edge * $moved];
+        $of = fn (float $share): float => match (true) {
+            $limit->quantity->isTemperature() => $day + $share * ($safe - $day),
+            $limit->quantity === Quantity::Smoke => $safe / max(1e-9, $share),
+            default => $safe * $share,
+        };
+
+        return new LimitReading($limit, self::status($standing), $standing->median, $standing->used, $of((float) $standing->median), $of($standing->used), $safe, $edge, $rpm, $standing->hot);
     }
 
     /**
@@ -207,13 +232,13 @@ final class LimitCheck
         return $past;
     }
 
-    /** What the stated values count in wheel or crank power or torque: moved by the map, less what its boost overshoots. */
+    /** What the stated values count: moved by the map, less what its boost overshoots. */
     private function allowed(Limit $limit, StageModel $model): float
     {
         $map = $model->build->situation->mapKind();
         $overshoot = $limit->quantity->isTorque() && $map === MapKind::OffTheShelf ? self::OVERSHOOT : 1.0;
 
-        return $limit->movedBy($map) / ($overshoot * $this->perWatt($limit, $model));
+        return $limit->movedBy($map) / $overshoot;
     }
 
     /** @return list<Loss> */
@@ -225,7 +250,7 @@ final class LimitCheck
     /** Whether the share peaks elsewhere than power or torque does. */
     private static function isFollowed(Limit $limit, Loss $loss): bool
     {
-        return ! $limit->isFlat() || ($loss->constant && ! $limit->quantity->isTorque());
+        return ! $limit->isFlat() || $limit->quantity === Quantity::FuelFlow || ($loss->constant && ! $limit->quantity->isTorque());
     }
 
     /**
@@ -236,68 +261,43 @@ final class LimitCheck
     private function shareOf(Limit $limit, Loss $loss, StageModel $model, bool $edge): CurveQuantity
     {
         $allowed = $this->allowed($limit, $model);
-        $key = "{$loss->share} {$loss->constant} {$edge} {$allowed}";
+        $demand = $limit->quantity === Quantity::FuelFlow ? $model->demand : null;
+        $key = "{$loss->share} {$loss->constant} {$edge} {$allowed} {$demand?->name}";
         $known = $this->shares[$limit] ?? [];
-        $known[$key] ??= $this->shareAlong($limit, $loss, $edge, $allowed);
+        $known[$key] ??= $this->shareAlong($limit, $loss, $edge, $allowed, $demand);
         $this->shares[$limit] = $known;
 
         return $known[$key];
     }
 
-    /** @param  float  $factor  what is allowed counts so much */
-    private function shareAlong(Limit $limit, Loss $loss, bool $edge, float $factor): CurveQuantity
+    /**
+     * @param  float  $factor  what is allowed counts so much
+     * @param  ?FuelDemand  $demand  of a limit of fuel flow
+     */
+    private function shareAlong(Limit $limit, Loss $loss, bool $edge, float $factor, ?FuelDemand $demand): CurveQuantity
     {
         $torque = $limit->quantity->isTorque();
         $scale = $shift = [];
         foreach ($this->rpms as $rpm) {
             $omega = $rpm * Rpm::OMEGA;
-            $most = ($edge ? $limit->edgeAt($rpm) : $limit->safeAt($rpm)) * $factor;
+            $most = ($edge ? $limit->edgeAt($rpm) : $limit->safeAt($rpm)) * $factor / ($demand?->perWatt($rpm) ?? 1.0);
             $scale[] = 1.0 / ((1.0 - $loss->percentageShare()) * $most * ($torque ? $omega : 1.0));
-            $shift[] = $loss->torque * ($torque ? 1.0 : $omega) / $most;
+            $shift[] = ($loss->torque * ($torque ? 1.0 : $omega) + ($demand?->drive($rpm) ?? 0.0)) / $most;
         }
 
         return new CurveQuantity($scale, $shift);
     }
 
-    /** @param  non-empty-list<float>  $likely  W */
-    private function reading(Limit $limit, StageModel $model, array $likely, float $median, float $used, float $edge): LimitReading
+    private function reading(Limit $limit, StageModel $model, Likely $likely, Standing $standing): LimitReading
     {
-        $shares = $this->shareOf($limit, $this->lossesOf($limit)[0], $model, false)->along($likely);
+        $power = $limit->quantity === Quantity::FuelFlow ? $likely->asked : ($limit->quantity->isCrank() ? $likely->engine : $likely->wheels);
+        $shares = $this->shareOf($limit, $this->lossesOf($limit)[0], $model, false)->along($power);
         $rpm = $this->rpms[(int) array_search(max([0.0, ...$shares]), $shares, true)];
         $moved = $limit->movedBy($model->build->situation->mapKind());
+        $status = self::status($standing);
+        $safe = $limit->safeAt($rpm) * $moved;
+        $isHeld = $status === Status::PastEdge && $limit->quantity === Quantity::FuelFlow && $model->holdsFuel();
 
-        return new LimitReading($limit, self::status($median, $used, $edge), $median, $used, $used * $limit->safeAt($rpm) * $moved, $limit->safeAt($rpm) * $moved, $limit->edgeAt($rpm) * $moved, $rpm);
-    }
-
-    /** Temperatures take 3 K for a warmer day instead of a share, and are clear to 10 K below safe. */
-    private static function temperature(Limit $limit, float $kelvin): LimitReading
-    {
-        $demand = $kelvin + self::WARMER;
-        $safe = $limit->safeAt(0.0);
-        $edge = $limit->edgeAt(0.0);
-        $status = match (true) {
-            $demand > $edge => Status::PastEdge,
-            $demand > $safe => Status::Over,
-            $demand > $safe - self::CLEAR_KELVIN => Status::Close,
-            default => Status::Clear,
-        };
-        $celsius = fn (float $value): float => $value - 273.15;
-
-        return new LimitReading($limit, $status, $celsius($demand) / $celsius($safe), $celsius($demand) / $celsius($safe), $demand, $safe, $edge, 0.0);
-    }
-
-    /** Engine speed is held by the limiter: it has no spread. */
-    private static function speed(Limit $limit, StageModel $model): LimitReading
-    {
-        $safe = $limit->safeAt(0.0);
-        $edge = $limit->edgeAt(0.0);
-        $demand = $model->revLimit;
-        $status = match (true) {
-            $demand > $edge => Status::PastEdge,
-            $demand > $safe => Status::Over,
-            default => Status::Clear,
-        };
-
-        return new LimitReading($limit, $status, $demand / $safe, $demand / $safe, $demand, $safe, $edge, $demand);
+        return new LimitReading($limit, $isHeld ? Status::HeldBack : $status, $standing->median, $standing->used, (float) $standing->median * $safe, $standing->used * $safe, $safe, $limit->edgeAt($rpm) * $moved, $rpm);
     }
 }

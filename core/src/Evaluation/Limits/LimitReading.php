@@ -11,9 +11,11 @@ final readonly class LimitReading
     /**
      * @param  ?float  $median  P50 of demand over safe; null when nothing can be said
      * @param  ?float  $used  P90 of demand over safe; likewise
+     * @param  float  $typical  P50 of demand in the limit's SI unit
      * @param  float  $demand  P90 in the limit's SI unit, an off-the-shelf map's overshoot included
      * @param  float  $safe  there, moved by the map
      * @param  float  $edge  there, moved by the map
+     * @param  bool  $hot  on the hottest day, which is worse than the standard one
      * @param  float  $rpm  where along the curve the likely demand is worst
      */
     public function __construct(
@@ -21,16 +23,19 @@ final readonly class LimitReading
         public Status $status,
         public ?float $median,
         public ?float $used,
+        public float $typical,
         public float $demand,
         public float $safe,
         public float $edge,
         public float $rpm,
+        public bool $hot = false,
     ) {}
 
     /** How much the demand may still grow before safe is reached; null where it cannot be said. */
     public function room(): ?float
     {
         return $this->used === null || $this->used > 1.0 || $this->used <= 0.0 || $this->limit->quantity === Quantity::EngineSpeed || $this->limit->quantity->isTemperature()
+            || $this->limit->quantity === Quantity::Smoke
             ? null
             : $this->safe - $this->demand;
     }
@@ -38,18 +43,18 @@ final readonly class LimitReading
     /** How much the demand must fall to stand at safe, in the limit's unit; 0 where it is there already. */
     public function excess(): float
     {
-        return $this->used === null ? 0.0 : max(0.0, $this->demand - $this->safe);
+        return $this->used === null ? 0.0 : max(0.0, $this->limit->quantity === Quantity::Smoke ? $this->safe - $this->demand : $this->demand - $this->safe);
     }
 
     /** Whether this is the weaker link: worse status, then more used. */
     public function isWeakerThan(?self $other): bool
     {
         return $other === null
-            || [$this->status->severity(), $this->used] > [$other->status->severity(), $other->used];
+            || [$this->status->severity(), $this->used ?? 0.0] > [$other->status->severity(), $other->used ?? 0.0];
     }
 
     /**
-     * The weakest of several; null where none can be said.
+     * The weakest of several: what nobody can say is weaker than what is clear or close. Null for none.
      *
      * @param  list<self>  $readings
      */
@@ -57,7 +62,7 @@ final readonly class LimitReading
     {
         $weakest = null;
         foreach ($readings as $reading) {
-            if ($reading->used !== null && $reading->isWeakerThan($weakest)) {
+            if ($reading->isWeakerThan($weakest)) {
                 $weakest = $reading;
             }
         }

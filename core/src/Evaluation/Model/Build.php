@@ -6,6 +6,7 @@ use Pebblerun\Core\Catalog\Catalog;
 use Pebblerun\Core\Catalog\Conditions\Situation;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Platform\Car;
+use Pebblerun\Core\Catalog\Platform\Combustion;
 use Pebblerun\Core\Catalog\Shop\Fuel;
 
 /**
@@ -95,6 +96,12 @@ final readonly class Build
         return $part->map === null || $part->map->flex || $this->mappedFor === null || $this->mappedFor === $this->fuel
             ? $this->situation
             : $this->situation->on($this->mappedFor);
+    }
+
+    /** What the factory's map burns. */
+    public function combustion(): Combustion
+    {
+        return $this->catalog->platform->combustion;
     }
 
     /** W at the wheels of the stock car */

@@ -4,6 +4,7 @@ namespace Pebblerun\Core\Evaluation\Model;
 
 use Pebblerun\Core\Catalog\Parts\GainCase;
 use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Platform\AirRole;
 use Pebblerun\Core\Units\Range;
 
 /** The case of a part that applies in a state, as fractions over engine speed. */
@@ -25,6 +26,8 @@ final readonly class Gain
      * @param  bool  $driveline  on the wheel figure alone
      * @param  bool  $induction  forced induction on a natural engine
      * @param  ?float  $fadesFrom  the grid's first rpm, when a gain shrinks below the first anchor
+     * @param  AirRole  $air  how it moves the air that the engine gets
+     * @param  ?self  $onPump  of a map on strong fuel: what it gives on pump fuel
      */
     public function __construct(
         public Part $part,
@@ -39,6 +42,8 @@ final readonly class Gain
         private ?float $fadesFrom,
         public bool $driveline = false,
         public bool $induction = false,
+        public AirRole $air = AirRole::None,
+        public ?self $onPump = null,
     ) {
         $figures = array_map(fn (Range $fraction): string => $fraction->name(), $fractions);
         $this->signature = hash('xxh128', implode('/', [$part->key, $share, $ceiling, $fadesFrom, ...$rpms, ...$figures, ...$ratios]));

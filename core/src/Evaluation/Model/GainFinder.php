@@ -7,7 +7,9 @@ use Pebblerun\Core\Catalog\Parts\CaseSelector;
 use Pebblerun\Core\Catalog\Parts\GainCase;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Parts\ReferenceBuild;
+use Pebblerun\Core\Catalog\Platform\Family;
 use Pebblerun\Core\Catalog\Platform\Platform;
+use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Evaluation\Memo;
 use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Math\Peak;
@@ -19,6 +21,17 @@ final class GainFinder
 {
     private const REMEMBERED = 4000;
 
+    /** Percent of ethanol up to which a fuel is pump fuel, and what a pump's is taken for. */
+    private const PUMP = 10.0;
+
+    private const PUMP_CONTENT = 5.0;
+
+    /** A torque gain that nobody stated is doubted so much more than the power's. */
+    private const WIDER = 1.5;
+
+    /** rpm between the knots of a gain that grows with speed. */
+    private const GROWING_STEP = 250.0;
+
     private readonly Curve $baseline;
 
     private readonly Peak $power;
@@ -28,6 +41,8 @@ final class GainFinder
     private readonly float $kneeRpm;
 
     private readonly float $plateauEnd;
+
+    private readonly MovedPeaksCurve $moved;
 
     /** @var Memo<GainCase> by part, the cases that hold and the fuel */
     private Memo $cases;
@@ -42,6 +57,7 @@ final class GainFinder
         $this->torque = $this->baseline->peakTorque();
         $this->kneeRpm = $this->baseline->torqueKnee();
         $this->plateauEnd = $this->baseline->plateauEnd();
+        $this->moved = new MovedPeaksCurve($this->baseline, $platform->revLimit);
         $this->cases = new Memo(self::REMEMBERED);
         $this->gains = new Memo(self::REMEMBERED);
     }
@@ -88,30 +104,123 @@ final class GainFinder
         $covered = $build->covers($part);
         $family = $part->isKit() ? null : $this->platform->families[$this->platform->slots[$part->slots[0]]->family];
         $ceiling = $family === null ? INF : ($ceilings[$family->key] ??= $family->ceilingIn($build->situation));
-        $key = "{$name}|".($onMap[0] ?? '')."|{$ceiling}|{$covered}";
+        // A map that cannot run on what is in the tank gives nothing.
+        $void = $part->map !== null && FuelMatch::of($build)->isGated();
+        $limit = $case->peaks === null ? $this->platform->revLimit : $this->revLimit($build);
+        $key = "{$name}|".($onMap[0] ?? '')."|{$ceiling}|{$covered}|{$void}|{$limit}";
 
         return $this->gains->get($key) ?? $this->gains->put($key, $this->make(
             $part, $case, $this->reference($case, $onMap[1] ?? null),
-            $family === null ? "kit:{$part->key}" : $family->key, $ceiling, $family->driveline ?? false, $covered,
+            $family ?? $this->kitFamily($part), $ceiling, $covered,
+            $void || ! $covered && ! $part->runsUnmapped ? 0.0 : ($covered ? 1.0 : $case->unmapped),
+            $limit,
+            $part->map === null ? null : $this->onPump($part, $case, $build),
         ));
     }
 
-    private function make(Part $part, GainCase $case, ReferenceBuild $reference, string $family, float $ceiling, bool $driveline, bool $covered): Gain
+    /** rpm at which a part that moves the peaks ends: the build's limit, which it may have raised itself. */
+    private function revLimit(Build $build): float
+    {
+        $limits = array_filter(array_map(fn (Part $part): ?float => $part->effects->revLimit, $build->parts));
+
+        return $limits === [] ? $this->platform->revLimit : max($limits);
+    }
+
+    /** A kit that was measured as a whole is a family of its own without a ceiling; its air is that of its first place. */
+    private function kitFamily(Part $kit): Family
+    {
+        $first = $this->platform->families[$this->platform->slots[$kit->slots[0]]->family];
+
+        return new Family("kit:{$kit->key}", $kit->name, INF, [], false, $first->air);
+    }
+
+    /**
+     * What a map gives on pump fuel, where it was written on a stronger one: what the strong fuel adds is timing for the most part.
+     */
+    private function onPump(Part $map, GainCase $case, Build $build): ?Gain
+    {
+        $fuel = $build->situationOf($map)->fuel;
+        if ($fuel->ethanol->likely <= self::PUMP) {
+            return null;
+        }
+        $situation = $build->situation->on(new Fuel('pump', 'pump', $fuel->octane, Range::exact(self::PUMP_CONTENT), $fuel->kind));
+        $pump = CaseSelector::of($map, $situation);
+
+        return $pump === null || $pump === $case ? null : $this->make($map, $pump, $this->reference($pump, null), $this->platform->families[$this->platform->slots[$map->slots[0]]->family], INF, true, 1.0, $this->platform->revLimit, null);
+    }
+
+    private function make(Part $part, GainCase $case, ReferenceBuild $reference, Family $family, float $ceiling, bool $covered, float $share, float $revLimit, ?Gain $onPump): Gain
     {
         $torqueRatio = $reference->torque / $this->torque->value;
         $powerRatio = $reference->power / $this->power->value;
-        [$rpms, $fractions, $ratios] = $case->anchors === []
-            ? $this->betweenPeaks($case, $reference, $torqueRatio, $powerRatio)
-            : $this->overAnchors($case, $torqueRatio, $powerRatio);
+        $induction = ! $this->platform->boosted && in_array('forced-induction', $part->tags, true);
+        $belt = $induction && $part->effects->belt;
+        [$rpms, $fractions, $ratios] = match (true) {
+            $case->anchors !== [] => $this->overAnchors($case, $torqueRatio, $powerRatio),
+            $case->peaks !== null => $this->withRatios($this->moved->of($case->peaks, $case->power->scaled(1.0 / $reference->power), $this->torqueShare($case, $reference), $revLimit), $torqueRatio, $powerRatio),
+            $belt && $part->effects->compressor !== null && $this->growsWithSpeed($case) => $this->growing($case, $reference, $torqueRatio, $powerRatio),
+            default => $this->betweenPeaks($case, $reference, $torqueRatio, $powerRatio),
+        };
+        // A turbo on a natural engine needs revs to give; what an engine turns gives from the first rpm as its kind does.
+        $fades = $case->anchors === [] && $case->peaks === null && ($this->platform->boosted || ($induction && ! $belt));
 
         return new Gain(
-            $part, $case, $family, $ceiling, $rpms, $fractions, $ratios,
-            $covered ? 1.0 : ($part->runsUnmapped ? $case->unmapped : 0.0),
-            $covered,
-            $case->anchors === [] && $this->platform->boosted && $this->kneeRpm > $this->baseline->first ? $this->baseline->first : null,
-            $driveline,
-            ! $this->platform->boosted && in_array('forced-induction', $part->tags, true),
+            $part, $case, $family->key, $ceiling, $rpms, $fractions, $ratios, $share, $covered,
+            $fades && $this->kneeRpm > $this->baseline->first ? $this->baseline->first : null,
+            $family->driveline, $induction, $family->air, $onPump,
         );
+    }
+
+    /** A pressure ratio that rises over the speeds: a centrifugal blower, whose boost grows with the square of its speed. */
+    private function growsWithSpeed(GainCase $case): bool
+    {
+        $points = $case->pressure->points ?? [];
+
+        return count($points) > 1 && $points[count($points) - 1][1] - 1.0 > 1.5 * ($points[0][1] - 1.0);
+    }
+
+    /**
+     * g_P·(rpm/r_P)² below the torque peak, then as between the peaks.
+     *
+     * @return array{non-empty-list<float>, non-empty-list<Range>, non-empty-list<float>}
+     */
+    private function growing(GainCase $case, ReferenceBuild $reference, float $torqueRatio, float $powerRatio): array
+    {
+        [$rpms, $fractions, $ratios] = $this->betweenPeaks($case, $reference, $torqueRatio, $powerRatio);
+        $power = $case->power->scaled(1.0 / $reference->power);
+        $below = $shares = [];
+        for ($rpm = $this->baseline->first; $rpm < $this->kneeRpm; $rpm += self::GROWING_STEP) {
+            $below[] = $rpm;
+            $shares[] = $power->scaled(($rpm / $this->power->rpm) ** 2);
+        }
+
+        return [[...$below, ...$rpms], [...$shares, ...$fractions], [...array_fill(0, count($below), $torqueRatio), ...$ratios]];
+    }
+
+    /**
+     * @param  array{non-empty-list<float>, non-empty-list<Range>}  $gain  rpm and fractions
+     * @return array{non-empty-list<float>, non-empty-list<Range>, non-empty-list<float>}
+     */
+    private function withRatios(array $gain, float $torqueRatio, float $powerRatio): array
+    {
+        return [$gain[0], $gain[1], array_map(fn (float $rpm): float => $torqueRatio + ($powerRatio - $torqueRatio) * $this->beyondPlateau($rpm), $gain[0])];
+    }
+
+    /** 0 up to the end of the plateau, 1 from the power peak on. */
+    private function beyondPlateau(float $rpm): float
+    {
+        return min(1.0, max(0.0, ($rpm - $this->plateauEnd) / max(Curve::STEP, $this->power->rpm - $this->plateauEnd)));
+    }
+
+    /** Gain at peak torque; where none was stated, the share at peak power with a range half as wide again. */
+    private function torqueShare(GainCase $case, ReferenceBuild $reference): Range
+    {
+        if (! $case->torqueFollows) {
+            return $case->torque->scaled(1.0 / $reference->torque);
+        }
+        $share = $case->power->scaled(1.0 / $reference->power);
+
+        return Range::of($share->likely - self::WIDER * ($share->likely - $share->low), $share->likely, $share->likely + self::WIDER * ($share->high - $share->likely));
     }
 
     /** What the case was measured on; without a stated one, the baseline with the map that the case wants. */
@@ -130,7 +239,7 @@ final class GainFinder
      */
     private function betweenPeaks(GainCase $case, ReferenceBuild $reference, float $torqueRatio, float $powerRatio): array
     {
-        $torque = $case->torque->scaled(1.0 / $reference->torque);
+        $torque = $this->torqueShare($case, $reference);
         $power = $case->power->scaled(1.0 / $reference->power);
         $peak = max($this->plateauEnd + Curve::STEP, $this->power->rpm);
 
@@ -144,9 +253,7 @@ final class GainFinder
     {
         $rpms = $fractions = $ratios = [];
         foreach ($case->anchors as $anchor) {
-            $span = max(Curve::STEP, $this->power->rpm - $this->plateauEnd);
-            $along = min(1.0, max(0.0, ($anchor->rpm - $this->plateauEnd) / $span));
-            $ratio = $torqueRatio + ($powerRatio - $torqueRatio) * $along;
+            $ratio = $torqueRatio + ($powerRatio - $torqueRatio) * $this->beyondPlateau($anchor->rpm);
             $reference = $this->baseline->torqueAt($anchor->rpm) * $anchor->rpm * Rpm::OMEGA * $ratio;
             $rpms[] = $anchor->rpm;
             $fractions[] = $anchor->power->scaled(1.0 / $reference);

@@ -3,14 +3,15 @@
 namespace Pebblerun\Core\Evaluation\Model;
 
 use Pebblerun\Core\Catalog\Conditions\Situation;
+use Pebblerun\Core\Catalog\Evidence;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Parts\AmbiguousCase;
-use Pebblerun\Core\Catalog\Parts\Boost;
+use Pebblerun\Core\Catalog\Parts\Effects;
 use Pebblerun\Core\Catalog\Platform\Ceiling;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Units\Range;
 
-/** Resolves a build's conditions: which gain cases, ceilings and limits hold for it. */
+/** Resolves a build's conditions: which gain cases, ceilings and limits hold for it, and what stands in the way of air and fuel. */
 final readonly class ModelBuilder
 {
     private GainFinder $gains;
@@ -23,9 +24,9 @@ final readonly class ModelBuilder
     /** @throws AmbiguousCase when two gain cases of one part apply equally. */
     public function of(Build $build): StageModel
     {
-        $spools = $added = $limits = $replaced = [];
+        $spools = $added = [];
         $ceilings = self::holding($this->platform->ceilings, $build->situation);
-        $revLimit = $cooler = null;
+        $revLimit = null;
         foreach ($build->parts as $part) {
             $effects = $part->effects;
             if ($effects->spool !== null) {
@@ -37,18 +38,13 @@ final readonly class ModelBuilder
             if ($effects->ceilings !== []) {
                 array_push($ceilings, ...self::holding($effects->ceilings, $build->situation));
             }
-            if ($effects->limits !== []) {
-                array_push($limits, ...$effects->limits);
-                array_push($replaced, ...$part->slots);
-            }
             $revLimit = $effects->revLimit === null ? $revLimit : max($effects->revLimit, $revLimit ?? 0.0);
-            $cooler ??= $effects->cooler;
         }
         $gains = $this->gains->of($build);
 
         return new StageModel(
-            $build, $gains, $spools, $added, $ceilings, [...$this->stockLimits($replaced), ...$limits],
-            $revLimit ?? $this->platform->revLimit, $this->boost($gains), $this->exhaust($gains, $build), $cooler,
+            $build, $gains, $spools, $added, $ceilings, $this->limits($build),
+            $revLimit ?? $this->platform->revLimit, $this->hardware($gains, $build), FuelMatch::of($build),
         );
     }
 
@@ -69,41 +65,72 @@ final readonly class ModelBuilder
     }
 
     /**
-     * @param  list<string>  $replaced  slots whose part brings limits of its own
+     * Each component's own: a part replaces what it brings itself, of its place and quantity, and what it names. Nothing vanishes
+     * because something else was fitted.
+     *
      * @return list<Limit>
      */
-    private function stockLimits(array $replaced): array
+    private function limits(Build $build): array
     {
-        return $replaced === [] ? $this->platform->limits : array_values(array_filter($this->platform->limits, fn (Limit $limit): bool => ! in_array($limit->slot, $replaced, true)));
+        $own = $replaced = $named = [];
+        foreach ($build->parts as $part) {
+            foreach ($part->effects->limits as $limit) {
+                $own[] = $limit;
+                $replaced["{$limit->slot}/{$limit->quantity->value}"] = true;
+            }
+            foreach ($part->effects->replaces as $key) {
+                $named[$key] = true;
+            }
+        }
+        $stock = $own === [] && $named === [] ? $this->platform->limits : array_filter(
+            $this->platform->limits,
+            fn (Limit $limit): bool => ! isset($replaced["{$limit->slot}/{$limit->quantity->value}"]) && ! isset($named[$limit->key]),
+        );
+
+        return array_values(array_filter([...$stock, ...$own], fn (Limit $limit): bool => $limit->when === null || $limit->when->holds($build->situation)));
     }
 
     /** @param  list<Gain>  $gains */
-    private function boost(array $gains): ?Boost
+    private function hardware(array $gains, Build $build): Hardware
     {
-        foreach ($gains as $gain) {
-            if ($gain->case->boost !== null) {
-                return $gain->case->boost;
+        $compressor = $this->platform->air?->compressor;
+        $cooler = $this->platform->air?->cooler;
+        $belt = $this->platform->aspiration === 'blower';
+        $fuel = array_column($this->platform->fuelSystem, null, 'key');
+        $charge = $compression = 0.0;
+        $cooling = Range::exact(0.0);
+        $names = [];
+        foreach ($build->parts as $part) {
+            $effects = $part->effects;
+            [$compressor, $belt] = $effects->compressor === null ? [$compressor, $belt] : [$effects->compressor, $effects->belt];
+            $cooler = $effects->cooler ?? $cooler;
+            $charge += $effects->charge->likely ?? 0.0;
+            $compression += $effects->compression;
+            $cooling = $effects->exhaust === null ? $cooling : $cooling->plus($effects->exhaust);
+            foreach ($effects->supplies as $component) {
+                $fuel[$component->key] = $component;
+            }
+            if (self::isHardware($effects)) {
+                $names[] = $part->key;
             }
         }
-
-        return $this->platform->boost;
-    }
-
-    /**
-     * What the map in the car states, or the platform under the factory's, moved by the parts.
-     *
-     * @param  list<Gain>  $gains
-     */
-    private function exhaust(array $gains, Build $build): ?Range
-    {
+        $pressure = $measured = $stated = null;
         $exhaust = $build->map() === null ? $this->platform->exhaust : null;
         foreach ($gains as $gain) {
+            $pressure ??= $gain->case->pressure;
+            if ($gain->case->boost !== null) {
+                $onDyno = $gain->case->evidence === Evidence::ShopDyno || $gain->case->evidence === Evidence::OtherDyno;
+                $measured ??= $onDyno ? $gain->case->boost : null;
+                $stated ??= $gain->case->boost;
+            }
             $exhaust ??= $gain->part->map === null ? null : $gain->case->exhaust;
         }
-        foreach ($build->parts as $part) {
-            $exhaust = $part->effects->exhaust === null ? $exhaust : $exhaust?->plus($part->effects->exhaust);
-        }
 
-        return $exhaust;
+        return new Hardware($compressor, $belt, $cooler, $pressure, $charge, $compression, $measured, $stated, $exhaust?->plus($cooling), $cooling, $fuel, implode(' ', $names));
+    }
+
+    private static function isHardware(Effects $effects): bool
+    {
+        return $effects->compressor !== null || $effects->cooler !== null || $effects->supplies !== [] || $effects->charge !== null || $effects->compression !== 0.0;
     }
 }

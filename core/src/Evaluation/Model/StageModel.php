@@ -4,9 +4,9 @@ namespace Pebblerun\Core\Evaluation\Model;
 
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Parts\AddedPower;
-use Pebblerun\Core\Catalog\Parts\Boost;
 use Pebblerun\Core\Catalog\Platform\Ceiling;
-use Pebblerun\Core\Physics\Air\Cooler;
+use Pebblerun\Core\Catalog\Platform\FuelComponent;
+use Pebblerun\Core\Physics\Fuel\FuelKind;
 use Pebblerun\Core\Units\Range;
 
 /** Everything of a build that moves power, with its conditions resolved: gains, spool, added power, ceilings, limits, rev limit. */
@@ -28,11 +28,8 @@ final readonly class StageModel
      * @param  list<Gain>  $gains  the map's first, then in gas-path order
      * @param  list<array{string, Range}>  $spools  part key and rpm by which it moves the rising flank
      * @param  list<array{string, AddedPower}>  $added  part key and window
-     * @param  list<Ceiling>  $ceilings  those whose condition holds
-     * @param  list<Limit>  $limits  the platform's where the component is stock, a part's own where it brings some
-     * @param  ?Boost  $boost  that the map's case asks, or the factory's
-     * @param  ?Range  $exhaust  K before the turbine at full load, where platform or map state it
-     * @param  ?Cooler  $cooler  the charge cooler that was fitted, if any
+     * @param  list<Ceiling>  $ceilings  those whose condition holds, the fuel system's among them
+     * @param  list<Limit>  $limits  each component's: the platform's where it is stock, a part's own where it brings some
      */
     public function __construct(
         public Build $build,
@@ -42,9 +39,9 @@ final readonly class StageModel
         public array $ceilings,
         public array $limits,
         public float $revLimit,
-        public ?Boost $boost,
-        public ?Range $exhaust,
-        public ?Cooler $cooler,
+        public Hardware $hardware,
+        public FuelMatch $fuel,
+        public ?FuelDemand $demand = null,
     ) {
         $engine = $driveline = [];
         foreach ($gains as $gain) {
@@ -72,10 +69,62 @@ final readonly class StageModel
         return null;
     }
 
+    /**
+     * The same with its fuel system.
+     *
+     * @param  list<Ceiling>  $ceilings  of it
+     * @param  list<Limit>  $limits  of it
+     */
+    public function fuelled(array $ceilings, array $limits, FuelDemand $demand): self
+    {
+        return new self($this->build, $this->gains, $this->spools, $this->added, [...$this->ceilings, ...$ceilings], [...$this->limits, ...$limits], $this->revLimit, $this->hardware, $this->fuel, $demand);
+    }
+
+    /**
+     * Whether the map keeps the power to what the fuel system gives: a custom map that covers the build does, and a diesel's pump by
+     * itself. Nitrous and water-methanol bring their own and know nothing of it.
+     */
+    public function holdsFuel(): bool
+    {
+        $map = $this->build->map()?->map;
+        $alone = $this->build->situation->hasTag('nitrous') || $this->build->situation->hasTag('water-methanol');
+
+        return $this->build->fuel->kind === FuelKind::Diesel || (! $alone && $map !== null && $map->kind->isCustom() && $this->coversAll());
+    }
+
+    /** A fuel component with the part that it is: equal ones deliver the same. */
+    public function nameOf(FuelComponent $component): string
+    {
+        return "{$component->key} ".($this->build->fitted[$component->slot]->key ?? 'stock');
+    }
+
+    private function coversAll(): bool
+    {
+        return array_filter($this->gains, fn (Gain $gain): bool => ! $gain->covered && ! $gain->driveline) === [];
+    }
+
     /** The same build as if nothing held it back. */
     public function withoutCeilings(): self
     {
-        return new self($this->build, $this->gains, $this->spools, $this->added, [], $this->limits, $this->revLimit, $this->boost, $this->exhaust, $this->cooler);
+        return $this->under([]);
+    }
+
+    /** The same build as if there were always enough fuel. */
+    public function withoutFuelCeilings(): self
+    {
+        return $this->under(array_values(array_filter($this->ceilings, fn (Ceiling $ceiling): bool => $ceiling->component === null)));
+    }
+
+    /** The same build where the air is so much thinner: its ceilings of airflow fall with it. */
+    public function withAirflow(float $share): self
+    {
+        return $this->under(array_map(fn (Ceiling $ceiling): Ceiling => $ceiling->soft ? $ceiling->scaled($share) : $ceiling, $this->ceilings));
+    }
+
+    /** @param  list<Ceiling>  $ceilings */
+    private function under(array $ceilings): self
+    {
+        return new self($this->build, $this->gains, $this->spools, $this->added, $ceilings, $this->limits, $this->revLimit, $this->hardware, $this->fuel, $this->demand);
     }
 
     /**
@@ -92,7 +141,7 @@ final readonly class StageModel
             array_values(array_filter($this->gains, fn (Gain $gain): bool => isset($parts[$gain->part->key]))),
             array_values(array_filter($this->spools, $kept)),
             array_values(array_filter($this->added, $kept)),
-            $this->ceilings, $this->limits, $this->revLimit, $this->boost, $this->exhaust, $this->cooler,
+            $this->ceilings, $this->limits, $this->revLimit, $this->hardware, $this->fuel, $this->demand,
         );
     }
 }

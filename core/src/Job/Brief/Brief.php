@@ -20,5 +20,6 @@ final readonly class Brief
         public ?array $fuels,
         public Risk $risk,
         public CustomerConstraints $constraints = new CustomerConstraints,
+        public Outside $outside = new Outside,
     ) {}
 }

@@ -9,7 +9,7 @@ namespace Pebblerun\Core\Job\Brief;
 final class BriefPlaces
 {
     /** Those inside another object; every other part of the brief is one place. */
-    private const INSIDE = ['car', 'received', 'budget'];
+    private const INSIDE = ['car', 'received', 'budget', 'outside'];
 
     private const CHECKS = 'received.checks';
 

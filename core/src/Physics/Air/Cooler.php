@@ -10,23 +10,31 @@ final readonly class Cooler
     /** Airspeed at which UA is stated, m/s; it grows with airspeed to the power 0.6. */
     private const STATED_AT = 10.0;
 
-    private const STEP = 0.25;
-
     /**
-     * @param  float  $effectiveness  ε, 0–1
+     * @param  float  $effectiveness  ε at the rated flow, 0–1
      * @param  float  $capacity  C of the core, J/K
      * @param  float  $conductance  UA to the outside air at 10 m/s, W/K
+     * @param  ?float  $ratedFlow  kg/s of air at which ε is stated; null: ε at any flow
+     * @param  ?float  $loss  Pa lost across it at the baseline's flow; null: as the platform's
      */
-    public function __construct(public float $effectiveness, public float $capacity, public float $conductance) {}
+    public function __construct(public float $effectiveness, public float $capacity, public float $conductance, public ?float $ratedFlow = null, public ?float $loss = null) {}
+
+    /** ε = 1 − (1 − ε0)^((flow/rated flow)^−0.4): 0.70 becomes 0.6618 at 1.3 times its rated flow. */
+    public function effectivenessAt(float $flow): float
+    {
+        return $this->ratedFlow === null || $flow <= 0.0 || $this->effectiveness >= 1.0
+            ? $this->effectiveness
+            : 1.0 - (1.0 - $this->effectiveness) ** (($flow / $this->ratedFlow) ** -0.4);
+    }
 
     /**
      * T3 = T2 − ε·(T2 − Tc).
      *
      * @return float K
      */
-    public function outlet(float $hot, float $core): float
+    public function outlet(float $hot, float $core, float $flow): float
     {
-        return $hot - $this->effectiveness * ($hot - $core);
+        return $hot - $this->effectivenessAt($flow) * ($hot - $core);
     }
 
     /**
@@ -43,21 +51,39 @@ final readonly class Cooler
         $core = $ambient;
         $ends = [];
         for ($pull = 0; $pull < $pulls->count; $pull++) {
-            $core = $this->run($core, $ambient, $hot, $flow, $pulls->length, $pulls->airspeed);
+            $core = $this->after($core, $ambient, $hot, $flow, $pulls->length, $pulls->airspeed);
             $ends[] = $core;
-            $core = $this->run($core, $ambient, $hot, 0.0, $pulls->pause, $pulls->airspeedPaused);
+            $core = $this->after($core, $ambient, $hot, 0.0, $pulls->pause, $pulls->airspeedPaused);
         }
 
         return $ends;
     }
 
-    private function run(float $core, float $ambient, float $hot, float $flow, float $seconds, float $airspeed): float
+    /**
+     * Where the core settles under load that goes on: Tc = (UA·Ta + ε·ṁ·cp·T2)/(UA + ε·ṁ·cp).
+     *
+     * @param  float  $airspeed  m/s on the core
+     * @return float K
+     */
+    public function steady(float $ambient, float $hot, float $flow, float $airspeed = self::STATED_AT): float
     {
-        $loss = $this->conductance * ($airspeed / self::STATED_AT) ** 0.6;
-        for ($t = 0.0; $t < $seconds; $t += self::STEP) {
-            $core += self::STEP * ($this->effectiveness * $flow * self::CP * ($hot - $core) - $loss * ($core - $ambient)) / $this->capacity;
-        }
+        $gained = $this->effectivenessAt($flow) * $flow * self::CP;
+        $lost = $this->conductanceAt($airspeed);
 
-        return $core;
+        return ($lost * $ambient + $gained * $hot) / ($lost + $gained);
+    }
+
+    /** Exactly, for steady load: the core nears its steady state by e^(−t/τ). */
+    private function after(float $core, float $ambient, float $hot, float $flow, float $seconds, float $airspeed): float
+    {
+        $steady = $this->steady($ambient, $hot, $flow, $airspeed);
+        $rate = ($this->conductanceAt($airspeed) + $this->effectivenessAt($flow) * $flow * self::CP) / $this->capacity;
+
+        return $steady + ($core - $steady) * exp(-$rate * $seconds);
+    }
+
+    private function conductanceAt(float $airspeed): float
+    {
+        return $this->conductance * ($airspeed / self::STATED_AT) ** 0.6;
     }
 }

@@ -5,23 +5,22 @@ namespace Pebblerun\Core\Physics\Air;
 /** Charge temperature at the end of the first and of the fifth pull, K, and what the heat takes. */
 final readonly class Soak
 {
-    /** Above this the map takes power: 50 °C. */
-    private const KNEE = 323.15;
-
     private const PER_KELVIN = 0.003;
 
     /**
-     * @param  float  $hot  K out of the compressor
-     * @param  float  $air  kg/s
-     * @param  float  $ambient  K outside
+     * @param  float  $knee  K above which the map takes power: 50 °C, or what the stock car breathes
      */
-    public function __construct(public float $first, public float $fifth, public float $hot, public float $air, public float $ambient) {}
+    public function __construct(public float $first, public float $fifth, public float $knee) {}
 
-    /** Share of the first pull's power that is gone by the fifth: thinner air, and timing above the knee. */
+    /** Share of the first pull's power that is gone by the fifth: timing that the map takes above the knee. */
     public function lost(): float
     {
-        $held = fn (float $kelvin): float => 1.0 - self::PER_KELVIN * max(0.0, $kelvin - self::KNEE);
+        return 1.0 - self::held($this->fifth, $this->knee) / self::held($this->first, $this->knee);
+    }
 
-        return 1.0 - ($this->first / $this->fifth) * $held($this->fifth) / $held($this->first);
+    /** What a map leaves of the power at a charge temperature: 0.3 % less for each kelvin above the knee. */
+    public static function held(float $kelvin, float $knee): float
+    {
+        return max(0.0, 1.0 - self::PER_KELVIN * max(0.0, $kelvin - $knee));
     }
 }

@@ -21,7 +21,7 @@ final readonly class FindingWords
 
     public function of(Finding $finding, Build $build): string
     {
-        $part = $finding->part->name;
+        $part = $finding->part->name ?? "The factory's map";
 
         return match ($finding->kind) {
             FindingKind::Missing => "{$part} needs {$this->need($finding, $build)}",
@@ -29,10 +29,10 @@ final readonly class FindingWords
             FindingKind::Conflict => "{$part} does not go with {$this->need($finding, $build)}",
             FindingKind::Gated => "{$part} must not see full load yet: {$this->gap($finding)}. Drive gently to the map, and do not stop here.",
             FindingKind::Uncovered => "{$part} gives only part of its gain: {$this->gap($finding)}.",
-            FindingKind::NotAllowed => $finding->writtenFor === null
-                ? "{$part} has no calibration for {$build->fuel->name} with this build."
-                : "{$part} was written on {$finding->writtenFor->name} and does not allow {$build->fuel->name}: map again on the new fuel.",
-            FindingKind::Law => "{$part} is for closed courses only: {$finding->part->lawNote}",
+            FindingKind::NotAllowed => "{$part} has no calibration for {$build->fuel->name} with this build.",
+            FindingKind::WrongFuel => "{$this->fuel($finding, $build)}. No full load on it: ".($finding->part === null ? 'fill what the factory asks, or have it mapped.' : 'map again on this fuel, or fill the other.'),
+            FindingKind::PoorFuel => "{$this->fuel($finding, $build)}.",
+            FindingKind::Law => "{$part} is for closed courses only: {$finding->part?->lawNote}",
             FindingKind::Unwanted => $finding->refusal === null ? $part : "{$part} ".Terms::refusedEffect($finding->refusal).', and the customer refuses that.',
             FindingKind::KitBroken => "{$finding->other?->name} is broken up, so its measured gain no longer holds: {$part} counts by itself.",
         };
@@ -41,6 +41,22 @@ final readonly class FindingWords
     private function need(Finding $finding, Build $build): string
     {
         return $finding->need === null ? '' : "{$this->conditions->of($finding->need->that, $build->situation)}: {$finding->need->reason}";
+    }
+
+    /** "Dyno map was written on Pump 98; Pump 95 has 3 octane points less and knocks". */
+    private function fuel(Finding $finding, Build $build): string
+    {
+        $map = $finding->part === null ? "The factory's map" : $finding->part->name;
+        $written = $finding->writtenFor === null ? $map : "{$map} was written on {$finding->writtenFor->name}";
+        $points = (float) $finding->fuel?->short;
+        $short = sprintf('%g octane point%s less', round($points, 1), $points === 1.0 ? '' : 's');
+
+        return match (true) {
+            $finding->fuel === null => $written,
+            $finding->fuel->lean => sprintf('%s and can follow %d %% of ethanol: %s has %d %% and runs lean', $written, round($finding->fuel->follows), $build->fuel->name, round($build->fuel->ethanol->likely)),
+            $finding->fuel->knocks() => $finding->writtenFor === null ? "{$map} needs more octane: {$build->fuel->name} has {$short} and knocks" : "{$written}: {$build->fuel->name} has {$short} and knocks",
+            default => sprintf('%s: %s has %s, about %s %% of power', $finding->writtenFor === null ? "{$map} needs more octane" : $written, $build->fuel->name, $short, round(100.0 * (1.0 - $finding->fuel->share()), 1)),
+        };
     }
 
     private function gap(Finding $finding): string

@@ -39,7 +39,7 @@ final readonly class LimitWords
         $unit = $this->say->limitLabel($quantity);
         $figure = fn (float $value): string => $this->say->writeLimit($quantity, $value);
         if ($reading->used === null) {
-            return "{$reading->limit->name}: not estimated, watch it (safe to {$figure($reading->safe)} {$unit}).";
+            return "{$reading->limit->name}: ".Terms::status($reading->status)." (safe to {$figure($reading->safe)} {$unit}).";
         }
         $room = $reading->room();
         $more = $room === null ? '' : "; room for {$figure($room)} {$unit} more";
@@ -52,14 +52,16 @@ final readonly class LimitWords
     {
         $quantity = $reading->limit->quantity;
         $demand = $this->say->sayLimit($quantity, $reading->demand);
-        $likely = $this->say->writeLimit($quantity, (float) $reading->median * $reading->safe).' likely, 90 % of cars stay below '.$demand;
-
-        return match ($quantity) {
+        $beyond = $quantity === Quantity::Smoke ? 'above' : 'below';
+        $likely = "{$this->say->writeLimit($quantity, $reading->typical)} likely, 90 % of cars stay {$beyond} {$demand}";
+        $where = match ($quantity) {
             Quantity::EngineSpeed => "the limiter stands at {$demand}",
-            Quantity::Boost => $likely,
-            Quantity::ChargeTemperature => "90 % of cars stay below {$demand} on the fifth pull",
-            Quantity::ExhaustTemperature => "90 % of cars stay below {$demand} at full load",
+            Quantity::ChargeTemperature => "{$likely} on the fifth pull",
+            Quantity::ExhaustTemperature => "{$likely} under load that goes on",
+            Quantity::Boost, Quantity::TurboFlow => $likely,
             default => "{$likely} near {$this->say->sayRpm($reading->rpm)}",
         };
+
+        return $reading->hot ? "{$where}, on the hottest day" : $where;
     }
 }

@@ -1,0 +1,68 @@
+<?php
+
+namespace Pebblerun\Core\Evaluation\Air;
+
+use Pebblerun\Core\Catalog\Platform\Platform;
+use Pebblerun\Core\Evaluation\Engine\Engine;
+use Pebblerun\Core\Evaluation\Likely;
+use Pebblerun\Core\Evaluation\Model\StageModel;
+use Pebblerun\Core\Physics\Air\Ambient;
+
+/** Follows the air of builds of one car. */
+final readonly class Breathing
+{
+    /** Every sixth speed of the grid is looked at: 300 rpm. */
+    private const EVERY = 6;
+
+    /** How much of a change of power is a change of air, at the least and where nothing was gained. */
+    private const LEAST = 0.3;
+
+    public function __construct(private Platform $platform, public StockAir $stock, private Engine $engine, private StageModel $received, private Ambient $hot) {}
+
+    /** Null where what compresses is not known: then nothing can be said of boost, charge and knock. */
+    public function of(StageModel $model, Likely $likely): ?Breath
+    {
+        $hardware = $model->hardware;
+        $induction = $model->induction !== [];
+        $natural = ! $this->platform->boosted && ! $induction;
+        if (! $this->stock->isKnown() || ($induction && ($hardware->pressure === null || $hardware->compressor === null))) {
+            return null;
+        }
+        $factors = $this->engine->air($model, $this->received, $likely->grid, $likely->engine);
+        $rpms = $air = $easier = $leaner = $follows = $power = [];
+        foreach ($this->places($likely) as $place) {
+            $rpms[] = $likely->grid->rpms[$place];
+            $power[] = $likely->engine[$place];
+            $air[] = $factors['air'][$place];
+            $easier[] = $factors['easier'][$place];
+            $leaner[] = $factors['air'][$place] / $factors['fuel'][$place];
+            $gained = log(max(1e-6, $factors['power'][$place]));
+            $follows[] = abs($gained) < 0.005 ? 1.0 : min(1.0, max(self::LEAST, log(max(1e-6, $factors['air'][$place])) / $gained));
+        }
+        /** @var non-empty-list<float> $rpms */
+        /** @var non-empty-list<float> $air */
+        /** @var non-empty-list<float> $easier */
+        /** @var non-empty-list<float> $leaner */
+        /** @var non-empty-list<float> $follows */
+        /** @var non-empty-list<float> $power */
+        $path = $natural || $hardware->compressor === null ? null : $this->stock->path($hardware->compressor, $hardware->cooler);
+
+        return new Breath($model, $this->stock, $rpms, $air, $easier, $leaner, $follows, $power, $path, $this->platform->displacement, $this->hot);
+    }
+
+    /** @return list<int> */
+    private function places(Likely $likely): array
+    {
+        $last = count($likely->grid->rpms) - 1;
+        $places = range(0, $last, self::EVERY);
+        $first = $likely->grid->rpms[0];
+        foreach ([$this->stock->torqueRpm, $this->stock->plateauEnd, $this->stock->powerRpm] as $rpm) {
+            $places[] = (int) min($last, max(0.0, round(($rpm - $first) / 50.0)));
+        }
+        $places[] = (int) array_search(max($likely->engine), $likely->engine, true);
+        $places = array_values(array_unique($places));
+        sort($places);
+
+        return $places;
+    }
+}

@@ -1,0 +1,156 @@
+<?php
+
+namespace Pebblerun\Core\Evaluation\Air;
+
+use Closure;
+use Pebblerun\Core\Catalog\Limits\Limit;
+use Pebblerun\Core\Catalog\Limits\Quantity;
+use Pebblerun\Core\Catalog\Platform\Ceiling;
+use Pebblerun\Core\Catalog\Platform\Platform;
+use Pebblerun\Core\Evaluation\Likely;
+use Pebblerun\Core\Evaluation\Memo;
+use Pebblerun\Core\Evaluation\Model\FuelDemand;
+use Pebblerun\Core\Evaluation\Model\StageModel;
+use Pebblerun\Core\Physics\Driveline\Loss;
+use Pebblerun\Core\Physics\Fuel\FullLoad;
+use Pebblerun\Core\Units\Range;
+
+/**
+ * What the fuel system of a build delivers: a ceiling at each component's edge, and a limit. A component that the measured car
+ * outgrew has its flow raised, for every fuel.
+ */
+final class FuelSupply
+{
+    private const REMEMBERED = 60;
+
+    /** rpm between the points of ceilings and limits. */
+    private const STEP = 100.0;
+
+    /** @var Memo<array{list<Ceiling>, list<Limit>, FuelDemand}> by everything that moves them */
+    private Memo $known;
+
+    /** @var ?array<string, float> what the flow of the car as received's components is raised by, by component */
+    private ?array $raised = null;
+
+    /**
+     * @param  non-empty-list<Loss>  $losses  a share first
+     * @param  Closure(StageModel): Likely  $likely  of a build with as much fuel as it asks
+     */
+    public function __construct(
+        private readonly Platform $platform,
+        private readonly Breathing $breathing,
+        private readonly StageModel $received,
+        private readonly array $losses,
+        private readonly Closure $likely,
+    ) {
+        $this->known = new Memo(self::REMEMBERED);
+    }
+
+    public function of(StageModel $model): StageModel
+    {
+        return $model->fuelled(...$this->parts($model));
+    }
+
+    /** @return array{list<Ceiling>, list<Limit>, FuelDemand} */
+    private function parts(StageModel $model): array
+    {
+        if (! $this->needsAir($model)) {
+            $key = "{$model->hardware->name}/{$model->build->fuel->key}/{$model->build->isBoosted()}/{$model->revLimit}";
+
+            return $this->known->get($key) ?? $this->known->put($key, $this->make($model, null));
+        }
+        $breath = $this->breathing->of($model, ($this->likely)($model));
+
+        return $this->make($model, $breath);
+    }
+
+    /** Whether pressure in the manifold or a belt move what is asked. */
+    private function needsAir(StageModel $model): bool
+    {
+        return $model->build->isBoosted() && ! $this->platform->direct && $model->hardware->fuel !== [] || $model->hardware->belt;
+    }
+
+    /** @return array{list<Ceiling>, list<Limit>, FuelDemand} */
+    private function make(StageModel $model, ?Breath $breath): array
+    {
+        $blend = $model->build->fuel->blend;
+        $demand = new FuelDemand($this->load($model), $blend, $this->drive($breath));
+        $ceilings = $limits = [];
+        $last = max($model->revLimit, $this->platform->baseline->last());
+        foreach ($model->hardware->fuel as $component) {
+            $name = $model->nameOf($component);
+            $more = $this->raisedBy($name, $model);
+            $points = $flows = [];
+            for ($rpm = $this->platform->baseline->first; $rpm < $last + self::STEP; $rpm += self::STEP) {
+                $edge = $more * $component->supply->edge($rpm, self::manifold($breath, $rpm), $blend);
+                $points[] = [$rpm, Range::exact(max(0.0, $edge / $demand->perWatt($rpm) - $demand->drive($rpm)))];
+                $flows[] = [$rpm, max(1e-9, $edge * $component->supply->safe()), max(1e-9, $edge)];
+            }
+            assert($flows !== []);
+            $note = $more > 1.0 ? trim(sprintf('%s raised by %d %%: the measured car burned that much', $component->note === '' ? '' : "{$component->note};", round(100 * ($more - 1.0)))) : $component->note;
+            $ceilings[] = new Ceiling($component->key, $component->name, false, false, true, $points, null, $name);
+            $limits[] = new Limit($component->key, $component->name, $component->slot, Quantity::FuelFlow, $flows, [], $component->consequence, $component->evidence, $note);
+        }
+
+        return [$ceilings, $limits, $demand];
+    }
+
+    /** A blower or turbo on a natural engine burns as a boosted one. */
+    private function load(StageModel $model): FullLoad
+    {
+        $stock = $this->breathing->stock;
+
+        return $model->build->isBoosted() === $this->platform->boosted
+            ? $stock->load
+            : new FullLoad($this->platform->fuel, true, $this->platform->direct, $stock->torqueRpm, $stock->powerRpm);
+    }
+
+    /** @return list<array{float, float}> */
+    private function drive(?Breath $breath): array
+    {
+        return $breath === null || ! $breath->model->hardware->belt ? [] : array_map(fn (int $place, float $rpm): array => [$rpm, $breath->drive($place)], array_keys($breath->rpms), $breath->rpms);
+    }
+
+    /** Pa over the outside air, at the nearest speed that was looked at. */
+    private static function manifold(?Breath $breath, float $rpm): float
+    {
+        if ($breath === null) {
+            return 0.0;
+        }
+        $place = 0;
+        foreach ($breath->rpms as $i => $at) {
+            $place = abs($at - $rpm) < abs($breath->rpms[$place] - $rpm) ? $i : $place;
+        }
+
+        return $breath->boost($place);
+    }
+
+    private function raisedBy(string $component, StageModel $model): float
+    {
+        if (! $model->build->changed) {
+            return 1.0;
+        }
+        $this->raised ??= $this->outgrown();
+
+        return $this->raised[$component] ?? 1.0;
+    }
+
+    /** @return array<string, float> by component of the car as received */
+    private function outgrown(): array
+    {
+        $likely = ($this->likely)($this->received);
+        [$ceilings, , $demand] = $this->parts($this->received);
+        $raised = [];
+        foreach ($ceilings as $ceiling) {
+            $most = 1.0;
+            foreach ($likely->grid->rpms as $i => $rpm) {
+                $crank = $this->losses[0]->toCrank($likely->engine[$i]);
+                $point = $ceiling->points[(int) min(count($ceiling->points) - 1, max(0.0, round(($rpm - $ceiling->points[0][0]) / self::STEP)))];
+                $most = max($most, ($crank + $demand->drive($rpm)) / max(1.0, $point[1]->likely + $demand->drive($rpm)));
+            }
+            $raised[(string) $ceiling->component] = $most;
+        }
+
+        return array_filter($raised, fn (float $more): bool => $more > 1.0);
+    }
+}

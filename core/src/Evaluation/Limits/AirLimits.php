@@ -1,0 +1,186 @@
+<?php
+
+namespace Pebblerun\Core\Evaluation\Limits;
+
+use Closure;
+use Pebblerun\Core\Catalog\Limits\Limit;
+use Pebblerun\Core\Catalog\Limits\Quantity;
+use Pebblerun\Core\Catalog\Platform\Platform;
+use Pebblerun\Core\Evaluation\Air\Breath;
+use Pebblerun\Core\Math\Percentiles;
+use Pebblerun\Core\Physics\Air\Ambient;
+use Pebblerun\Core\Physics\Fuel\DieselBurn;
+use Pebblerun\Core\Physics\Fuel\FuelKind;
+
+/**
+ * Checks what depends on the air: boost, charge temperature, the compressor's flow, knock, smoke and a diesel's exhaust temperature;
+ * temperatures, flow and knock on the hottest day too.
+ */
+final readonly class AirLimits
+{
+    /** Octane that boost, compression and warm charge ask on top of the factory's: per bar, per point, per kelvin. */
+    private const PER_BAR = 8.0;
+
+    private const PER_POINT = 2.5;
+
+    private const PER_KELVIN = 0.15;
+
+    private const EXACT = 1.0 + 1e-9;
+
+    private const HALVINGS = 14;
+
+    public function __construct(private Platform $platform, private Breath $breath, private Towing $towing) {}
+
+    /** RON that a charge asks: 100.16 for 95, 0.42 bar more and 12 K more. */
+    public static function octaneNeed(float $factory, float $bar, float $points, float $kelvin): float
+    {
+        return $factory + self::PER_BAR * $bar + self::PER_POINT * $points + self::PER_KELVIN * $kelvin;
+    }
+
+    /**
+     * @param  Closure(float): list<float>  $more  power of each draw against the likely curve, about an engine speed
+     * @return array{Standing, array<int, false>, array<int, false>} and the draws past safe and past the edge
+     */
+    public function of(Limit $limit, Closure $more): array
+    {
+        if (! $this->isKnown($limit->quantity)) {
+            return [Standing::unknown(), [], []];
+        }
+        $worst = null;
+        foreach ($this->isCheckedHot($limit->quantity) ? [false, true] : [false] as $hot) {
+            $place = $this->worstPlace($limit, $hot);
+            $draws = $more($this->breath->rpms[$place]);
+            $of = Percentiles::of($draws);
+            $standing = new Standing(
+                $this->share($limit, $place, $of->p50, $hot)[0],
+                $this->share($limit, $place, $of->p90, $hot)[0],
+                $this->share($limit, $place, $of->p75, $hot)[1],
+                $this->breath->rpms[$place],
+                $hot,
+            );
+            if ($worst === null || [$standing->edge > 1.0, $standing->used] > [$worst[0]->edge > 1.0, $worst[0]->used]) {
+                $worst = [$standing, $place, $draws];
+            }
+        }
+        [$standing, $place, $draws] = $worst;
+
+        return [$standing, $this->past($limit, $place, $standing->hot, $draws, 0), $this->past($limit, $place, $standing->hot, $draws, 1)];
+    }
+
+    private function isKnown(Quantity $quantity): bool
+    {
+        return match ($quantity) {
+            Quantity::TurboFlow => ! $this->breath->isCompressed() || $this->breath->isRated(),
+            Quantity::Knock => $this->platform->combustion->octane !== null && $this->breath->model->build->fuel->octane > 0.0,
+            Quantity::Smoke => $this->platform->fuel === FuelKind::Diesel,
+            Quantity::ExhaustTemperature => $this->platform->fuel === FuelKind::Diesel && $this->platform->exhaust !== null,
+            default => true,
+        };
+    }
+
+    private function isCheckedHot(Quantity $quantity): bool
+    {
+        return match ($quantity) {
+            Quantity::ChargeTemperature, Quantity::TurboFlow, Quantity::Knock, Quantity::ExhaustTemperature => true,
+            default => false,
+        };
+    }
+
+    private function worstPlace(Limit $limit, bool $hot): int
+    {
+        $worst = 0;
+        $most = -INF;
+        foreach ($limit->quantity === Quantity::ExhaustTemperature ? $this->towing->places($this->breath) : array_keys($this->breath->rpms) as $place) {
+            $share = $this->share($limit, $place, 1.0, $hot)[0];
+            if ($share > $most + 1e-9) {
+                [$worst, $most] = [$place, $share];
+            }
+        }
+
+        return $worst;
+    }
+
+    /** @return array{float, float} of safe and of the edge */
+    private function share(Limit $limit, int $place, float $more, bool $hot): array
+    {
+        $rpm = $this->breath->rpms[$place];
+        $moved = $limit->movedBy($this->breath->model->build->situation->mapKind());
+        [$safe, $edge] = $hot && $limit->hot !== null ? $limit->hot : [$limit->safeAt($rpm), $limit->edgeAt($rpm)];
+        $day = ($hot ? $this->breath->hot : Ambient::standard())->kelvin;
+        $way = fn (float $kelvin): array => [($kelvin - $day) / max(1.0, $safe - $day), ($kelvin - $day) / max(1.0, $edge - $day)];
+        $octane = $this->breath->model->build->fuel->octane;
+
+        return match ($limit->quantity) {
+            Quantity::Boost => self::over($this->breath->boost($place, $more), $safe * $moved, $edge * $moved),
+            Quantity::ChargeTemperature => $way($this->breath->fifth($place, $more, $hot)),
+            Quantity::TurboFlow => self::over($this->breath->charge($place, $more, $hot)->share, $safe, $edge),
+            Quantity::Knock => self::over($this->need($place, $more, $hot), $octane + $safe, $octane + $edge),
+            Quantity::Smoke => self::over(1.0, $this->breath->lambda($place, $more) / $safe, $this->breath->lambda($place, $more) / $edge),
+            default => $way($this->beforeTurbine($place, $more, $hot, $this->towing->share($this->breath, $place))),
+        };
+    }
+
+    /** @return array{float, float} */
+    private static function over(float $demand, float $safe, float $edge): array
+    {
+        return [$demand / max(1e-9, $safe), $demand / max(1e-9, $edge)];
+    }
+
+    private function need(int $place, float $more, bool $hot): float
+    {
+        $rpm = $this->breath->rpms[$place];
+        $boost = max(0.0, $this->breath->boost($place, $more, $hot) - $this->breath->stock->boost($rpm));
+
+        return self::octaneNeed(
+            (float) $this->platform->combustion->octane, $boost / 1e5, $this->breath->model->hardware->compression,
+            max(0.0, $this->breath->charge($place, $more, $hot)->cool - $this->breath->stock->charge($rpm)->cool),
+        );
+    }
+
+    /**
+     * K before the turbine under load that goes on.
+     *
+     * @param  float  $asked  share of full load
+     */
+    public function beforeTurbine(int $place, float $more, bool $hot, float $asked): float
+    {
+        $rpm = $this->breath->rpms[$place];
+        $leaner = $this->breath->lambda($place, $more, $hot) / $this->breath->stock->load->lambdaAt($rpm);
+
+        return DieselBurn::beforeTurbine(
+            $this->breath->sustained($place, $more, $hot), (float) $this->platform->exhaust?->likely, $this->breath->stock->charge($rpm)->cool,
+            DieselBurn::atPartLoad($leaner, 1.0, $asked),
+        ) + $this->breath->model->hardware->cooling->likely;
+    }
+
+    /**
+     * @param  list<float>  $draws
+     * @param  0|1  $which  safe or edge
+     * @return array<int, false> by draw
+     */
+    private function past(Limit $limit, int $place, bool $hot, array $draws, int $which): array
+    {
+        if ($draws === []) {
+            return [];
+        }
+        $low = min($draws);
+        $high = max($draws);
+        $isPast = fn (float $more): bool => $this->share($limit, $place, $more, $hot)[$which] > self::EXACT;
+        if (! $isPast($high)) {
+            return [];
+        }
+        if ($isPast($low)) {
+            return array_fill(0, count($draws), false);
+        }
+        for ($step = 0; $step < self::HALVINGS; $step++) {
+            $middle = ($low + $high) / 2.0;
+            if ($isPast($middle)) {
+                $high = $middle;
+            } else {
+                $low = $middle;
+            }
+        }
+
+        return array_map(fn (): bool => false, array_filter($draws, fn (float $more): bool => $more > $low));
+    }
+}

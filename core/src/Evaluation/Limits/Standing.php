@@ -1,0 +1,33 @@
+<?php
+
+namespace Pebblerun\Core\Evaluation\Limits;
+
+/** Where the draws stand against a limit: shares of what is safe, and of the edge. */
+final readonly class Standing
+{
+    /**
+     * @param  ?float  $median  P50 of demand over safe; null where nothing can be said
+     * @param  float  $used  P90 likewise
+     * @param  float  $edge  P75 of demand over edge
+     * @param  ?float  $rpm  where it is worst; null: where the likely curve says
+     * @param  bool  $hot  on the hottest day, which is worse than the standard one
+     */
+    public function __construct(public ?float $median, public float $used, public float $edge, public ?float $rpm = null, public bool $hot = false) {}
+
+    public static function unknown(): self
+    {
+        return new self(null, 0.0, 0.0);
+    }
+
+    /** @return array{?float, float, float, ?float, bool} */
+    public function toArray(): array
+    {
+        return [$this->median, $this->used, $this->edge, $this->rpm, $this->hot];
+    }
+
+    /** @param  array{?float, float, float, ?float, bool}  $known  as toArray() gave them */
+    public static function known(array $known): self
+    {
+        return new self(...$known);
+    }
+}
