@@ -13,7 +13,9 @@ use Pebblerun\Core\Evaluation\Model\StageModel;
  */
 function bare(StageModel $model, Evaluator $evaluator, ?StageModel $received = null): array
 {
-    $own = array_column(($received ?? $model)->ceilings, null, 'signature');
+    $received ??= $model;
+    $own = array_fill_keys(array_map(fn (object $ceiling): string => $ceiling->component ?? $ceiling->signature, $received->ceilings), true);
+    $less = $received->build->fuel->blend->perReference() / $model->build->fuel->blend->perReference();
     $families = fn (array $gains): array => array_values(array_reduce($gains, function (array $families, Gain $gain): array {
         $families[$gain->family][] = [$gain->knots(), array_merge(...$gain->columns(null)), $gain->ceiling, $gain->ratiosAtKnots()];
 
@@ -21,7 +23,7 @@ function bare(StageModel $model, Evaluator $evaluator, ?StageModel $received = n
     }, []));
     $loss = $evaluator->losses[0];
     $ceilings = fn (bool $soft): array => array_values(array_map(
-        fn (object $ceiling): array => [array_column($ceiling->points, 0), array_map(fn (array $point): float => $point[1]->likely, $ceiling->points), $ceiling->torque, $ceiling->crank ? 1.0 - $loss->percentageShare() : 1.0, $ceiling->crank ? $loss->torque : 0.0, isset($own[$ceiling->signature])],
+        fn (object $ceiling): array => [array_column($ceiling->points, 0), array_map(fn (array $point): float => $point[1]->likely, $ceiling->points), $ceiling->torque, $ceiling->crank ? 1.0 - $loss->percentageShare() : 1.0, $ceiling->crank ? $loss->torque : 0.0, isset($own[$ceiling->component ?? $ceiling->signature]) ? ($ceiling->component === null ? 1.0 : $less) : 0.0],
         array_filter($model->ceilings, fn (object $ceiling): bool => $ceiling->soft === $soft),
     ));
 
@@ -31,7 +33,8 @@ function bare(StageModel $model, Evaluator $evaluator, ?StageModel $received = n
         'shift' => array_sum(array_map(fn (array $spool): float => $spool[1]->likely, $model->spools)),
         'soft' => $ceilings(true),
         'hard' => $ceilings(false),
-        'added' => array_map(fn (array $added): array => [$added[1]->from, $added[1]->to, $added[1]->power->likely], $model->added),
+        'added' => array_column($model->added, 1),
+        'octane' => $model->fuel->share(),
     ];
 }
 
@@ -98,12 +101,12 @@ function straight(array $model, array $rpms, array $unchanged, array $received, 
     $power = $torque = 0.0;
     foreach ($rpms as $i => $rpm) {
         $omega = $rpm * M_PI / 30.0;
-        $watts = $unchanged[$i] * familiesAt($model['engine'], $rpm, true);
+        $watts = $unchanged[$i] * $model['octane'] * familiesAt($model['engine'], $rpm, true);
         if ($model['shift'] !== 0.0) {
             $watts *= spoolAt($model['shift'], $baseRpms, $baseTorque, $rpm);
         }
         foreach ($model['soft'] as [$xs, $ys, $isTorque, $share, $lost, $isOwn]) {
-            $cap = max($isOwn ? $received[$i] : 0.0, lineAt($xs, $ys, $rpm) * $share * ($isTorque ? $omega : 1.0) - $lost * $omega);
+            $cap = max($isOwn * $received[$i], lineAt($xs, $ys, $rpm) * $share * ($isTorque ? $omega : 1.0) - $lost * $omega);
             $gain = $watts - $received[$i];
             $room = $cap - $received[$i];
             $watts = match (true) {
@@ -112,11 +115,11 @@ function straight(array $model, array $rpms, array $unchanged, array $received, 
                 default => $watts,
             };
         }
-        foreach ($model['added'] as [$from, $to, $more]) {
-            $watts += $rpm >= $from && $rpm <= $to ? $more : 0.0;
+        foreach ($model['added'] as $window) {
+            $watts += $window->power->likely * $window->at($rpm);
         }
         foreach ($model['hard'] as [$xs, $ys, $isTorque, $share, $lost, $isOwn]) {
-            $watts = min($watts, max($isOwn ? $received[$i] : 0.0, lineAt($xs, $ys, $rpm) * $share * ($isTorque ? $omega : 1.0) - $lost * $omega));
+            $watts = min($watts, max($isOwn * $received[$i], lineAt($xs, $ys, $rpm) * $share * ($isTorque ? $omega : 1.0) - $lost * $omega));
         }
         $watts *= familiesAt($model['driveline'], $rpm);
         $power = max($power, $watts);
@@ -138,7 +141,7 @@ function beginning(Evaluator $evaluator, StageModel $received, array $rpms, arra
     $unchanged = [];
     foreach ($rpms as $i => $rpm) {
         $factor = familiesAt($bare['engine'], $rpm, true) * familiesAt($bare['driveline'], $rpm);
-        $unchanged[] = $wheels[$i] / $factor / ($bare['shift'] === 0.0 ? 1.0 : spoolAt($bare['shift'], $curve->rpms(), $curve->torque, $rpm));
+        $unchanged[] = $wheels[$i] / $bare['octane'] / $factor / ($bare['shift'] === 0.0 ? 1.0 : spoolAt($bare['shift'], $curve->rpms(), $curve->torque, $rpm));
     }
 
     return [$unchanged, $wheels];

@@ -137,9 +137,9 @@ final readonly class Verdict
         }
         $risk = $this->estimate->bundle->brief->risk;
         $worst = $weakest->reading;
-        $detail = RiskRule::allows($risk, $worst->status)
+        $detail = $worst->status === Status::Unknown ? new Message(VerdictCode::JudgeIt) : (RiskRule::allows($risk, $worst->status)
             ? new Message(VerdictCode::AllowedAtRisk, ['status' => $worst->status, 'risk' => $risk])
-            : new Message(VerdictCode::Consequence, ['limit' => $worst->limit]);
+            : new Message(VerdictCode::Consequence, ['limit' => $worst->limit]));
 
         return new VerdictLine(
             VerdictSubject::Limits, $worst->status,
@@ -165,7 +165,7 @@ final readonly class Verdict
 
     private function build(): VerdictLine
     {
-        $faults = [...$this->failedChecks(), ...$this->findings(fn (FindingKind $kind): bool => $kind->isFault() && $kind !== FindingKind::Law)];
+        $faults = [...$this->failedChecks(), ...$this->shortOfFuel(), ...$this->findings(fn (FindingKind $kind): bool => $kind->isFault() && $kind !== FindingKind::Law)];
         $notes = $this->findings(fn (FindingKind $kind): bool => ! $kind->isFault());
         if ($faults === []) {
             $detail = $notes === [] ? new Message(VerdictCode::NoConflicts) : new Message(VerdictCode::ToConsider, ['count' => count($notes)]);
@@ -174,6 +174,19 @@ final readonly class Verdict
         }
 
         return new VerdictLine(VerdictSubject::Build, Status::Over, new Message(VerdictCode::OpenFaults, ['count' => count($faults)]), $faults[0], [...$faults, ...$notes]);
+    }
+
+    /** @return list<Message> stages that run lean */
+    private function shortOfFuel(): array
+    {
+        $short = [];
+        foreach ($this->estimate->results as $stage => $result) {
+            foreach ($result->shortOfFuel() as $reading) {
+                $short[] = new Message(VerdictCode::ShortOfFuel, ['reading' => $reading, 'stage' => $stage]);
+            }
+        }
+
+        return $short;
     }
 
     /** @return list<Message> */

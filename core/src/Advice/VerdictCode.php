@@ -48,6 +48,9 @@ enum VerdictCode: string
     case AllIn = 'all-in';
 
     case NoStages = 'no-stages';
+    case JudgeIt = 'judge-it';
+    /** reading, stage */
+    case ShortOfFuel = 'short-of-fuel';
     /** reading, stage */
     case WeakestLink = 'weakest-link';
     /** status, risk */

@@ -61,6 +61,7 @@ final readonly class PartReader
                 $map->maybe('dyno_hours')?->number() ?? 0.0,
                 $map->maybe('flex')?->bool() ?? false,
                 $map->maybe('ethanol_max')?->number(),
+                $map->maybe('revision_dyno_hours')?->number(),
             ),
             array_map(fn (DocumentNode $case): GainCase => $this->gain($case, $share), $node->each('gains')),
             $runs,
@@ -226,6 +227,7 @@ final readonly class PartReader
             $node->maybe('access_group')?->string(),
             $node->maybe('resale')?->minor($this->shop->currency) ?? 0,
             $node->maybe('as_of')?->string(),
+            $node->maybe('revision')?->money($this->shop->currency),
         );
     }
 

@@ -68,11 +68,12 @@ final readonly class LimitDocument
             'percents' => $reading->used === null ? null : LimitWords::percents($reading),
             'median_percent' => self::percent($reading->median),
             'used_percent' => self::percent($reading->used),
-            'edge_percent' => round(100 * $this->edgeShare($reading), UnitFormatter::PRECISION),
+            'edge_percent' => round(100 * $reading->edgeShare, UnitFormatter::PRECISION),
             'demand' => $reading->used === null ? null : $this->say->limit($quantity, $reading->demand),
             'safe' => $this->say->limit($quantity, $reading->safe),
             'edge' => $this->say->limit($quantity, $reading->edge),
             'rpm' => $reading->rpm,
+            'hot' => $reading->hot,
             'sentence' => $this->words->of($reading),
             'consequence' => $reading->limit->consequence,
             'evidence' => trim(Terms::evidence($reading->limit->evidence).($reading->limit->note === '' ? '' : ": {$reading->limit->note}")),
@@ -83,14 +84,6 @@ final readonly class LimitDocument
     private static function percent(?float $share): ?float
     {
         return $share === null ? null : round(100 * $share, UnitFormatter::PRECISION);
-    }
-
-    /** Edge over safe; of temperatures in °C, as their share of safe is. */
-    private function edgeShare(LimitReading $reading): float
-    {
-        $shift = $reading->limit->quantity->isTemperature() ? 273.15 : 0.0;
-
-        return ($reading->edge - $shift) / ($reading->safe - $shift);
     }
 
     /** @return list<array{kind: string, part: ?string, name: string, price: ?float, sentence: string}> */

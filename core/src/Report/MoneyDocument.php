@@ -69,6 +69,7 @@ final readonly class MoneyDocument
             'basis' => $line->agreed ? 'agreed' : $line->basis->value,
             'quantity' => $line->quantity,
             'bought' => $line->bought,
+            'revision' => $line->revision,
             'goods' => $this->range($line->goods),
             'hours' => $line->hours / 100,
             'labour' => $this->say->money($line->labour),

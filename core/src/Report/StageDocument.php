@@ -183,6 +183,7 @@ final readonly class StageDocument
             'torque_loss' => $this->notes->torqueLoss($this->estimate->torqueLoss($i)),
             'mass' => $this->notes->mass($result->state->build),
             'soak' => $this->notes->soak($result->soak, $result->power->p50),
+            'hot' => $this->notes->hot($result->hot, $result->power, $this->estimate->bundle->brief->outside),
             'cautions' => self::cautions($result->state),
         ];
     }

@@ -6,6 +6,8 @@ use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\TorqueLoss;
+use Pebblerun\Core\Job\Brief\Outside;
+use Pebblerun\Core\Math\Percentiles;
 use Pebblerun\Core\Physics\Air\Soak;
 
 /** Writes what a stage does besides its peaks: heat, mass, torque given away. */
@@ -34,6 +36,26 @@ final readonly class StageNotes
             'sentence' => sprintf(
                 'Charge air %d %s on the first pull, %d %s on the fifth (12 s each, 30 s between): %s %% of power gone by then, %s left.',
                 round($temperature($soak->first)), $unit, round($temperature($soak->fifth)), $unit, $this->say->numerals->write(100 * $soak->lost(), 1), $this->say->sayPower($left),
+            ),
+        ];
+    }
+
+    /**
+     * @param  ?float  $share  of the power that is left on the hottest day
+     * @return ?array{p10: float, p50: float, p90: float, sentence: string}
+     */
+    public function hot(?float $share, Percentiles $power, Outside $outside): ?array
+    {
+        if ($share === null) {
+            return null;
+        }
+        $kelvin = $outside->hottest;
+
+        return [
+            'p10' => $this->say->power($power->p10 * $share), 'p50' => $this->say->power($power->p50 * $share), 'p90' => $this->say->power($power->p90 * $share),
+            'sentence' => sprintf(
+                'On the hottest day (%s, %s m): %s likely, %s–%s.', $this->say->sayLimit(Quantity::ChargeTemperature, $kelvin), $this->say->numerals->write($outside->altitude),
+                $this->say->sayPower($power->p50 * $share), $this->say->writePower($power->p10 * $share), $this->say->writePower($power->p90 * $share),
             ),
         ];
     }

@@ -267,7 +267,7 @@
     {#each points as point, i (point.stage.key)}
         {@const low = y(point.stage.power.p10)}
         {@const high = y(point.stage.power.p90)}
-        {@const over = point.stage.status === 'over' || point.stage.status === 'past-edge'}
+        {@const over = ['over', 'held-back', 'past-edge'].includes(point.stage.status)}
         <path
             d="M{point.x} {low}V{high}M{point.x - 5} {low}h10M{point.x - 5} {high}h10"
             stroke={i ? 'var(--river)' : 'var(--stone)'}

@@ -7,13 +7,17 @@
         clear: 'clear',
         close: 'close',
         over: 'over',
+        'held-back': 'held back',
         'past-edge': 'past edge',
-        'not-estimated': 'not set',
+        'not-estimated': 'not known',
     };
 </script>
 
 <script lang="ts">
-    /** A status as a shape: whole is clear, half full is close to safe, cracked is over safe, in pieces is past the edge. */
+    /**
+     * A status as a shape: whole is clear, half full is close to safe, cracked is over safe, barred is held back by the map, in
+     * pieces is past the edge.
+     */
     type Props = {
         status: Status;
         /** Pixels. @default 18 */
@@ -32,6 +36,9 @@
     {:else if status === 'over'}
         <path d={stone} fill="var(--rust)" />
         <path d="M12 1l-2 6 3 3-3 4 1 5" fill="none" stroke="var(--paper)" stroke-width="2" />
+    {:else if status === 'held-back'}
+        <path d={stone} fill="none" stroke="var(--rust)" stroke-width="1.8" />
+        <path d="M2 10h17" fill="none" stroke="var(--rust)" stroke-width="3" />
     {:else if status === 'past-edge'}
         <path d="M2 9C2 5 5 2 9 2L7 8l3 4-4 4C3 14 2 12 2 9z" fill="var(--rust)" />
         <path d="M13 1c4 0 7 3 7 7l-6 2-3-4z" fill="var(--rust)" />

@@ -10,8 +10,9 @@ final readonly class MapTraits
      * @param  bool  $flex  it follows the fuel's ethanol content; else it holds only for the fuel it was written on
      * @param  ?float  $ethanol  percent that it can follow; null: as much as it was written on, at least what is usual
      * @param  float  $dynoHours  time on the dyno, charged at the shop's dyno rate
+     * @param  ?float  $revisionHours  likewise, when it is written once more for the same car; null: as when new
      */
-    public function __construct(public MapKind $kind, public array $covers, public float $dynoHours, public bool $flex = false, public ?float $ethanol = null) {}
+    public function __construct(public MapKind $kind, public array $covers, public float $dynoHours, public bool $flex = false, public ?float $ethanol = null, public ?float $revisionHours = null) {}
 
     public function lists(Part $part): bool
     {

@@ -15,6 +15,7 @@ final readonly class PartPrice
      * @param  int  $accessHours  of these, shared with the other parts of the access group
      * @param  ?string  $accessGroup  what has to come off first
      * @param  int  $resale  what the part brings when it leaves again
+     * @param  ?MoneyRange  $revision  of a map, when it is written once more for the same car; null: as when new
      * @param  ?string  $asOf  date of the price, ISO 8601
      */
     public function __construct(
@@ -26,6 +27,7 @@ final readonly class PartPrice
         public ?string $accessGroup,
         public int $resale,
         public ?string $asOf,
+        public ?MoneyRange $revision = null,
     ) {}
 
     public static function free(): self

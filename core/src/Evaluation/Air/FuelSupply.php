@@ -23,6 +23,9 @@ final class FuelSupply
 {
     private const REMEMBERED = 60;
 
+    /** Of a W: equal ceilings are to have equal names. */
+    private const DECIMALS = 3;
+
     /** rpm between the points of ceilings and limits. */
     private const STEP = 100.0;
 
@@ -83,7 +86,7 @@ final class FuelSupply
             $points = $flows = [];
             for ($rpm = $this->platform->baseline->first; $rpm < $last + self::STEP; $rpm += self::STEP) {
                 $edge = $more * $component->supply->edge($rpm, self::manifold($breath, $rpm), $blend);
-                $points[] = [$rpm, Range::exact(max(0.0, $edge / $demand->perWatt($rpm) - $demand->drive($rpm)))];
+                $points[] = [$rpm, Range::exact(round(max(0.0, $edge / $demand->perWatt($rpm) - $demand->drive($rpm)), self::DECIMALS))];
                 $flows[] = [$rpm, max(1e-9, $edge * $component->supply->safe()), max(1e-9, $edge)];
             }
             assert($flows !== []);

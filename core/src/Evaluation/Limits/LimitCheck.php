@@ -173,7 +173,11 @@ final class LimitCheck
             default => $safe * $share,
         };
 
-        return new LimitReading($limit, self::status($standing), $standing->median, $standing->used, $of((float) $standing->median), $of($standing->used), $safe, $edge, $rpm, $standing->hot);
+        return new LimitReading($limit, self::status($standing), $standing->median, $standing->used, $of((float) $standing->median), $of($standing->used), $safe, $edge, $rpm, $standing->hot, match (true) {
+            $limit->quantity->isTemperature() => ($edge - $day) / max(1.0, $safe - $day),
+            $limit->quantity === Quantity::Smoke => $safe / $edge,
+            default => $edge / $safe,
+        });
     }
 
     /**
@@ -298,6 +302,6 @@ final class LimitCheck
         $safe = $limit->safeAt($rpm) * $moved;
         $isHeld = $status === Status::PastEdge && $limit->quantity === Quantity::FuelFlow && $model->holdsFuel();
 
-        return new LimitReading($limit, $isHeld ? Status::HeldBack : $status, $standing->median, $standing->used, (float) $standing->median * $safe, $standing->used * $safe, $safe, $limit->edgeAt($rpm) * $moved, $rpm);
+        return new LimitReading($limit, $isHeld ? Status::HeldBack : $status, $standing->median, $standing->used, (float) $standing->median * $safe, $standing->used * $safe, $safe, $limit->edgeAt($rpm) * $moved, $rpm, false, $limit->edgeAt($rpm) / $limit->safeAt($rpm));
     }
 }

@@ -16,6 +16,7 @@ final readonly class LimitReading
      * @param  float  $safe  there, moved by the map
      * @param  float  $edge  there, moved by the map
      * @param  bool  $hot  on the hottest day, which is worse than the standard one
+     * @param  float  $edgeShare  edge over safe, as the shares of demand are
      * @param  float  $rpm  where along the curve the likely demand is worst
      */
     public function __construct(
@@ -29,6 +30,7 @@ final readonly class LimitReading
         public float $edge,
         public float $rpm,
         public bool $hot = false,
+        public float $edgeShare = 1.0,
     ) {}
 
     /** How much the demand may still grow before safe is reached; null where it cannot be said. */

@@ -12,6 +12,7 @@ final readonly class Line
     /**
      * @param  bool  $agreed  the price was agreed, not listed
      * @param  bool  $bought  the part is paid and on the shelf
+     * @param  bool  $revision  of a map that is in the car already
      * @param  int  $hours  hundredths of an hour charged here, shared access counted once in the stage
      */
     public function __construct(
@@ -27,5 +28,6 @@ final readonly class Line
         public MoneyRange $tax,
         public MoneyRange $gross,
         public bool $bought,
+        public bool $revision = false,
     ) {}
 }

@@ -32,20 +32,21 @@ final readonly class Pricing
     private function line(Purchase $purchase, int $hours): Line
     {
         [$part, $change] = [$purchase->part, $purchase->change];
+        $revision = $purchase->again && $part->map !== null;
         $basis = $change->basis ?? $this->basis;
         $piece = match (true) {
             $change->agreed !== null => MoneyRange::exact($change->agreed),
             $basis === PriceBasis::Owned => MoneyRange::exact(0),
             $basis === PriceBasis::Used => $part->price->used ?? $part->price->new,
-            default => $part->price->new,
+            default => $revision ? $part->price->revision ?? $part->price->new : $part->price->new,
         };
         $goods = $piece->times($change->quantity)->plus($part->price->consumables);
         $labour = MoneyRange::round($hours, $this->rates->labour, 100);
-        $dyno = MoneyRange::round((int) round(100 * ($part->map->dynoHours ?? 0.0)), $this->rates->dyno, 100);
+        $dyno = MoneyRange::round((int) round(100 * ($revision ? $part->map->revisionHours ?? $part->map->dynoHours : $part->map->dynoHours ?? 0.0)), $this->rates->dyno, 100);
         $net = $goods->plus(MoneyRange::exact($labour + $dyno));
         $tax = $net->share($this->rates->tax, 10_000);
 
-        return new Line($part, $basis, $change->agreed !== null, $change->quantity, $goods, $hours, $labour, $dyno, $net, $tax, $net->plus($tax), $change->bought);
+        return new Line($part, $basis, $change->agreed !== null, $change->quantity, $goods, $hours, $labour, $dyno, $net, $tax, $net->plus($tax), $change->bought, $revision && $part->price->revision !== null);
     }
 
     /**

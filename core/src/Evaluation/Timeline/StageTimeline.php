@@ -74,8 +74,8 @@ final readonly class StageTimeline
                 array_push($replaced, ...$fitting->clear($this->catalog->slot((string) $change->slot)));
             } else {
                 $part = $this->catalog->part($change->part);
+                $bought[] = new Purchase($part, $change, in_array($part, $fitting->fitted, true));
                 array_push($replaced, ...$fitting->fit($part));
-                $bought[] = new Purchase($part, $change);
                 $mappedAt = $part->map === null ? $mappedAt : $index;
             }
             $since = self::since($fitting, $since, $index);

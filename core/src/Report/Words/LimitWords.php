@@ -15,8 +15,11 @@ final readonly class LimitWords
     /** Of safe, half and nine in ten of the cars: "94–98 %"; one figure where they are the same. */
     public static function percents(LimitReading $reading): string
     {
+        if ($reading->used === null) {
+            return 'not estimated';
+        }
         $median = round(100 * (float) $reading->median);
-        $used = round(100 * (float) $reading->used);
+        $used = round(100 * $reading->used);
 
         return $median === $used ? "{$used} %" : "{$median}–{$used} %";
     }

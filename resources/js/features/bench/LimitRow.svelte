@@ -15,11 +15,16 @@
     const used = $derived(limit.used_percent);
     const median = $derived(limit.median_percent ?? 0);
     const end = $derived(Math.max(limit.edge_percent, used ?? 0) * 1.04);
-    const noted = $derived(limit.status !== 'clear' && limit.status !== 'not-estimated');
+    const noted = $derived(limit.status !== 'clear');
     const colour = $derived(
-        { clear: 'bg-moss', close: 'bg-straw', over: 'bg-rust', 'past-edge': 'bg-rust', 'not-estimated': '' }[
-            limit.status
-        ],
+        {
+            clear: 'bg-moss',
+            close: 'bg-straw',
+            over: 'bg-rust',
+            'held-back': 'bg-rust',
+            'past-edge': 'bg-rust',
+            'not-estimated': '',
+        }[limit.status],
     );
 </script>
 

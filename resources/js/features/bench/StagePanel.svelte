@@ -46,6 +46,7 @@
 
         {#if detail.torque_loss}<p class="mt-1 text-straw">{detail.torque_loss.sentence}</p>{/if}
         {#if detail.soak}<p class="mt-1 text-soft">{detail.soak.sentence}</p>{/if}
+        {#if detail.hot}<p class="mt-1 text-soft">{detail.hot.sentence}</p>{/if}
         {#if detail.mass}<p class="mt-1 text-soft">{detail.mass.sentence}</p>{/if}
 
         <h3 class="mt-2 font-semibold">Limits</h3>
