@@ -82,7 +82,7 @@ final class BriefTest extends TestCase
     public function test_each_answer_says_what_it_changes_and_how_far_the_conversation_is(): void
     {
         $saved = $this->answer(['noise' => 'a-little', 'warnings.law' => null])->assertOk();
-        self::assertStringContainsString('Pump 98: the same parts, mapped for it, likely give 276 whp, 14 whp short', $saved->json('state.means.fuels.0'));
+        self::assertStringContainsString('Pump 98: the same parts, mapped for it, likely give 284 whp, 6 whp short', $saved->json('state.means.fuels.0'));
         self::assertStringContainsString('The plan is there after stage 3', $saved->json('state.means.target.1'));
         self::assertNotContains('noise', array_column($saved->json('state.readiness.open'), 'key'));
         self::assertContains('warnings', array_column($saved->json('state.readiness.open'), 'key'));

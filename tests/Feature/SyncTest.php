@@ -90,7 +90,7 @@ final class SyncTest extends TestCase
                 CustomerJob::query()->whereKey($job->id)->toBase()->update(['brief' => json_encode([...$job->brief, 'budget' => ['total' => 100]]), 'brief_revision' => $job->brief_revision + 1]);
             }
         });
-        $answer = $this->edit([self::MOVE], 1)->assertOk();
+        $answer = $this->edit([self::rename('s1', 'air')], 1)->assertOk();
         self::assertTrue($isSaved);
         self::assertEquals(100, $answer->json('state.estimate.budget.total'));
         self::assertSame(NextStep::Budget, $this->job()->due, 'worked out again from the brief that stands');

@@ -151,11 +151,12 @@ final class Evaluator
         [$atEngine, $asked] = $engine->powers($model, $grid, $doubt);
         $atWheels = $engine->wheels($atEngine, $model, $grid, $doubt);
         $target = $this->brief->target;
-        $wheels = DrawnPeaks::of($atWheels, $rpms, $target?->power);
-        $made = $model->drivelineGains === [] ? $wheels : DrawnPeaks::of($atEngine, $rpms);
+        $at = fn (array $watts): array => array_map(fn (float $rpm): float => $watts[self::placeOf($rpm, $likely->grid->rpms)], $rpms);
+        $wheels = DrawnPeaks::of($atWheels, $rpms, $target?->power, $at($likely->wheels));
+        $made = $model->drivelineGains === [] ? $wheels : DrawnPeaks::of($atEngine, $rpms, null, $at($likely->engine));
         $breath = $this->breathing->of($model, $likely);
         $limits = $this->limits($grid)->drawn(
-            $model, $wheels, $made, $asked === $atEngine ? $made : DrawnPeaks::of($asked, $rpms),
+            $model, $wheels, $made, $asked === $atEngine ? $made : DrawnPeaks::of($asked, $rpms, null, $at($likely->asked)),
             $breath === null ? null : new AirLimits($this->platform, $breath, $this->towing),
             $this->more($made, $rpms, $likely),
         );

@@ -14,8 +14,9 @@ final class LinearInterpolation
     {
         $places = $along = [];
         $last = count($knots) - 1;
+        $place = 0;
         foreach ($rpms as $rpm) {
-            $place = 0;
+            $place = $rpm < $knots[$place] ? 0 : $place;
             while ($place < $last && $knots[$place + 1] <= $rpm) {
                 $place++;
             }

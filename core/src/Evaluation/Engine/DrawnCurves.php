@@ -25,15 +25,17 @@ final readonly class DrawnCurves
     /**
      * The highest value of a track along each curve, at least 0.
      *
+     * @param  ?list<int>  $places  that are looked at; null: all
      * @return list<float> one a row
      */
-    public function peaks(CurveQuantity $track): array
+    public function peaks(CurveQuantity $track, ?array $places = null): array
     {
         $power = $this->power;
         $peaks = array_fill(0, $this->rows, 0.0);
-        $at = 0;
-        foreach ($track->scale as $place => $scale) {
+        foreach ($places ?? array_keys($track->scale) as $place) {
+            $scale = $track->scale[$place];
             $shift = $track->shift[$place];
+            $at = $place * $this->rows;
             foreach ($peaks as $row => $peak) {
                 $value = $power[$at++] * $scale + $shift;
                 if ($value > $peak) {

@@ -12,6 +12,7 @@ use Pebblerun\Core\Evaluation\Engine\DrawnPeaks;
 use Pebblerun\Core\Evaluation\Likely;
 use Pebblerun\Core\Evaluation\Model\FuelDemand;
 use Pebblerun\Core\Evaluation\Model\StageModel;
+use Pebblerun\Core\Math\LinearInterpolation;
 use Pebblerun\Core\Math\Percentiles;
 use Pebblerun\Core\Physics\Air\Ambient;
 use Pebblerun\Core\Physics\Driveline\Loss;
@@ -122,6 +123,10 @@ final class LimitCheck
             foreach ($this->lossesOf($limit) as $loss) {
                 if (self::isFollowed($limit, $loss)) {
                     $shares[] = $this->shareOf($limit, $loss, $model, false)->along($power);
+                    if ($limit->quantity === Quantity::FuelFlow) {
+                        // A component's safe and edge are shares of each other: they peak at one speed, whatever is lost on the way.
+                        break;
+                    }
                     $shares[] = $this->shareOf($limit, $loss, $model, true)->along($power);
                 }
             }
@@ -204,7 +209,7 @@ final class LimitCheck
     /** @return array{array{float, float, float}, array<int, false>} */
     private function followedShares(Limit $limit, Loss $loss, StageModel $model, DrawnPeaks $drawn, bool $edge): array
     {
-        $shares = $drawn->curves->peaks($this->shareOf($limit, $loss, $model, $edge));
+        $shares = $drawn->peaksOf($this->shareOf($limit, $loss, $model, $edge));
         $of = Percentiles::of($shares);
 
         return [[$of->p50, $of->p75, $of->p90], self::past($shares, self::EXACT)];
@@ -281,10 +286,11 @@ final class LimitCheck
     private function shareAlong(Limit $limit, Loss $loss, bool $edge, float $factor, ?FuelDemand $demand): CurveQuantity
     {
         $torque = $limit->quantity->isTorque();
+        $borne = LinearInterpolation::spread(array_column($limit->points, 0), array_column($limit->points, $edge ? 2 : 1), $this->rpms);
         $scale = $shift = [];
-        foreach ($this->rpms as $rpm) {
+        foreach ($this->rpms as $place => $rpm) {
             $omega = $rpm * Rpm::OMEGA;
-            $most = ($edge ? $limit->edgeAt($rpm) : $limit->safeAt($rpm)) * $factor / ($demand?->perWatt($rpm) ?? 1.0);
+            $most = $borne[$place] * $factor / ($demand?->perWatt($rpm) ?? 1.0);
             $scale[] = 1.0 / ((1.0 - $loss->percentageShare()) * $most * ($torque ? $omega : 1.0));
             $shift[] = ($loss->torque * ($torque ? 1.0 : $omega) + ($demand?->drive($rpm) ?? 0.0)) / $most;
         }
