@@ -24,6 +24,7 @@ function bench(state: Fake): Bench {
 
 function controls(done: string[]): BenchControls {
     return {
+        hold: () => done.push('hold'),
         enter: () => done.push('enter'),
         rename: () => done.push('rename'),
         show: (panel) => done.push(panel),

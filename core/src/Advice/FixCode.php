@@ -15,6 +15,8 @@ enum FixCode: string
     case BearsAll = 'bears-all';
     /** part, stage, next StageLimit: another becomes the weakest link. */
     case BearsMore = 'bears-more';
+    /** hold, stage, W and N·m that it costs at their peaks. */
+    case HoldTorque = 'hold-torque';
     /** parts, stage. */
     case FitMissing = 'fit-missing';
     /** part, stage. */

@@ -3,6 +3,7 @@
 namespace Pebblerun\Core\Advice;
 
 use Closure;
+use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Findings\FindingKind;
@@ -12,6 +13,8 @@ use Pebblerun\Core\Evaluation\Timeline\StageState;
 use Pebblerun\Core\Job\Commands\Commands;
 use Pebblerun\Core\Job\Commands\PlanDraft;
 use Pebblerun\Core\Job\Plan\Plan;
+use Pebblerun\Core\Job\Plan\TorqueHold;
+use Pebblerun\Core\Math\Curve;
 
 /**
  * The smallest changes that settle a line of the verdict. Every one was tried on the plan before it is offered.
@@ -20,6 +23,9 @@ use Pebblerun\Core\Job\Plan\Plan;
  */
 final readonly class Fixes
 {
+    /** Torque is held a little below what is safe. */
+    private const KEPT = 0.995;
+
     /**
      * @param  PlanDocument  $document  of the estimated plan
      * @param  Closure(PlanDocument): Plan  $read  reads a changed document
@@ -108,15 +114,65 @@ final readonly class Fixes
         return $bought;
     }
 
-    /** @return list<Fix> the cheapest part that makes the weakest link bear it */
+    /** @return list<Fix> the cheapest part that makes the weakest link bear it, or torque held at what it bears */
     private function limits(): array
     {
         $weakest = $this->estimate->weakest();
-        $risk = $this->estimate->bundle->brief->risk;
-        if ($weakest === null || RiskRule::allows($risk, $weakest->reading->status)) {
+        if ($weakest === null || RiskRule::allows($this->estimate->bundle->brief->risk, $weakest->reading->status)) {
             return [];
         }
         $stage = $this->firstRefused($weakest);
+
+        return [...$this->bearing($weakest, $stage), ...$this->holding($weakest, $stage)];
+    }
+
+    /** @return list<Fix> */
+    private function holding(StageLimit $weakest, int $stage): array
+    {
+        $result = $this->estimate->results[$stage];
+        $reading = array_values(array_filter($result->readings, fn (LimitReading $one): bool => $one->limit === $weakest->reading->limit))[0] ?? null;
+        $hold = $reading === null || $result->state->build->map()?->map?->kind->isCustom() !== true ? null : $this->holdFor($reading, $result->likely);
+        if ($hold === null) {
+            return [];
+        }
+        $commands = [['do' => 'hold', 'stage' => (string) $result->state->stage?->key, 'hold' => ['torque' => $hold->torque, 'unit' => 'Nm', 'from_rpm' => $hold->from, 'to_rpm' => $hold->to]]];
+        $next = $this->weakestWith($commands, $stage);
+        if ($next !== null && $next->reading->limit === $weakest->reading->limit && ! RiskRule::allows($this->estimate->bundle->brief->risk, $next->reading->status)) {
+            return [];
+        }
+        $states = $this->statesWith($commands, $stage);
+        $evaluator = $this->estimate->evaluator;
+        $held = $evaluator->likely($evaluator->model($states[$stage]->build));
+
+        return [new Fix(new Message(FixCode::HoldTorque, [
+            'hold' => $hold, 'stage' => $stage,
+            'power' => $result->likely->peakPower()->value - $held->peakPower, 'torque' => $result->likely->peakTorque()->value - $held->peakTorque,
+        ]), $commands)];
+    }
+
+    /** What a torque limit's safe line leaves, over the speeds where one in ten of the cars would pass it. */
+    private function holdFor(LimitReading $reading, Curve $likely): ?TorqueHold
+    {
+        if ($reading->limit->quantity !== Quantity::WheelTorque || $reading->used === null || (float) $reading->median <= 0.0) {
+            return null;
+        }
+        $moved = $reading->safe / $reading->limit->safeAt($reading->rpm);
+        $spread = $reading->used / (float) $reading->median;
+        $past = [];
+        foreach ($likely->rpms() as $i => $rpm) {
+            $safe = $reading->limit->safeAt($rpm) * $moved;
+            if ($likely->torque[$i] * $spread > $safe) {
+                $past[(int) $rpm] = $safe;
+            }
+        }
+
+        return $past === [] ? null : new TorqueHold(floor(min($past) * self::KEPT), (float) min(array_keys($past)), (float) max(max(array_keys($past)), min(array_keys($past)) + Curve::STEP));
+    }
+
+    /** @return list<Fix> */
+    private function bearing(StageLimit $weakest, int $stage): array
+    {
+        $risk = $this->estimate->bundle->brief->risk;
         $result = $this->estimate->results[$stage];
         foreach ((new Movers($this->estimate->bundle->catalog, $this->estimate->evaluator))->of($weakest->reading, $result->model) as $mover) {
             if ($mover->part === null) {

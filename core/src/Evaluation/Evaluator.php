@@ -110,7 +110,7 @@ final class Evaluator
         private readonly Draws $draws = new LatinDraws,
     ) {
         $this->platform = $catalog->platform;
-        $this->start = $brief->received->measured ?? ($brief->car->isWorn() ? $this->platform->baseline->scaled(self::WORN) : $this->platform->baseline);
+        $this->start = $brief->received->measured ?? $this->platform->baseline->scaled($brief->car->wheelShare * ($brief->car->isWorn() ? self::WORN : 1.0));
         $this->losses = Loss::both($brief->car->lossShare(), $this->platform->baseline);
         $this->models = new ModelBuilder($this->platform);
         $this->inspector = new Inspector($brief->constraints);
@@ -119,7 +119,7 @@ final class Evaluator
         $this->received = $this->models->of($received);
         $this->engine = $this->engine($settings->stacking, new CurveCache);
         $this->hot = $brief->outside->hottestDay();
-        $this->breathing = new Breathing($this->platform, new StockAir($this->platform, $brief->car->lossShare()), $this->engine, $this->received, $this->hot);
+        $this->breathing = new Breathing($this->platform, new StockAir($this->platform, $brief->car->baselineLossShare()), $this->engine, $this->received, $this->hot);
         $this->fuel = new FuelSupply($this->platform, $this->breathing, $this->received, $this->losses, fn (StageModel $model): Likely => $this->run($this->engine, $model));
         $this->towing = new Towing($brief->outside->climb($this->platform->mass, $this->platform->dragArea));
     }
@@ -169,6 +169,7 @@ final class Evaluator
             $target === null || $reached === null ? null : [self::within($limits->belowSafe, $reached, $target->asked()), self::within($limits->belowEdge, $reached, $target->asked())],
             $breath === null ? null : (new HotDay($this->platform, $this->hot))->of($model, $likely, $breath, fn (StageModel $model): Likely => $this->run($this->engine, $model)),
             $breath === null || ! $breath->isCompressed() ? null : $this->soakOf($breath, $likely),
+            $breath === null || ! $breath->isCompressed() ? null : self::boostOf($breath, $likely),
         );
     }
 
@@ -225,6 +226,16 @@ final class Evaluator
     public function breath(StageModel $model, Likely $likely): ?Breath
     {
         return $this->breathing->of($model, $likely);
+    }
+
+    /** @return array{float, float, float, float} rpm and Pa where boost is highest and at the power peak */
+    private static function boostOf(Breath $breath, Likely $likely): array
+    {
+        $boosts = array_map($breath->boost(...), array_keys($breath->rpms));
+        $most = (int) array_search(max($boosts), $boosts, true);
+        $top = (int) array_search($likely->grid->rpms[(int) array_search(max($likely->engine), $likely->engine, true)], $breath->rpms, true);
+
+        return [$breath->rpms[$most], $boosts[$most], $breath->rpms[$top], $boosts[$top]];
     }
 
     private function soakOf(Breath $breath, Likely $likely): Soak

@@ -55,7 +55,7 @@ final class PlanEvaluator
 
         return hash('xxh128', serialize([
             $this->planned->bundle->fingerprint, $settings->stacking, $settings->constantLoss,
-            $build->changed, $build->fuel->key, $build->mappedFor?->key, $stands,
+            $build->changed, $build->fuel->key, $build->mappedFor?->key, $build->held()?->name(), $stands,
         ]));
     }
 
@@ -73,6 +73,7 @@ final class PlanEvaluator
             costs: $changed ? $this->shares->ofCeilings($model, $likely) : [],
             hot: $sampled->hot,
             soak: $sampled->soak,
+            boost: $sampled->boost,
         );
     }
 
@@ -94,7 +95,20 @@ final class PlanEvaluator
             $this->evaluator->usedGain($likely),
             $figures->soak,
             $figures->hot,
+            $figures->boost,
+            $this->held($model, $likely),
         );
+    }
+
+    /** @return ?array{float, float} W and N·m that holding torque takes off the peaks; null where none is held */
+    private function held(StageModel $model, Likely $likely): ?array
+    {
+        if ($model->build->held() === null) {
+            return null;
+        }
+        $free = $this->evaluator->likely($this->evaluator->model($model->build->released()));
+
+        return [$free->peakPower - $likely->peakPower, $free->peakTorque - $likely->peakTorque];
     }
 
     /** @return list<PartShare> */

@@ -18,6 +18,7 @@ final readonly class Sampled
      * @param  list<LimitReading>  $readings
      * @param  ?float  $hot  share of the power that is left on the hottest day; null where nothing is known of the air
      * @param  ?Soak  $soak  charge temperature by pull at the power peak; null without boost or a known cooler
+     * @param  ?array{float, float, float, float}  $boost  rpm and Pa over the outside air where it is highest and at the power peak; null without any
      * @param  ?array{float, float}  $within  chance to reach the target with every estimated limit at or below safe, and at or below edge; null without a target
      */
     public function __construct(
@@ -29,6 +30,7 @@ final readonly class Sampled
         public ?array $within,
         public ?float $hot,
         public ?Soak $soak,
+        public ?array $boost,
     ) {}
 
     public function weakest(): ?LimitReading

@@ -30,6 +30,8 @@ final readonly class StageResult
      * @param  list<Finding>  $findings  faults first
      * @param  ?Soak  $soak  charge temperature by pull; null without boost or a known cooler
      * @param  ?float  $hot  share of the power that is left on the hottest day; null where it is not known
+     * @param  ?array{float, float, float, float}  $boost  rpm and Pa over the outside air where it is highest and at the power peak; null without any
+     * @param  ?array{float, float}  $held  W and N·m that holding torque takes off the peaks; null where none is held
      * @param  float  $usedGain  mean torque over the brief's range against the car as received: 0.2 is a fifth more
      */
     public function __construct(
@@ -48,6 +50,8 @@ final readonly class StageResult
         public float $usedGain,
         public ?Soak $soak,
         public ?float $hot,
+        public ?array $boost,
+        public ?array $held,
     ) {}
 
     /**

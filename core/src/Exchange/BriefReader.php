@@ -62,14 +62,18 @@ final readonly class BriefReader
     {
         $car = $node->get('car');
 
+        $gearbox = $car->get('gearbox')->keyword('manual', 'automatic', 'dual-clutch');
+        $usual = $this->platform->lossShare($gearbox, $this->shop->dyno);
+
         return new Car(
             $car->get('year')->int(),
-            $car->get('gearbox')->keyword('manual', 'automatic', 'dual-clutch'),
+            $gearbox,
             $node->maybe('use')?->keyword('road', 'track') ?? 'road',
             $this->platform->aspiration,
             $this->platform->drive,
-            self::measuredLoss($car->maybe('measured_loss')),
+            self::measuredLoss($car->maybe('measured_loss')) ?? $usual,
             $car->maybe('mileage_km')?->number(),
+            (1.0 - $usual) / (1.0 - $this->platform->lossShare($this->platform->gearbox, $this->shop->dyno)),
         );
     }
 

@@ -51,7 +51,7 @@ final class BundleReader
         $parts = $eager === null ? self::waiting($node, $reader) : $eager(self::made($node, $reader));
         $catalog = new Catalog($platform, $parts, $shop->fuels);
         $brief = (new BriefReader($units, $platform, $shop))->read($node->get('brief'));
-        $plan = PlanReader::read($node->get('plan'), $shop->currency);
+        $plan = PlanReader::read($node->get('plan'), $shop->currency, $units);
         $node->get('plan')->guard(fn () => References::check($plan, $brief->received, $catalog));
 
         return new OpenedBundle(new Bundle($shop, $catalog, $brief, $plan, self::fingerprint($document, $library)), $units);

@@ -32,7 +32,7 @@ final readonly class OpenedBundle
     public function plan(array $document): Plan
     {
         $node = new DocumentNode($document, 'plan');
-        $plan = PlanReader::read($node, $this->bundle->shop->currency);
+        $plan = PlanReader::read($node, $this->bundle->shop->currency, $this->units);
         $node->guard(fn () => References::check($plan, $this->bundle->brief->received, $this->bundle->catalog));
 
         return $plan;

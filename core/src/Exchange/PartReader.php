@@ -21,7 +21,6 @@ use Pebblerun\Core\Catalog\Platform\Ceiling;
 use Pebblerun\Core\Catalog\Platform\FuelComponent;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Catalog\Shop\Shop;
-use Pebblerun\Core\Physics\Driveline\Loss;
 use Pebblerun\Core\Physics\Dyno\Frame;
 use Pebblerun\Core\Units\MoneyRange;
 use Pebblerun\Core\Units\Range;
@@ -159,7 +158,7 @@ final readonly class PartReader
             ($frame->maybe('at')?->keyword('wheels', 'crank') ?? 'wheels') === 'crank',
             $frame->maybe('dyno')?->string(),
             $this->shop->dynoFactors,
-            Loss::defaultShare($this->platform->drive, 'manual'),
+            $this->platform->lossShare('manual', $this->shop->dyno),
         ));
     }
 

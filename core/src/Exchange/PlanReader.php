@@ -8,12 +8,15 @@ use Pebblerun\Core\Job\Plan\PriceBasis;
 use Pebblerun\Core\Job\Plan\Settings;
 use Pebblerun\Core\Job\Plan\Stacking;
 use Pebblerun\Core\Job\Plan\Stage;
+use Pebblerun\Core\Job\Plan\TorqueHold;
 use Pebblerun\Core\Units\Currency;
+use Pebblerun\Core\Units\TorqueUnit;
+use Pebblerun\Core\Units\UnitSystem;
 
 /** Reads a plan. */
 final class PlanReader
 {
-    public static function read(DocumentNode $node, Currency $currency): Plan
+    public static function read(DocumentNode $node, Currency $currency, UnitSystem $units): Plan
     {
         $settings = $node->maybe('settings') ?? new DocumentNode([]);
 
@@ -27,9 +30,39 @@ final class PlanReader
                 $stage->get('key')->string(),
                 $stage->get('name')->string(),
                 $stage->get('fuel')->string(),
-                array_map(fn (DocumentNode $change): Change => self::change($change, $currency), $stage->each('changes')),
+                self::changes($stage, $currency),
+                self::hold($stage->maybe('hold'), $units),
             ), $node->each('stages')),
         );
+    }
+
+    /** @return list<Change> a part once at the most: more of it is a quantity */
+    private static function changes(DocumentNode $stage, Currency $currency): array
+    {
+        $changes = [];
+        $fitted = [];
+        foreach ($stage->each('changes') as $node) {
+            $changes[] = $change = self::change($node, $currency);
+            if ($change->part !== null) {
+                isset($fitted[$change->part]) && $node->refuse("\"{$change->part}\" is fitted twice in this stage: say a quantity instead.");
+                $fitted[$change->part] = true;
+            }
+        }
+
+        return $changes;
+    }
+
+    private static function hold(?DocumentNode $node, UnitSystem $units): ?TorqueHold
+    {
+        if ($node === null) {
+            return null;
+        }
+        $unit = TorqueUnit::from($node->maybe('unit')?->keyword(...array_column(TorqueUnit::cases(), 'value')) ?? $units->torque->value);
+        $from = $node->get('from_rpm')->number();
+        $to = $node->get('to_rpm')->number();
+        $from < $to || $node->refuse("{$from} rpm is not below {$to} rpm: turn them round.");
+
+        return new TorqueHold($node->get('torque')->number() * $unit->newtonMetres(), $from, $to);
     }
 
     private static function change(DocumentNode $node, Currency $currency): Change

@@ -55,6 +55,8 @@ final readonly class PlatformReader
             self::combustion($engine),
             array_map(fn (DocumentNode $component): FuelComponent => SupplyReader::component($component, $slots), $node->each('fuel_system')),
             $node->maybe('drag_area')?->number(),
+            $this->claimed($node->maybe('claimed')?->maybe('power')),
+            $node->maybe('gearbox')?->keyword('manual', 'automatic', 'dual-clutch') ?? 'manual',
         );
     }
 
@@ -67,6 +69,11 @@ final readonly class PlatformReader
             $engine->maybe('ethanol_max')?->number() ?? Combustion::ETHANOL,
             $lambda === null ? null : [$lambda->get('at_torque')->number(), $lambda->get('at_power')->number()],
         );
+    }
+
+    private function claimed(?DocumentNode $node): ?float
+    {
+        return $node === null ? null : $node->number() * $this->units->power->watts();
     }
 
     private function mass(?DocumentNode $node): ?float

@@ -17,7 +17,7 @@ final class ShopReader
     {
         $currency = $node->get('currency')->guard(fn (): Currency => Currency::of($node->get('currency')->string()));
 
-        return new Shop($currency, self::rates($node, $currency), self::fuels($node, $kind), self::dynoFactors($node), $node->maybe('altitude_m')?->number(), self::kelvin($node->maybe('hottest_c')));
+        return new Shop($currency, self::rates($node, $currency), self::fuels($node, $kind), self::dynoFactors($node), $node->maybe('altitude_m')?->number(), self::kelvin($node->maybe('hottest_c')), $node->maybe('dyno')?->keyword('inertia-roller', 'load-roller', 'hub', 'engine') ?? 'inertia-roller');
     }
 
     private static function kelvin(?DocumentNode $celsius): ?float

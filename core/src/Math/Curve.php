@@ -166,8 +166,10 @@ final readonly class Curve
     /**
      * The curve up to $limit: cut, or carried on along its last slope in power, never steeper than the peak power over its rpm
      * and never below zero.
+     *
+     * @param  ?Peak  $peak  of power, where it is stated; null: the curve's own
      */
-    public function endingAt(float $limit): self
+    public function endingAt(float $limit, ?Peak $peak = null): self
     {
         $count = (int) floor(($limit - $this->first) / self::STEP + 1e-9) + 1;
         $have = count($this->torque);
@@ -178,7 +180,7 @@ final readonly class Curve
             return new self($this->first, $cut, $this->sketched);
         }
         $power = $this->power();
-        $peak = $this->peakPower();
+        $peak ??= $this->peakPower();
         $slope = $have > 1 ? max($power[$have - 1] - $power[$have - 2], -self::STEP * $peak->value / $peak->rpm) : 0.0;
         $torque = $this->torque;
         for ($i = $have; $i < $count; $i++) {

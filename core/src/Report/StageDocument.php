@@ -183,6 +183,8 @@ final readonly class StageDocument
             'torque_loss' => $this->notes->torqueLoss($this->estimate->torqueLoss($i)),
             'mass' => $this->notes->mass($result->state->build),
             'soak' => $this->notes->soak($result->soak, $result->power->p50),
+            'boost' => $this->notes->boost($result),
+            'hold' => $this->notes->hold($result),
             'hot' => $this->notes->hot($result->hot, $result->power, $this->estimate->bundle->brief->outside),
             'cautions' => self::cautions($result->state),
         ];

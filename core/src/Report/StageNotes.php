@@ -5,6 +5,7 @@ namespace Pebblerun\Core\Report;
 use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Evaluation\Model\Build;
+use Pebblerun\Core\Evaluation\StageResult;
 use Pebblerun\Core\Evaluation\TorqueLoss;
 use Pebblerun\Core\Job\Brief\Outside;
 use Pebblerun\Core\Math\Percentiles;
@@ -13,6 +14,9 @@ use Pebblerun\Core\Physics\Air\Soak;
 /** Writes what a stage does besides its peaks: heat, mass, torque given away. */
 final readonly class StageNotes
 {
+    /** A stated boost that is so far from what the air asks is pointed out. */
+    private const FAR = 0.2;
+
     public function __construct(private Platform $platform, private UnitFormatter $say) {}
 
     /**
@@ -37,6 +41,42 @@ final readonly class StageNotes
                 'Charge air %d %s on the first pull, %d %s on the fifth (12 s each, 30 s between): %s %% of power gone by then, %s left.',
                 round($temperature($soak->first)), $unit, round($temperature($soak->fifth)), $unit, $this->say->numerals->write(100 * $soak->lost(), 1), $this->say->sayPower($left),
             ),
+        ];
+    }
+
+    /** @return ?array{sentence: string} boost where it is highest and at the power peak, and how far a stated one is from it */
+    public function boost(StageResult $result): ?array
+    {
+        if ($result->boost === null) {
+            return null;
+        }
+        [$rpm, $most, $topRpm, $top] = $result->boost;
+        $say = fn (float $pascals): string => $this->say->sayLimit(Quantity::Boost, $pascals);
+        $sentence = "Boost {$say($most)} near {$this->say->sayRpm($rpm)}, {$say($top)} near {$this->say->sayRpm($topRpm)}.";
+        $stated = $result->model->hardware->stated?->atPower->likely;
+        if ($stated !== null && $result->model->hardware->measured === null && abs($stated - $top) > self::FAR * $stated) {
+            $sentence .= " The map is said to run {$say($stated)} up there: ask which of the two is right.";
+        }
+
+        return ['sentence' => $sentence];
+    }
+
+    /** @return array{can: bool, torque: ?float, from: ?float, to: ?float, sentence: string} whether its map can hold torque, and what that costs */
+    public function hold(StageResult $result): array
+    {
+        $build = $result->model->build;
+        $hold = $build->hold;
+        $can = $build->map()?->map?->kind->isCustom() === true;
+        if ($hold === null || $result->held === null) {
+            $sentence = $can || $hold === null ? '' : 'Only a dyno or remote map can hold torque: the one in the car does not.';
+
+            return ['can' => $can, 'torque' => $hold === null ? null : $this->say->torque($hold->torque), 'from' => $hold?->from, 'to' => $hold?->to, 'sentence' => $sentence];
+        }
+        [$watts, $newtonMetres] = $result->held;
+
+        return [
+            'can' => $can, 'torque' => $this->say->torque($hold->torque), 'from' => $hold->from, 'to' => $hold->to,
+            'sentence' => "Torque held at {$this->say->sayTorque($hold->torque)} from {$this->say->sayRpm($hold->from)} to {$this->say->sayRpm($hold->to)}: costs {$this->say->sayPower($watts)} and {$this->say->sayTorque($newtonMetres)} at their peaks.",
         ];
     }
 

@@ -148,6 +148,10 @@ final class EffectsTest extends TestCase
         foreach ([$share, $constant, Loss::none()] as $loss) {
             self::assertEqualsWithDelta(250.0, $loss->toWheels($loss->toCrank(250.0)), 1e-9);
         }
-        self::assertSame([0.14, 0.15, 0.20, 0.18], [Loss::defaultShare('front', 'manual'), Loss::defaultShare('rear', 'manual'), Loss::defaultShare('all', 'manual'), Loss::defaultShare('rear', 'automatic')]);
+        $shares = fn (string $dyno): array => array_map(fn (string $drive): float => Loss::usual($drive, 'manual', $dyno), ['front', 'rear', 'all']);
+        self::assertSame([0.14, 0.15, 0.17], $shares('inertia-roller'));
+        self::assertSame([0.17, 0.17, 0.22], $shares('load-roller'));
+        self::assertEqualsWithDelta([0.11, 0.12, 0.14], $shares('hub'), 1e-12);
+        self::assertEqualsWithDelta([0.155, 0.17], [Loss::usual('front', 'dual-clutch'), Loss::usual('front', 'automatic')], 1e-12);
     }
 }

@@ -38,6 +38,7 @@
     let picturesHeight = $state(246);
 
     const controls: BenchControls = {
+        hold: () => (bench.wantsHold = true),
         enter: () => (panel.querySelector<HTMLElement>('[data-candidate]') ?? panel).focus(),
         rename: () => board.rename(),
         show: (kind) => (bench.view = bench.view.kind === kind ? { kind: 'cell' } : { kind }),

@@ -13,6 +13,7 @@ final readonly class Car
     /**
      * @param  ?float  $lossShare  from a measured pair of crank and wheel power
      * @param  ?float  $mileage  km; null where nobody read it
+     * @param  float  $wheelShare  of the platform's wheel figures that come through this car's gearbox, where it is another
      */
     public function __construct(
         public int $year,
@@ -22,6 +23,7 @@ final readonly class Car
         public string $drive,
         public ?float $lossShare = null,
         public ?float $mileage = null,
+        public float $wheelShare = 1.0,
     ) {}
 
     /** Whether its age shows unless somebody measures it. */
@@ -30,10 +32,16 @@ final readonly class Car
         return $this->mileage > self::WORN;
     }
 
+    /** Share lost by the car that the platform's figures were read on. */
+    public function baselineLossShare(): float
+    {
+        return 1.0 - (1.0 - $this->lossShare()) / $this->wheelShare;
+    }
+
     /** Share of the power lost between crank and wheels: a measured pair wins over the usual figure. */
     public function lossShare(): float
     {
-        return $this->lossShare ?? Loss::defaultShare($this->drive, $this->gearbox);
+        return $this->lossShare ?? Loss::usual($this->drive, $this->gearbox);
     }
 
     /** @param  'gearbox'|'use'|'aspiration'|'drive'  $fact */

@@ -6,6 +6,7 @@ use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Parts\Boost;
 use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Physics\Air\AirSide;
+use Pebblerun\Core\Physics\Driveline\Loss;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
 use Pebblerun\Core\Units\Range;
 
@@ -14,6 +15,11 @@ final readonly class Platform
 {
     /** Nothing bolted on lifts a rev limit above this share of the factory's. */
     public const HIGHER_REVS = 1.5;
+
+    /** What a claim may leave to be believed: 10 to 28 % lost. */
+    private const LEAST_LOST = 0.10;
+
+    private const MOST_LOST = 0.28;
 
     /**
      * @param  Curve  $baseline  wheel torque of the stock car in the shop's frame
@@ -32,6 +38,8 @@ final readonly class Platform
      * @param  Combustion  $combustion  under the factory's map
      * @param  list<FuelComponent>  $fuelSystem
      * @param  ?float  $dragArea  m², drag coefficient times frontal area; null where it is not stated
+     * @param  ?float  $claimed  W at the crank that the factory claims
+     * @param  string  $gearbox  that the baseline was read with
      * @param  ?Range  $exhaust  K before the turbine at full load under the factory map; null where it is not stated
      */
     public function __construct(
@@ -59,7 +67,21 @@ final readonly class Platform
         public Combustion $combustion = new Combustion,
         public array $fuelSystem = [],
         public ?float $dragArea = null,
+        public ?float $claimed = null,
+        public string $gearbox = 'manual',
     ) {}
+
+    /**
+     * Share lost between crank and wheels on a kind of dyno. Where the factory's claim is known and what it leaves is believable, that
+     * is the platform's; another gearbox loses what it loses more or less.
+     */
+    public function lossShare(string $gearbox, string $dyno): float
+    {
+        $claimed = $this->claimed === null ? 0.0 : 1.0 - $this->baseline->peakPower()->value / $this->claimed;
+        $base = $claimed >= self::LEAST_LOST && $claimed <= self::MOST_LOST ? $claimed : Loss::usual($this->drive, $this->gearbox, $dyno);
+
+        return $base + Loss::gearboxShare($gearbox) - Loss::gearboxShare($this->gearbox);
+    }
 
     /** rpm; no plan for this engine goes beyond it */
     public function highestSpeed(): float

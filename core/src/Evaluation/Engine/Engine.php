@@ -8,6 +8,7 @@ use Pebblerun\Core\Evaluation\Memo;
 use Pebblerun\Core\Evaluation\Model\Gain;
 use Pebblerun\Core\Evaluation\Model\StageModel;
 use Pebblerun\Core\Job\Plan\Stacking;
+use Pebblerun\Core\Job\Plan\TorqueHold;
 use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Math\CurveArithmetic;
 use Pebblerun\Core\Math\Draws;
@@ -233,6 +234,10 @@ final class Engine
         foreach ($this->caps(array_diff_key($ceilings, $soft, $fuel), $grid, $received, $model) as $cap) {
             $power = self::most($power, $cap);
         }
+        $hold = $model->build->held();
+        if ($hold !== null) {
+            $power = self::holding($hold, $power, $grid);
+        }
         $asked = $power;
         foreach ($this->caps($fuel, $grid, $received, $model) as $cap) {
             $power = self::most($power, $cap);
@@ -337,6 +342,28 @@ final class Engine
         foreach ($cap as $at => $most) {
             if ($power[$at] > $most) {
                 $power[$at] = $most;
+            }
+        }
+
+        return $power;
+    }
+
+    /**
+     * Torque as a map holds it, opening on either side.
+     *
+     * @param  list<float>  $power  flat, W
+     * @return list<float>
+     */
+    private static function holding(TorqueHold $hold, array $power, SpeedGrid $grid): array
+    {
+        $rows = intdiv(count($power), count($grid->rpms));
+        foreach ($grid->rpms as $place => $rpm) {
+            $open = $hold->open($rpm);
+            $most = $hold->torque * $rpm * Rpm::OMEGA;
+            for ($at = $place * $rows, $end = $at + ($open < 1.0 ? $rows : 0); $at < $end; $at++) {
+                if ($power[$at] > $most) {
+                    $power[$at] = $most + ($power[$at] - $most) * $open;
+                }
             }
         }
 

@@ -19,6 +19,9 @@ final class FamilyFactors
 
     private const REMEMBERED_DRAWS = 48;
 
+    /** Knots of a gain from which on not all of them are drawn. */
+    private const MANY = 12;
+
     /** @var Memo<array{?list<float>, ?list<float>}> of gains within a ceiling, by grid */
     private Memo $parts;
 
@@ -96,7 +99,7 @@ final class FamilyFactors
      */
     private function part(Gain $gain, float $ceiling, bool $alone, SpeedGrid $grid): array
     {
-        $columns = $gain->columns($this->draws?->part($gain->part->key));
+        $columns = $this->columns($gain, $grid);
         $most = $gain->most();
         if ($ceiling === INF || $most <= 0.0 || ($alone && $most <= $ceiling)) {
             return [null, self::along($gain, $columns, $grid, 1.0)];
@@ -155,7 +158,7 @@ final class FamilyFactors
     private function quoted(Gain $gain, SpeedGrid $grid): array
     {
         $ratios = LinearInterpolation::spread($gain->knots(), $gain->ratiosAtKnots(), $grid->rpms);
-        $quoted = self::along($gain, $gain->columns($this->draws?->part($gain->part->key)), $grid);
+        $quoted = self::along($gain, $this->columns($gain, $grid), $grid);
         $at = 0;
         $rows = $this->draws?->count() ?? 1;
         foreach ($ratios as $ratio) {
@@ -165,6 +168,21 @@ final class FamilyFactors
         }
 
         return array_values($quoted);
+    }
+
+    /** @return non-empty-list<list<float>> of a gain with many knots, those about the grid's speeds alone */
+    private function columns(Gain $gain, SpeedGrid $grid): array
+    {
+        $u = $this->draws?->part($gain->part->key);
+        if (count($gain->rpms) < self::MANY || $gain->rpms !== $gain->knots()) {
+            return $gain->columns($u);
+        }
+        $only = [];
+        foreach (LinearInterpolation::weights($gain->rpms, $grid->rpms)[0] as $place) {
+            $only[$place] = $only[$place + 1] = true;
+        }
+
+        return $gain->columns($u, $only);
     }
 
     /**

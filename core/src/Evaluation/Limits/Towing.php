@@ -7,6 +7,9 @@ use Pebblerun\Core\Evaluation\Air\Breath;
 /** How much of what an engine can give the road asks of it on a long climb with a trailer. */
 final readonly class Towing
 {
+    /** Share of full load at which a driver is content with the gear. */
+    private const IN_HAND = 0.85;
+
     /** @param  ?float  $power  W at the wheels that the road asks; null where nothing is towed: then all of it */
     public function __construct(private ?float $power = null) {}
 
@@ -19,14 +22,15 @@ final readonly class Towing
     }
 
     /**
-     * Where the engine can do it: the driver takes the gear for it. All places where it nowhere can, or nothing is towed.
+     * Where the engine can do it with something in hand: the driver takes the gear for it. All places where it nowhere can, or nothing
+     * is towed.
      *
      * @return list<int>
      */
     public function places(Breath $breath): array
     {
         $all = array_keys($breath->rpms);
-        $able = array_values(array_filter($all, fn (int $place): bool => $this->share($breath, $place) < 1.0));
+        $able = array_values(array_filter($all, fn (int $place): bool => $this->share($breath, $place) <= self::IN_HAND));
 
         return $able === [] ? $all : $able;
     }

@@ -8,6 +8,7 @@ use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Platform\Car;
 use Pebblerun\Core\Catalog\Platform\Combustion;
 use Pebblerun\Core\Catalog\Shop\Fuel;
+use Pebblerun\Core\Job\Plan\TorqueHold;
 
 /**
  * What stands on the car and what of it the map covers. The same parts give more mapped at once than with one fitted after
@@ -31,9 +32,10 @@ final readonly class Build
      * @param  array<string, true>  $received  by key of the parts that came with the car
      * @param  array<string, Part>  $kits  the kit a part was taken out of when the kit was broken up, by the part's key
      * @param  bool  $changed  false for the car as received
+     * @param  ?TorqueHold  $hold  torque that its map is to hold
      */
     public function __construct(
-        private Catalog $catalog,
+        public Catalog $catalog,
         public Car $car,
         array $fitted,
         public array $covered,
@@ -42,6 +44,7 @@ final readonly class Build
         public array $received = [],
         public array $kits = [],
         public bool $changed = true,
+        public ?TorqueHold $hold = null,
     ) {
         $ordered = $parts = [];
         foreach ($catalog->platform->slots as $slot => $_) {
@@ -85,7 +88,7 @@ final readonly class Build
         $covered = array_intersect_key($this->covered, $fitted) + array_fill_keys(array_keys($broken), true) + [$part->key => true];
         $received = array_intersect_key($this->received, $fitted);
 
-        return new self($this->catalog, $this->car, $fitting->fitted, $covered, $this->fuel, $part->map === null ? $this->mappedFor : $this->fuel, $received, $fitting->kits);
+        return new self($this->catalog, $this->car, $fitting->fitted, $covered, $this->fuel, $part->map === null ? $this->mappedFor : $this->fuel, $received, $fitting->kits, true, $this->hold);
     }
 
     /**
@@ -96,6 +99,18 @@ final readonly class Build
         return $part->map === null || $part->map->flex || $this->mappedFor === null || $this->mappedFor === $this->fuel
             ? $this->situation
             : $this->situation->on($this->mappedFor);
+    }
+
+    /** What its map holds: only one that is written for the very car can. */
+    public function held(): ?TorqueHold
+    {
+        return $this->map()?->map?->kind->isCustom() === true ? $this->hold : null;
+    }
+
+    /** The same with nothing held. */
+    public function released(): self
+    {
+        return new self($this->catalog, $this->car, $this->fitted, $this->covered, $this->fuel, $this->mappedFor, $this->received, $this->kits, $this->changed);
     }
 
     /** What the factory's map burns. */

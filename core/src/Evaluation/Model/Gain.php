@@ -81,12 +81,20 @@ final readonly class Gain
      * Gains at the knots, one row a draw.
      *
      * @param  ?list<float>  $u  0–1 each, drives all figures of the part at once; null: one row, the likely figures
-     * @return non-empty-list<list<float>> a column for each knot, fractions
+     * @param  ?array<int, true>  $only  places of knots that are asked for; null: all
+     * @return non-empty-list<list<float>> a column for each knot, fractions; empty where it is not asked for
      */
-    public function columns(?array $u): array
+    public function columns(?array $u, ?array $only = null): array
     {
-        $columns = array_map(fn (Range $fraction): array => $u === null ? [$fraction->likely] : $fraction->quantiles($u), $this->fractions);
-        $real = array_map(fn (array $column): array => self::realised($column, $this->share), $columns);
+        $columns = $real = [];
+        foreach ($this->fractions as $i => $fraction) {
+            $columns[] = $column = match (true) {
+                $only !== null && ! isset($only[$i]) => [],
+                $u === null => [$fraction->likely],
+                default => $fraction->quantiles($u),
+            };
+            $real[] = self::realised($column, $this->share);
+        }
 
         return $this->fadesFrom === null ? $real : [self::realised($columns[0], $this->share * self::LOWEST), ...$real];
     }

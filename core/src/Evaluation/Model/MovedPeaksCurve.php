@@ -5,6 +5,7 @@ namespace Pebblerun\Core\Evaluation\Model;
 use Pebblerun\Core\Catalog\Parts\MovedPeaks;
 use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Math\MonotoneCubic;
+use Pebblerun\Core\Math\Peak;
 use Pebblerun\Core\Units\Range;
 use Pebblerun\Core\Units\Rpm;
 
@@ -19,9 +20,6 @@ final readonly class MovedPeaksCurve
 
     /** Power left at the new rev limit. */
     private const AT_LIMIT = 0.94;
-
-    /** rpm between the knots of the gain. */
-    private const STEP = 100.0;
 
     private float $knee;
 
@@ -55,7 +53,7 @@ final readonly class MovedPeaksCurve
         $of = fn (float $powerShare, float $torqueShare): Curve => $this->moved($peaks, $powerShare, $torqueShare, $limit);
         $curves = [$of($power->low, $torque->low), $of($power->likely, $torque->likely), $of($power->high, $torque->high)];
         $rpms = $gains = [];
-        foreach ($this->speeds($peaks, $limit) as $rpm) {
+        for ($rpm = $this->baseline->first; $rpm <= $limit; $rpm += Curve::STEP) {
             $here = array_map(fn (Curve $curve): float => $curve->torqueAt($rpm) / $old->torqueAt($rpm) - 1.0, $curves);
             $rpms[] = $rpm;
             $gains[] = Range::of(min($here), $here[1], max($here));
@@ -63,19 +61,6 @@ final readonly class MovedPeaksCurve
 
         /** @var array{non-empty-list<float>, non-empty-list<Range>} */
         return [$rpms, $gains];
-    }
-
-    /** @return list<float> where the two sketches bend, and every hundred rpm between */
-    private function speeds(MovedPeaks $peaks, float $limit): array
-    {
-        $speeds = [$this->knee, $this->plateauEnd, $this->powerRpm, $this->revLimit, $peaks->power, $peaks->torque ?? $this->knee, $limit];
-        for ($rpm = $this->baseline->first; $rpm < $limit; $rpm += self::STEP) {
-            $speeds[] = $rpm;
-        }
-        $speeds = array_values(array_unique(array_map(fn (float $rpm): float => Curve::STEP * round($rpm / Curve::STEP), $speeds)));
-        sort($speeds);
-
-        return $speeds;
     }
 
     private function old(float $limit): Curve
@@ -88,7 +73,7 @@ final readonly class MovedPeaksCurve
             [$this->plateauEnd, self::PLATEAU * $this->torque],
             [$this->powerRpm, $this->power / ($this->powerRpm * Rpm::OMEGA)],
             [$this->revLimit, $end->torqueAt($this->revLimit)],
-        ], $this->torque, $this->power)->endingAt($limit);
+        ], $this->torque, $this->power)->endingAt($limit, new Peak($this->powerRpm, $this->power));
     }
 
     private function moved(MovedPeaks $peaks, float $powerShare, float $torqueShare, float $limit): Curve

@@ -28,6 +28,11 @@ final class InvalidCommand extends InvalidArgumentException implements CoreExcep
         return new self("\"{$stage}\" is the first stage: there is none before it to merge into.");
     }
 
+    public static function turnedRound(float $from, float $to): self
+    {
+        return new self("{$from} rpm is not below {$to} rpm: give the lower one first.");
+    }
+
     public static function stageThere(string $key): self
     {
         return new self("The plan has a stage \"{$key}\" already: give the new one a name of its own.");

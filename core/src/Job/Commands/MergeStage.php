@@ -34,6 +34,10 @@ final readonly class MergeStage implements Command
             $into['changes'][] = $change;
         }
         $into['fuel'] = $merged['fuel'];
+        unset($into['hold']);
+        if (isset($merged['hold'])) {
+            $into['hold'] = $merged['hold'];
+        }
         $draft->plan['stages'][$stage - 1] = $into;
         $draft->remove($stage);
     }

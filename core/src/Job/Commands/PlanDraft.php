@@ -9,7 +9,8 @@ use Pebblerun\Core\Catalog\UnknownChoice;
  * A plan document while commands change it. The document is the open plan format without its head.
  *
  * @phpstan-type ChangeDocument array{fit?: string, remove?: string, basis?: string, agreed?: float|int, quantity?: int, bought?: bool}
- * @phpstan-type StageDocument array{key: string, name: string, fuel: string, changes: list<ChangeDocument>}
+ * @phpstan-type HoldDocument array{torque: float, unit?: string, from_rpm: float, to_rpm: float}
+ * @phpstan-type StageDocument array{key: string, name: string, fuel: string, changes: list<ChangeDocument>, hold?: HoldDocument}
  * @phpstan-type PlanDocument array{name: string, settings?: array<string, string>, stages: list<StageDocument>}
  */
 final class PlanDraft

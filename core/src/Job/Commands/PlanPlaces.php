@@ -107,6 +107,10 @@ final readonly class PlanPlaces
             $where = ['stage' => $i + 1];
             $places["{$stage['key']}/@fuel"] = [$stage['fuel'], new Description('place-fuel', [...$where, 'fuel' => $draft->fuelName($stage['fuel'])])];
             $places["{$stage['key']}/@name"] = [$stage['name'], new Description('place-name', [...$where, 'name' => $stage['name']])];
+            if (isset($stage['hold'])) {
+                $hold = $stage['hold'];
+                $places["{$stage['key']}/@hold"] = [(string) json_encode($hold), new Description('hold', [...$where, 'torque' => $hold['torque'], 'unit' => $hold['unit'] ?? '', 'from' => $hold['from_rpm'], 'until' => $hold['to_rpm']])];
+            }
             foreach ($stage['changes'] as $change) {
                 foreach ($draft->slotsOf($change) as $slot) {
                     $places["{$stage['key']}/{$slot}"] = [(string) json_encode($change), self::describe($change, $draft, ['slot' => $draft->slotName($slot), ...$where])];

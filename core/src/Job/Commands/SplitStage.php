@@ -35,7 +35,7 @@ final readonly class SplitStage implements Command
             throw InvalidCommand::notThere(implode(', ', $this->parts), $from['name']);
         }
         $draft->plan['stages'][$stage]['changes'] = array_values(array_diff_key($from['changes'], $taken));
-        $draft->insert($stage + 1, ['key' => $draft->newKey($this->key), 'name' => $this->name, 'fuel' => $from['fuel'], 'changes' => array_values($taken)]);
+        $draft->insert($stage + 1, ['key' => $draft->newKey($this->key), 'name' => $this->name, 'fuel' => $from['fuel'], 'changes' => array_values($taken), ...array_intersect_key($from, ['hold' => true])]);
     }
 
     public function describe(PlanDraft $before): Description

@@ -8,8 +8,9 @@ final readonly class Stage
     /**
      * @param  string  $fuel  key of a fuel of the shop
      * @param  list<Change>  $changes  in the order of the board
+     * @param  ?TorqueHold  $hold  torque that its map holds
      */
-    public function __construct(public string $key, public string $name, public string $fuel, public array $changes) {}
+    public function __construct(public string $key, public string $name, public string $fuel, public array $changes, public ?TorqueHold $hold = null) {}
 
     /**
      * The same with only those of its changes, and some more behind them.
@@ -18,18 +19,18 @@ final readonly class Stage
      */
     public function only(callable $which, Change ...$more): self
     {
-        return new self($this->key, $this->name, $this->fuel, [...array_values(array_filter($this->changes, $which)), ...array_values($more)]);
+        return new self($this->key, $this->name, $this->fuel, [...array_values(array_filter($this->changes, $which)), ...array_values($more)], $this->hold);
     }
 
     /** The same with one change more behind the others. */
     public function and(Change $more): self
     {
-        return new self($this->key, $this->name, $this->fuel, [...$this->changes, $more]);
+        return new self($this->key, $this->name, $this->fuel, [...$this->changes, $more], $this->hold);
     }
 
     public function on(string $fuel): self
     {
-        return new self($this->key, $this->name, $fuel, $this->changes);
+        return new self($this->key, $this->name, $fuel, $this->changes, $this->hold);
     }
 
     public function fits(string $part): bool

@@ -47,16 +47,37 @@ final readonly class Loss
         return [self::percentage($share), self::constant($share, $peak->value / ($peak->rpm * Rpm::OMEGA))];
     }
 
-    /** Manual: front 14, rear 15, all 20 %; automatic + 3. */
-    public static function defaultShare(string $drive, string $gearbox): float
+    /**
+     * What is usually lost, by the kind of dyno that reads it. A manual on an inertia roller: front 14, rear 15, all 17 %; on a load
+     * roller 17, 17 and 22; on hubs 3 less than on an inertia roller; nothing on an engine dyno.
+     *
+     * @param  'front'|'rear'|'all'|string  $drive
+     */
+    public static function usual(string $drive, string $gearbox, string $dyno = 'inertia-roller'): float
     {
-        $share = match ($drive) {
+        $inertia = match ($drive) {
             'front' => 0.14,
             'rear' => 0.15,
-            default => 0.20,
+            default => 0.17,
         };
+        $load = $drive === 'front' || $drive === 'rear' ? 0.17 : 0.22;
 
-        return $gearbox === 'automatic' ? $share + 0.03 : $share;
+        return match ($dyno) {
+            'engine' => 0.0,
+            'hub' => $inertia - 0.03,
+            'load-roller' => $load,
+            default => $inertia,
+        } + self::gearboxShare($gearbox);
+    }
+
+    /** What a gearbox loses more than a manual: dual clutch 1.5, automatic 3 %. */
+    public static function gearboxShare(string $gearbox): float
+    {
+        return match ($gearbox) {
+            'dual-clutch' => 0.015,
+            'automatic' => 0.03,
+            default => 0.0,
+        };
     }
 
     /** The share lost under the percentage model; 0 where the loss is constant. */

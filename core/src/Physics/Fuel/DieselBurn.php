@@ -27,6 +27,6 @@ final class DieselBurn
     /** At part load it runs leaner: λ grows with √(full power/asked power). */
     public static function atPartLoad(float $lambda, float $full, float $asked): float
     {
-        return $lambda * sqrt(max(1.0, $full / max(1.0, $asked)));
+        return $lambda * sqrt(max(1.0, $full / max(1e-9, $asked)));
     }
 }

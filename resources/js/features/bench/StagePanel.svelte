@@ -2,6 +2,7 @@
     import type { StageDetail } from '@/generated/answers';
     import { Fetched } from '@/lib/fetched.svelte';
     import { figure, money, precise } from '@/lib/format';
+    import HoldEditor from './HoldEditor.svelte';
     import LimitRow from './LimitRow.svelte';
     import type { Bench } from './bench.svelte';
 
@@ -46,8 +47,14 @@
 
         {#if detail.torque_loss}<p class="mt-1 text-straw">{detail.torque_loss.sentence}</p>{/if}
         {#if detail.soak}<p class="mt-1 text-soft">{detail.soak.sentence}</p>{/if}
+        {#if detail.boost}<p class="mt-1 text-soft">{detail.boost.sentence}</p>{/if}
         {#if detail.hot}<p class="mt-1 text-soft">{detail.hot.sentence}</p>{/if}
         {#if detail.mass}<p class="mt-1 text-soft">{detail.mass.sentence}</p>{/if}
+
+        {#if stage.index > 0 && (detail.hold.can || detail.hold.torque !== null) && !bench.past}<HoldEditor
+                {bench}
+                hold={detail.hold}
+            />{/if}
 
         <h3 class="mt-2 font-semibold">Limits</h3>
         <ul>
@@ -67,9 +74,11 @@
                     {#each detail.money.lines as line (line.part)}
                         <tr class="border-t border-faint align-top">
                             <td class="py-0.5"
-                                >{line.name}{line.basis === 'new' ? '' : `, ${line.basis}`}{line.bought
-                                    ? ', bought'
-                                    : ''}{line.hours ? `, ${precise(line.hours)} h` : ''}</td
+                                >{line.name}{line.revision ? ', revision' : ''}{line.basis === 'new'
+                                    ? ''
+                                    : `, ${line.basis}`}{line.bought ? ', bought' : ''}{line.hours
+                                    ? `, ${precise(line.hours)} h`
+                                    : ''}</td
                             >
                             <td class="py-0.5 pl-2 text-right whitespace-nowrap"
                                 >{money(line.gross.likely, labels.money)}</td

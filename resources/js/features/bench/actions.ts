@@ -4,6 +4,7 @@ import { FUEL, HEAD } from './types';
 /** What the page does for an action besides the plan itself. */
 export type BenchControls = {
     enter: () => void;
+    hold: () => void;
     rename: () => void;
     show: (panel: 'history' | 'settings' | 'variants' | 'plans') => void;
     help: () => void;
@@ -152,6 +153,17 @@ export const actions: Action[] = [
         on: 'head',
         can: onStage,
         run: (bench) => bench.removeStage(),
+    },
+    {
+        name: 'Hold torque in the stage',
+        keys: ['t'],
+        stroke: 'T',
+        on: 'bench',
+        can: (bench) => bench.column > 0 && bench.stage?.map != null,
+        run: (bench, controls) => {
+            bench.select(HEAD, bench.column);
+            controls.hold();
+        },
     },
     {
         name: 'New stage',

@@ -38,6 +38,8 @@ export class Bench {
     column = $state(1);
     /** Slots that are selected together with the current one, in the same column. */
     picked = $state.raw<string[]>([]);
+    /** The hold of the stage's panel takes the keys as soon as it is there. */
+    wantsHold = $state(false);
     view = $state<View>({ kind: 'cell' });
     error = $state('');
     announcement = $state('');
@@ -187,6 +189,18 @@ export class Bench {
             this.edit([{ do: 'fuel', stage: stage.key, fuel }], `Run stage ${stage.index} on ${name}`, {
                 [`${FUEL}/${this.column}`]: { state: 'new', name },
             });
+    }
+
+    /** Has the map of the stage hold torque between two speeds; null releases it. */
+    hold(hold: { torque: number; unit: 'lb-ft' | 'Nm'; from_rpm: number; to_rpm: number } | null) {
+        const stage = this.stage;
+        if (stage && stage.index > 0)
+            this.edit(
+                [{ do: 'hold', stage: stage.key, hold }],
+                hold === null
+                    ? `Hold torque no longer in stage ${stage.index}`
+                    : `Hold torque at ${hold.torque} ${hold.unit} in stage ${stage.index}`,
+            );
     }
 
     clear() {
