@@ -16,7 +16,9 @@ use Pebblerun\Core\Catalog\Parts\PartPrice;
 use Pebblerun\Core\Catalog\Parts\ReferenceBuild;
 use Pebblerun\Core\Catalog\Platform\Car;
 use Pebblerun\Core\Catalog\Platform\Ceiling;
+use Pebblerun\Core\Catalog\Platform\Combustion;
 use Pebblerun\Core\Catalog\Platform\Family;
+use Pebblerun\Core\Catalog\Platform\FuelComponent;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Catalog\Platform\Slot;
 use Pebblerun\Core\Catalog\Shop\Fuel;
@@ -32,11 +34,13 @@ use Pebblerun\Core\Job\Brief\Budget;
 use Pebblerun\Core\Job\Brief\Risk;
 use Pebblerun\Core\Job\Brief\Target;
 use Pebblerun\Core\Job\Bundle;
+use Pebblerun\Core\Job\Plan\Acceptance;
 use Pebblerun\Core\Job\Plan\Change;
 use Pebblerun\Core\Job\Plan\Plan;
 use Pebblerun\Core\Job\Plan\Settings;
 use Pebblerun\Core\Job\Plan\Stacking;
 use Pebblerun\Core\Job\Plan\Stage;
+use Pebblerun\Core\Job\Plan\TorqueHold;
 use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Physics\Air\AirSide;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
@@ -78,6 +82,19 @@ final class Lyre
 
     public bool $boosted = true;
 
+    /** @var list<FuelComponent> */
+    public array $fuelSystem = [];
+
+    public Combustion $combustion;
+
+    /** By stage, counted from 0. @var array<int, TorqueHold> */
+    public array $holds = [];
+
+    /** @var array<int, list<Acceptance>> */
+    public array $accepts = [];
+
+    public Risk $risk = Risk::Normal;
+
     /** km */
     public ?float $mileage = null;
 
@@ -96,6 +113,7 @@ final class Lyre
             'catback' => self::part('catback', ['catback'], [2, 4, 6], [2, 4, 6]),
         ];
         $this->measured = self::curve();
+        $this->combustion = new Combustion;
     }
 
     public static function curve(): Curve
@@ -163,7 +181,7 @@ final class Lyre
         return new Platform(
             'lyre', 'Lyre', 'front', 'turbo', FuelKind::Petrol, 2019, 2024, 0.0016, $this->boosted, 6500.0, self::curve(),
             ['lane' => 'Lane'], $slots, $families, $this->limits, $this->ceilings, false, $this->boost, $this->air,
-            null, $this->exhaust,
+            null, $this->exhaust, $this->combustion, $this->fuelSystem,
         );
     }
 
@@ -211,7 +229,7 @@ final class Lyre
     {
         $steps = [];
         foreach (array_values($stages) as $i => $keys) {
-            $steps[] = new Stage("s{$i}", '', 'pump', array_map(fn (string $key): Change => Change::fit($key), $keys));
+            $steps[] = new Stage("s{$i}", '', 'pump', array_map(fn (string $key): Change => Change::fit($key), $keys), $this->holds[$i] ?? null, $this->accepts[$i] ?? []);
         }
 
         return new Plan(new Settings($this->stacking), $steps);
@@ -236,7 +254,7 @@ final class Lyre
     {
         return new Brief(
             $this->car(), new AsReceived($this->received, 'pump', $this->measured, true),
-            $this->target, new Budget(null, null, null), [2500.0, 5500.0], null, Risk::Normal,
+            $this->target, new Budget(null, null, null), [2500.0, 5500.0], null, $this->risk,
         );
     }
 

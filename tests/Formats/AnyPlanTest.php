@@ -4,8 +4,8 @@ namespace Tests\Formats;
 
 use Pebblerun\Core\Advice\Fixes;
 use Pebblerun\Core\Advice\VerdictSubject;
-use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Catalog\Limits\Quantity;
+use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Exchange\OpenedBundle;

@@ -169,7 +169,7 @@ final class WhatATunerKnowsTest extends TestCase
         yield 'more boost on a plastic pipe: pipe named' => [fn () => self::assertGreaterThan(Status::Clear->severity(), self::limit(self::last(self::LYRE, ['brimstall-dp-cat', 'nullarc-three-port', 'kolvane-top-large', 'pellaworks-low', 'pellaworks-h2', 'pellaworks-inj', 'saltmarsh-dyno'], 'blend-50'), 'pipe-boost')->status->severity())];
         yield 'rods fitted: valve springs still limited' => [fn () => self::assertSame(7000.0, self::limit(self::last(self::LYRE, ['orsken-rods']), 'valves')->safe)];
         yield 'hot day at 1,200 m: natural and belt-driven lose about a sixth, turbo less' => [function (): void {
-            $hot = fn (string $job, string ...$parts): float => 1.0 - (float) self::with(['outside' => ['altitude_m' => 1200, 'hottest_c' => 35]], $job, [self::document($job)['fuel'], $parts])->last()->hot;
+            $hot = fn (string $job, string ...$parts): float => 1.0 - (float) self::with(['outside' => ['altitude_m' => 1200, 'hottest_c' => 35]], $job, [self::document($job)['fuel'], array_values($parts)])->last()->hot;
             self::between(0.15, 0.18, $hot(self::TERN));
             self::between(0.15, 0.18, $hot(self::MERIDIAN, 'kolvane-mer-pd', 'pellaworks-mer-inj', 'pellaworks-mer-pump', 'saltmarsh-mer-dyno'));
             self::between(0.0, 0.13, $hot(self::LYRE));
@@ -217,7 +217,7 @@ final class WhatATunerKnowsTest extends TestCase
         $document['plan'] = ['name' => 'It', 'stages' => array_map(fn (array $stage, int $i): array => [
             'key' => "s{$i}", 'name' => '', 'fuel' => $stage[0], 'changes' => array_map(fn (string $part): array => ['fit' => $part], $stage[1]),
             ...(isset($stage[2]) ? ['hold' => $stage[2]] : []),
-        ], $stages, array_keys($stages))];
+        ], array_values($stages), array_keys(array_values($stages)))];
 
         return Estimate::of(BundleReader::read($document)->bundle);
     }

@@ -4,6 +4,7 @@ namespace App\Http\Requests;
 
 use App\Actions\Step;
 use Illuminate\Validation\Rule;
+use Pebblerun\Core\Job\Commands\AcceptLimit;
 use Pebblerun\Core\Job\Commands\Commands;
 use Pebblerun\Formats\DocumentReader;
 use Pebblerun\Formats\InvalidDocument;
@@ -43,7 +44,20 @@ final class PlanEditRequest extends EditRequest
         // As they were sent: to an array {} and [] would be the same.
         $sent = json_decode($this->getContent())->commands ?? [];
 
-        return array_map(self::named(...), DocumentReader::standard()->commands($sent));
+        return array_map(fn (array $command): array => $this->signed(self::named($command)), DocumentReader::standard()->commands($sent));
+    }
+
+    /**
+     * Who accepts a limit is who is signed in, today.
+     *
+     * @param  array<string, mixed>  $command
+     * @return array<string, mixed>
+     */
+    private function signed(array $command): array
+    {
+        $person = $this->user();
+
+        return $command['do'] === AcceptLimit::name() && $person !== null ? [...$command, 'by' => $person->name, 'on' => $person->shop->today()] : $command;
     }
 
     /**

@@ -120,7 +120,7 @@ final readonly class AnswerEffects
     private function atRisk(Risk $risk): Message
     {
         foreach ($this->estimate->results as $stage => $result) {
-            $weakest = $stage > 0 ? $result->weakest() : null;
+            $weakest = $stage > 0 ? $result->weakestOpen() : null;
             if ($weakest !== null && ! RiskRule::allows($risk, $weakest->status)) {
                 return new Message(AnswerEffectCode::RiskRefuses, ['risk' => $risk, 'reading' => $weakest, 'stage' => $stage]);
             }

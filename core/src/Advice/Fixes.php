@@ -161,7 +161,7 @@ final readonly class Fixes
         $past = [];
         foreach ($likely->rpms() as $i => $rpm) {
             $safe = $reading->limit->safeAt($rpm) * $moved;
-            if ($likely->torque[$i] * $spread > $safe) {
+            if ($safe < $likely->torque[$i] * $spread) {
                 $past[(int) $rpm] = $safe;
             }
         }
@@ -295,7 +295,7 @@ final readonly class Fixes
         foreach ($this->statesWith($commands, $from) as $i => $state) {
             $reading = match (true) {
                 $i === 0 => null,
-                $i < $from => $this->estimate->results[$i]->weakest(),
+                $i < $from => $this->estimate->results[$i]->weakestOpen(),
                 default => $this->weakestOf($state),
             };
             if ($reading !== null && $reading->isWeakerThan($weakest?->reading)) {

@@ -132,8 +132,11 @@ final readonly class Verdict
     private function limits(): VerdictLine
     {
         $weakest = $this->estimate->weakest();
+        $accepted = $this->accepted();
         if ($weakest === null) {
-            return new VerdictLine(VerdictSubject::Limits, Status::Unknown, new Message(VerdictCode::NoStages), null, []);
+            return $accepted === []
+                ? new VerdictLine(VerdictSubject::Limits, Status::Unknown, new Message(VerdictCode::NoStages), null, [])
+                : new VerdictLine(VerdictSubject::Limits, Status::Close, new Message(VerdictCode::AllAccepted), null, $accepted);
         }
         $risk = $this->estimate->bundle->brief->risk;
         $worst = $weakest->reading;
@@ -141,11 +144,27 @@ final readonly class Verdict
             ? new Message(VerdictCode::AllowedAtRisk, ['status' => $worst->status, 'risk' => $risk])
             : new Message(VerdictCode::Consequence, ['limit' => $worst->limit]));
 
+        // What was accepted is passed all the same: nothing is clear beside it.
+        $status = $worst->status === Status::Clear && $accepted !== [] ? Status::Close : $worst->status;
+
         return new VerdictLine(
-            VerdictSubject::Limits, $worst->status,
+            VerdictSubject::Limits, $status,
             new Message(VerdictCode::WeakestLink, ['reading' => $worst, 'stage' => $weakest->stage]), $detail,
-            $this->notedLimits() ?: [new Message(VerdictCode::AllLimitsClear)],
+            [...$accepted, ...$this->notedLimits()] ?: [new Message(VerdictCode::AllLimitsClear)],
         );
+    }
+
+    /** @return list<Message> limits that somebody accepted, each once */
+    private function accepted(): array
+    {
+        $accepted = [];
+        foreach ($this->estimate->results as $stage => $result) {
+            foreach ($result->accepted() as $reading) {
+                $accepted[$reading->limit->key] ??= new Message(VerdictCode::LimitAccepted, ['reading' => $reading, 'stage' => $stage]);
+            }
+        }
+
+        return array_values($accepted);
     }
 
     /** @return list<Message> limits that are more than clear, by stage */

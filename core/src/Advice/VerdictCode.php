@@ -48,6 +48,9 @@ enum VerdictCode: string
     case AllIn = 'all-in';
 
     case NoStages = 'no-stages';
+    /** reading, stage */
+    case LimitAccepted = 'limit-accepted';
+    case AllAccepted = 'all-accepted';
     case JudgeIt = 'judge-it';
     /** reading, stage */
     case ShortOfFuel = 'short-of-fuel';

@@ -94,12 +94,12 @@ final readonly class Estimate
         return $target !== null && $this->reached()->p50 < $target->asked();
     }
 
-    /** The weakest link of all stages; null without one. */
+    /** The weakest link of all stages that nobody accepted; null without one. */
     public function weakest(): ?StageLimit
     {
         $weakest = null;
         foreach ($this->results as $stage => $result) {
-            $here = $stage > 0 ? $result->weakest() : null;
+            $here = $stage > 0 ? $result->weakestOpen() : null;
             if ($here !== null && $here->isWeakerThan($weakest?->reading)) {
                 $weakest = new StageLimit($stage, $here);
             }

@@ -55,7 +55,7 @@ final class PlanEvaluator
 
         return hash('xxh128', serialize([
             $this->planned->bundle->fingerprint, $settings->stacking, $settings->constantLoss,
-            $build->changed, $build->fuel->key, $build->mappedFor?->key, $build->held()?->name(), $stands,
+            $build->changed, $build->fuel->key, $build->mappedFor?->key, $build->held()?->name(), array_keys($build->accepted), $stands,
         ]));
     }
 

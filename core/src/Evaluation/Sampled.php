@@ -33,8 +33,9 @@ final readonly class Sampled
         public ?array $boost,
     ) {}
 
+    /** Of those that nobody accepted. */
     public function weakest(): ?LimitReading
     {
-        return LimitReading::weakest($this->readings);
+        return LimitReading::weakest(array_values(array_filter($this->readings, fn (LimitReading $reading): bool => $reading->accepted === null)));
     }
 }

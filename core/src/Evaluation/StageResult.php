@@ -89,4 +89,16 @@ final readonly class StageResult
     {
         return LimitReading::weakest($this->readings);
     }
+
+    /** The weakest of those that nobody accepted. */
+    public function weakestOpen(): ?LimitReading
+    {
+        return LimitReading::weakest(array_values(array_filter($this->readings, fn (LimitReading $reading): bool => $reading->accepted === null)));
+    }
+
+    /** @return list<LimitReading> passed knowingly */
+    public function accepted(): array
+    {
+        return array_values(array_filter($this->readings, fn (LimitReading $reading): bool => $reading->accepted !== null));
+    }
 }

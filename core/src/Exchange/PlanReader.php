@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Exchange;
 
+use Pebblerun\Core\Job\Plan\Acceptance;
 use Pebblerun\Core\Job\Plan\Change;
 use Pebblerun\Core\Job\Plan\Plan;
 use Pebblerun\Core\Job\Plan\PriceBasis;
@@ -32,6 +33,7 @@ final class PlanReader
                 $stage->get('fuel')->string(),
                 self::changes($stage, $currency),
                 self::hold($stage->maybe('hold'), $units),
+                array_map(fn (DocumentNode $one): Acceptance => new Acceptance($one->get('limit')->string(), $one->get('by')->string(), $one->get('on')->string(), $one->get('reason')->string()), $stage->each('accepts')),
             ), $node->each('stages')),
         );
     }

@@ -74,6 +74,7 @@ final readonly class LimitDocument
             'edge' => $this->say->limit($quantity, $reading->edge),
             'rpm' => $reading->rpm,
             'hot' => $reading->hot,
+            'accepted' => $reading->accepted === null ? null : ['by' => $reading->accepted->by, 'on' => $reading->accepted->on, 'reason' => $reading->accepted->reason],
             'sentence' => $this->words->of($reading),
             'consequence' => $reading->limit->consequence,
             'evidence' => trim(Terms::evidence($reading->limit->evidence).($reading->limit->note === '' ? '' : ": {$reading->limit->note}")),

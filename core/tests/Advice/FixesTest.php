@@ -134,7 +134,10 @@ final class FixesTest extends TestCase
         foreach ([['weak', 20, 255], ['strong', 300, 900], ['stronger', 700, 950]] as [$key, $price, $safe]) {
             $document['parts'][] = ['key' => $key, 'name' => ucfirst($key).' rods', 'maker' => 'Kolvane', 'slots' => ['rods'], 'price' => ['new' => $price], 'effects' => ['limits' => [$limit("{$key}-own", $safe)]]];
         }
-        self::assertSame(['Strong rods in stage 1, and every limit is within what was asked.'], self::settled($document, 'limits'));
+        self::assertSame([
+            'Strong rods in stage 1, and every limit is within what was asked.',
+            'Hold torque at 249 lb-ft from 2,200 rpm to 5,450 rpm from stage 1 on: costs 0 whp and 19 lb-ft at their peaks.',
+        ], self::settled($document, 'limits'));
     }
 
     public function test_a_fuel_out_of_reach_gives_way_to_the_best_within(): void

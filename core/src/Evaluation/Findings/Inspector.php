@@ -150,6 +150,7 @@ final readonly class Inspector
         if ($part->map === null) {
             return [];
         }
+
         return $part->gains === [] || $this->hasCase($part, $build) ? [] : [new Finding(FindingKind::NotAllowed, $part)];
     }
 

@@ -63,8 +63,10 @@ final class LimitCheck
                 default => $air === null ? [Standing::unknown(), [], []] : $air->of($limit, $more),
             };
             $standings[] = $standing;
-            $belowSafe = array_replace($belowSafe, $overSafe);
-            $belowEdge = array_replace($belowEdge, $overEdge);
+            if (! isset($model->build->accepted[$limit->key])) {
+                $belowSafe = array_replace($belowSafe, $overSafe);
+                $belowEdge = array_replace($belowEdge, $overEdge);
+            }
         }
 
         return new DrawnLimits($standings, array_values($belowSafe), array_values($belowEdge));
@@ -142,7 +144,7 @@ final class LimitCheck
     public function readings(StageModel $model, Likely $likely, array $standings, Ambient $hot): array
     {
         return array_map(fn (Limit $limit, Standing $standing): LimitReading => match (true) {
-            $standing->median === null => new LimitReading($limit, Status::Unknown, null, null, 0.0, 0.0, $limit->safeAt(0.0), $limit->edgeAt(0.0), 0.0),
+            $standing->median === null => new LimitReading($limit, Status::Unknown, null, null, 0.0, 0.0, $limit->safeAt(0.0), $limit->edgeAt(0.0), 0.0, accepted: $model->build->accepted[$limit->key] ?? null),
             self::alongCurve($limit) => $this->reading($limit, $model, $likely, $standing),
             default => self::elsewhere($limit, $model, $standing, $hot),
         }, $model->limits, $standings);
@@ -182,7 +184,7 @@ final class LimitCheck
             $limit->quantity->isTemperature() => ($edge - $day) / max(1.0, $safe - $day),
             $limit->quantity === Quantity::Smoke => $safe / $edge,
             default => $edge / $safe,
-        });
+        }, $model->build->accepted[$limit->key] ?? null);
     }
 
     /**
@@ -308,6 +310,6 @@ final class LimitCheck
         $safe = $limit->safeAt($rpm) * $moved;
         $isHeld = $status === Status::PastEdge && $limit->quantity === Quantity::FuelFlow && $model->holdsFuel();
 
-        return new LimitReading($limit, $isHeld ? Status::HeldBack : $status, $standing->median, $standing->used, (float) $standing->median * $safe, $standing->used * $safe, $safe, $limit->edgeAt($rpm) * $moved, $rpm, false, $limit->edgeAt($rpm) / $limit->safeAt($rpm));
+        return new LimitReading($limit, $isHeld ? Status::HeldBack : $status, $standing->median, $standing->used, (float) $standing->median * $safe, $standing->used * $safe, $safe, $limit->edgeAt($rpm) * $moved, $rpm, false, $limit->edgeAt($rpm) / $limit->safeAt($rpm), $model->build->accepted[$limit->key] ?? null);
     }
 }

@@ -4,6 +4,7 @@ namespace Pebblerun\Core\Evaluation\Limits;
 
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Limits\Quantity;
+use Pebblerun\Core\Job\Plan\Acceptance;
 
 /** A limit against one stage's demand. */
 final readonly class LimitReading
@@ -17,6 +18,7 @@ final readonly class LimitReading
      * @param  float  $edge  there, moved by the map
      * @param  bool  $hot  on the hottest day, which is worse than the standard one
      * @param  float  $edgeShare  edge over safe, as the shares of demand are
+     * @param  ?Acceptance  $accepted  by whom it is passed knowingly
      * @param  float  $rpm  where along the curve the likely demand is worst
      */
     public function __construct(
@@ -31,6 +33,7 @@ final readonly class LimitReading
         public float $rpm,
         public bool $hot = false,
         public float $edgeShare = 1.0,
+        public ?Acceptance $accepted = null,
     ) {}
 
     /** How much the demand may still grow before safe is reached; null where it cannot be said. */

@@ -8,6 +8,7 @@ use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Platform\Car;
 use Pebblerun\Core\Catalog\Platform\Combustion;
 use Pebblerun\Core\Catalog\Shop\Fuel;
+use Pebblerun\Core\Job\Plan\Acceptance;
 use Pebblerun\Core\Job\Plan\TorqueHold;
 
 /**
@@ -32,6 +33,7 @@ final readonly class Build
      * @param  array<string, true>  $received  by key of the parts that came with the car
      * @param  array<string, Part>  $kits  the kit a part was taken out of when the kit was broken up, by the part's key
      * @param  bool  $changed  false for the car as received
+     * @param  array<string, Acceptance>  $accepted  by key of the limit that is passed knowingly
      * @param  ?TorqueHold  $hold  torque that its map is to hold
      */
     public function __construct(
@@ -45,6 +47,7 @@ final readonly class Build
         public array $kits = [],
         public bool $changed = true,
         public ?TorqueHold $hold = null,
+        public array $accepted = [],
     ) {
         $ordered = $parts = [];
         foreach ($catalog->platform->slots as $slot => $_) {
@@ -88,7 +91,7 @@ final readonly class Build
         $covered = array_intersect_key($this->covered, $fitted) + array_fill_keys(array_keys($broken), true) + [$part->key => true];
         $received = array_intersect_key($this->received, $fitted);
 
-        return new self($this->catalog, $this->car, $fitting->fitted, $covered, $this->fuel, $part->map === null ? $this->mappedFor : $this->fuel, $received, $fitting->kits, true, $this->hold);
+        return new self($this->catalog, $this->car, $fitting->fitted, $covered, $this->fuel, $part->map === null ? $this->mappedFor : $this->fuel, $received, $fitting->kits, true, $this->hold, $this->accepted);
     }
 
     /**
@@ -110,7 +113,7 @@ final readonly class Build
     /** The same with nothing held. */
     public function released(): self
     {
-        return new self($this->catalog, $this->car, $this->fitted, $this->covered, $this->fuel, $this->mappedFor, $this->received, $this->kits, $this->changed);
+        return new self($this->catalog, $this->car, $this->fitted, $this->covered, $this->fuel, $this->mappedFor, $this->received, $this->kits, $this->changed, null, $this->accepted);
     }
 
     /** What the factory's map burns. */

@@ -123,6 +123,7 @@ final readonly class StageTimeline
             $this->catalog, $this->car, $fitting->fitted, $covered, $fuel,
             $mappedAt === $index ? $fuel : $before?->mappedFor,
             array_fill_keys(array_keys($since, 0, true), true), $fitting->kits, $index > 0, $stage?->hold,
+            [...$before->accepted ?? [], ...array_column($stage->accepts ?? [], null, 'limit')],
         );
 
         return new StageState($index, $stage, $build, $since, $mappedAt, $bought, $replaced);

@@ -14,7 +14,7 @@ final class Commands
 {
     /** @var non-empty-list<class-string<Command>> */
     private const ALL = [
-        Fit::class, Clear::class, Move::class, RunOnFuel::class, HoldTorque::class, ChangeLine::class, ChangeSettings::class,
+        Fit::class, Clear::class, Move::class, RunOnFuel::class, HoldTorque::class, AcceptLimit::class, ChangeLine::class, ChangeSettings::class,
         AddStage::class, RemoveStage::class, RenameStage::class, SplitStage::class, MergeStage::class, MoveStage::class, RenamePlan::class,
     ];
 

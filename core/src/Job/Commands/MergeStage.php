@@ -34,6 +34,9 @@ final readonly class MergeStage implements Command
             $into['changes'][] = $change;
         }
         $into['fuel'] = $merged['fuel'];
+        if (isset($merged['accepts'])) {
+            $into['accepts'] = array_values([...array_column($into['accepts'] ?? [], null, 'limit'), ...array_column($merged['accepts'], null, 'limit')]);
+        }
         unset($into['hold']);
         if (isset($merged['hold'])) {
             $into['hold'] = $merged['hold'];

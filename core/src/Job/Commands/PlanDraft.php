@@ -9,8 +9,9 @@ use Pebblerun\Core\Catalog\UnknownChoice;
  * A plan document while commands change it. The document is the open plan format without its head.
  *
  * @phpstan-type ChangeDocument array{fit?: string, remove?: string, basis?: string, agreed?: float|int, quantity?: int, bought?: bool}
+ * @phpstan-type AcceptanceDocument array{limit: string, by: string, on: string, reason: string}
  * @phpstan-type HoldDocument array{torque: float, unit?: string, from_rpm: float, to_rpm: float}
- * @phpstan-type StageDocument array{key: string, name: string, fuel: string, changes: list<ChangeDocument>, hold?: HoldDocument}
+ * @phpstan-type StageDocument array{key: string, name: string, fuel: string, changes: list<ChangeDocument>, hold?: HoldDocument, accepts?: list<AcceptanceDocument>}
  * @phpstan-type PlanDocument array{name: string, settings?: array<string, string>, stages: list<StageDocument>}
  */
 final class PlanDraft
@@ -128,6 +129,18 @@ final class PlanDraft
     public function slotName(string $key): string
     {
         return $this->catalog->platform->slots[$key]->name ?? $key;
+    }
+
+    /** Of the platform's, or of a part's own. */
+    public function limitName(string $key): string
+    {
+        $limits = $this->catalog->platform->limits;
+        foreach ($this->catalog->parts as $part) {
+            array_push($limits, ...$part->effects->limits);
+        }
+        $names = array_column([...$limits, ...$this->catalog->platform->fuelSystem], 'name', 'key');
+
+        return $names[$key] ?? $key;
     }
 
     public function fuelName(string $key): string

@@ -111,6 +111,9 @@ final readonly class PlanPlaces
                 $hold = $stage['hold'];
                 $places["{$stage['key']}/@hold"] = [(string) json_encode($hold), new Description('hold', [...$where, 'torque' => $hold['torque'], 'unit' => $hold['unit'] ?? '', 'from' => $hold['from_rpm'], 'until' => $hold['to_rpm']])];
             }
+            foreach ($stage['accepts'] ?? [] as $one) {
+                $places["{$stage['key']}/@accepts-{$one['limit']}"] = [(string) json_encode($one), new Description('accept', [...$where, 'limit' => $draft->limitName($one['limit']), 'reason' => $one['reason']])];
+            }
             foreach ($stage['changes'] as $change) {
                 foreach ($draft->slotsOf($change) as $slot) {
                     $places["{$stage['key']}/{$slot}"] = [(string) json_encode($change), self::describe($change, $draft, ['slot' => $draft->slotName($slot), ...$where])];

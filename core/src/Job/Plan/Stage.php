@@ -8,9 +8,10 @@ final readonly class Stage
     /**
      * @param  string  $fuel  key of a fuel of the shop
      * @param  list<Change>  $changes  in the order of the board
+     * @param  list<Acceptance>  $accepts  limits that are passed knowingly, from this stage on
      * @param  ?TorqueHold  $hold  torque that its map holds
      */
-    public function __construct(public string $key, public string $name, public string $fuel, public array $changes, public ?TorqueHold $hold = null) {}
+    public function __construct(public string $key, public string $name, public string $fuel, public array $changes, public ?TorqueHold $hold = null, public array $accepts = []) {}
 
     /**
      * The same with only those of its changes, and some more behind them.
@@ -19,18 +20,18 @@ final readonly class Stage
      */
     public function only(callable $which, Change ...$more): self
     {
-        return new self($this->key, $this->name, $this->fuel, [...array_values(array_filter($this->changes, $which)), ...array_values($more)], $this->hold);
+        return new self($this->key, $this->name, $this->fuel, [...array_values(array_filter($this->changes, $which)), ...array_values($more)], $this->hold, $this->accepts);
     }
 
     /** The same with one change more behind the others. */
     public function and(Change $more): self
     {
-        return new self($this->key, $this->name, $this->fuel, [...$this->changes, $more], $this->hold);
+        return new self($this->key, $this->name, $this->fuel, [...$this->changes, $more], $this->hold, $this->accepts);
     }
 
     public function on(string $fuel): self
     {
-        return new self($this->key, $this->name, $fuel, $this->changes, $this->hold);
+        return new self($this->key, $this->name, $fuel, $this->changes, $this->hold, $this->accepts);
     }
 
     public function fits(string $part): bool

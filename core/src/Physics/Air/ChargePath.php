@@ -96,6 +96,7 @@ final readonly class ChargePath
                 break;
             }
         }
+
         return $charge;
     }
 

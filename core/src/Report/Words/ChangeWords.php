@@ -18,6 +18,8 @@ final class ChangeWords
         'line' => 'change the price of {part} in {stage}',
         'bought' => 'mark {part} in {stage} as bought',
         'not-bought' => 'mark {part} in {stage} as not bought',
+        'accept' => 'accept {limit} past its limit from {stage} on: {reason}',
+        'accept-no-more' => 'accept {limit} no longer in {stage}',
         'hold' => 'hold torque at {torque} {unit} from {from} to {until} rpm in {stage}',
         'hold-no-more' => 'hold torque no longer in {stage}',
         'add-stage' => 'add a stage',

@@ -57,6 +57,8 @@ final readonly class VerdictWords
             VerdictCode::AllIn => "All in: parts, labour, dyno time, tax and a reserve of {$p['reserve']} %. It may run from {$this->say->sayMoney($p['low'])} to {$this->say->sayMoney($p['high'])}.",
             VerdictCode::NoStages => 'No stage to check yet',
             VerdictCode::WeakestLink => "{$p['reading']->limit->name} ".($p['reading']->used === null ? '' : 'at ').LimitWords::percents($p['reading'])." in stage {$p['stage']}",
+            VerdictCode::LimitAccepted => "Accepted from stage {$p['stage']} on by {$p['reading']->accepted?->by}, {$p['reading']->accepted?->on}: {$p['reading']->limit->name}, {$p['reading']->accepted?->reason}",
+            VerdictCode::AllAccepted => 'Every limit that is passed was accepted',
             VerdictCode::JudgeIt => 'nobody can estimate it: whoever builds the car must judge it',
             VerdictCode::ShortOfFuel => "Stage {$p['stage']}: {$p['reading']->limit->name} cannot deliver what is asked, {$this->say->sayLimit($p['reading']->limit->quantity, $p['reading']->demand)} of {$this->say->sayLimit($p['reading']->limit->quantity, $p['reading']->edge)}: it runs lean. No full load until it delivers more or a map that covers everything holds it back.",
             VerdictCode::AllowedAtRisk => Terms::status($p['status']).'; allowed at '.Terms::risk($p['risk']).' risk',

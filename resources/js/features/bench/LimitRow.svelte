@@ -9,8 +9,19 @@
         symbol: string;
         /** Fits a part here; null where nothing can be fitted. */
         fit: ((part: string, name: string) => void) | null;
+        /** Accepts that it is passed, with a reason; null takes it back. Null where nothing can be accepted. */
+        accept: ((limit: string, name: string, reason: string | null) => void) | null;
     };
-    let { limit, symbol, fit }: Props = $props();
+    let { limit, symbol, fit, accept }: Props = $props();
+
+    let asking = $state(false);
+    let reason = $state('');
+    const refusable = $derived(['over', 'held-back', 'past-edge', 'not-estimated'].includes(limit.status));
+
+    function keep(event: SubmitEvent) {
+        event.preventDefault();
+        if (reason.trim().length >= 3) accept?.(limit.key, limit.name, reason.trim());
+    }
 
     const used = $derived(limit.used_percent);
     const median = $derived(limit.median_percent ?? 0);
@@ -58,6 +69,40 @@
             {limit.sentence}
             <span class="text-soft">{noted ? `Beyond, ${limit.consequence}.` : ''} ({limit.evidence})</span>
         </p>
+        {#if limit.accepted}
+            <p class="text-straw">
+                Accepted by {limit.accepted.by}, {limit.accepted.on}: {limit.accepted.reason}
+                {#if accept}<button
+                        class="btn ml-1 px-1.5 py-0 text-[11.5px]"
+                        onclick={() => accept(limit.key, limit.name, null)}>Take back</button
+                    >{/if}
+            </p>
+        {:else if accept && refusable}
+            {#if asking}
+                <form class="mt-0.5 flex items-end gap-1.5" onsubmit={keep}>
+                    <label class="flex min-w-0 flex-1 flex-col"
+                        ><span class="text-soft">Accepted, because</span><input
+                            class="field min-h-7"
+                            minlength="3"
+                            maxlength="400"
+                            required
+                            bind:value={reason}
+                            {@attach (field) => field.focus()}
+                        /></label
+                    >
+                    <button class="btn min-h-7 px-2 py-0" disabled={reason.trim().length < 3}>Accept</button>
+                    <button type="button" class="btn min-h-7 px-2 py-0" onclick={() => (asking = false)}
+                        >Cancel</button
+                    >
+                </form>
+            {:else}
+                <button
+                    class="btn mt-0.5 px-1.5 py-0 text-[11.5px]"
+                    aria-label="Accept {limit.name} past its limit"
+                    onclick={() => (asking = true)}>Accept it …</button
+                >
+            {/if}
+        {/if}
         {#if limit.movers.length > 0}
             <details open={noted} class="mt-0.5">
                 <summary class="cursor-pointer text-soft">What would move it</summary>

@@ -63,6 +63,9 @@
                     {limit}
                     symbol={labels.money}
                     fit={stage.index ? (part, name) => bench.fit(part, name) : null}
+                    accept={stage.index && !bench.past
+                        ? (limit, name, reason) => bench.acceptLimit(limit, name, reason)
+                        : null}
                 />
             {/each}
         </ul>

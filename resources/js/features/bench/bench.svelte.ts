@@ -191,6 +191,18 @@ export class Bench {
             });
     }
 
+    /** Accepts that a limit is passed from the stage on, with a reason; null takes it back. */
+    acceptLimit(limit: string, name: string, reason: string | null) {
+        const stage = this.stage;
+        if (stage && stage.index > 0)
+            this.edit(
+                [{ do: 'accept', stage: stage.key, limit, reason }],
+                reason === null
+                    ? `Accept ${name} no longer in stage ${stage.index}`
+                    : `Accept ${name} past its limit in stage ${stage.index}`,
+            );
+    }
+
     /** Has the map of the stage hold torque between two speeds; null releases it. */
     hold(hold: { torque: number; unit: 'lb-ft' | 'Nm'; from_rpm: number; to_rpm: number } | null) {
         const stage = this.stage;
