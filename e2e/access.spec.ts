@@ -48,17 +48,17 @@ for (const theme of ['light', 'dark'] as const) {
             await expect(page.getByRole('dialog', { name: 'Ines Harrow' })).toBeVisible();
             await clean(page);
             await page.keyboard.press('Escape');
-            await openBench(page, 'Quiet and quick');
+            await openBench(page, 'A bit each month');
             for (const key of ['r', 'v', 'h', 'l']) {
                 await page.keyboard.press(key);
                 await expect(page.getByRole('complementary').getByRole('heading').first()).toBeVisible();
                 await clean(page);
             }
-            await page.locator('tfoot [role=gridcell]').nth(2).click();
+            await page.locator('tfoot [role=gridcell]').nth(3).click();
             await expect(page.getByText('What would move it').first()).toBeVisible();
             await clean(page);
-            await page.getByRole('button', { name: /Rods at/ }).click();
-            await expect(page.getByRole('button', { name: 'Apply' })).toBeVisible();
+            await page.getByRole('button', { name: /Gearbox at/ }).click();
+            await expect(page.getByRole('button', { name: 'Apply' }).first()).toBeVisible();
             await clean(page);
             await page.keyboard.press('.');
             await expect(page.getByRole('combobox')).toBeFocused();

@@ -10,6 +10,9 @@ use Pebblerun\Core\Units\Range;
 /** What a moved rising flank multiplies power by: later by min(T(r), T(r − s)), earlier by max(T(r), T(r − s)). */
 final readonly class SpoolFactors
 {
+    /** N·m, where a curve has run down to nothing. */
+    private const LEAST = 1e-6;
+
     public function __construct(private Curve $baseline, private ?Draws $draws, private EvaluationCache $cache) {}
 
     /**
@@ -45,7 +48,7 @@ final readonly class SpoolFactors
     {
         $factor = [];
         foreach ($grid->rpms as $rpm) {
-            $here = $this->baseline->torqueAt($rpm);
+            $here = max(self::LEAST, $this->baseline->torqueAt($rpm));
             foreach ($shifts as $shift) {
                 $there = $this->flank($rpm - $shift);
                 $factor[] = ($shift > 0.0 ? min($here, $there) : max($here, $there)) / $here;

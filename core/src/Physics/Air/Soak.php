@@ -7,6 +7,9 @@ final readonly class Soak
 {
     private const PER_KELVIN = 0.003;
 
+    /** However hot it gets. */
+    private const LEAST = 0.05;
+
     /**
      * @param  float  $knee  K above which the map takes power: 50 °C, or what the stock car breathes
      */
@@ -21,6 +24,6 @@ final readonly class Soak
     /** What a map leaves of the power at a charge temperature: 0.3 % less for each kelvin above the knee. */
     public static function held(float $kelvin, float $knee): float
     {
-        return max(0.0, 1.0 - self::PER_KELVIN * max(0.0, $kelvin - $knee));
+        return max(self::LEAST, 1.0 - self::PER_KELVIN * max(0.0, $kelvin - $knee));
     }
 }

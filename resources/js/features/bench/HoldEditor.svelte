@@ -35,9 +35,9 @@
 <form class="mt-2 border-t border-faint pt-1.5 text-[12px]" aria-label="Hold torque" onsubmit={keep}>
     <div class="flex flex-wrap items-end gap-1.5">
         <label class="flex flex-col"
-            ><span class="text-soft">Hold torque at, {labels.torque}</span><input
+            ><span class="text-soft">Hold at, {labels.torque}</span><input
                 bind:this={first}
-                class="field min-h-7 w-[88px] text-right"
+                class="field min-h-7 w-[76px] text-right"
                 type="number"
                 min="1"
                 max="10000"
@@ -47,7 +47,7 @@
         >
         <label class="flex flex-col"
             ><span class="text-soft">from, rpm</span><input
-                class="field min-h-7 w-[80px] text-right"
+                class="field min-h-7 w-[70px] text-right"
                 type="number"
                 min="100"
                 max="20000"
@@ -57,7 +57,7 @@
         >
         <label class="flex flex-col"
             ><span class="text-soft">to, rpm</span><input
-                class="field min-h-7 w-[80px] text-right"
+                class="field min-h-7 w-[70px] text-right"
                 type="number"
                 min="100"
                 max="20000"
