@@ -95,6 +95,9 @@ final class Lyre
 
     public Risk $risk = Risk::Normal;
 
+    /** m³ */
+    public float $displacement = 0.0016;
+
     /** km */
     public ?float $mileage = null;
 
@@ -119,6 +122,12 @@ final class Lyre
     public static function curve(): Curve
     {
         return Curve::fromPoints([[1500.0, 180.0], [2500.0, 300.0], [4500.0, 300.0], [5800.0, 262.0], [6500.0, 215.0]]);
+    }
+
+    /** Constant power from 9,000 rpm on, as of an engine that makes it by speed alone. */
+    public static function flat(float $watts): Curve
+    {
+        return Curve::fromPoints(array_map(fn (float $rpm): array => [$rpm, $watts / ($rpm * M_PI / 30.0)], [9000.0, 10000.0, 11000.0, 12000.0]));
     }
 
     public static function baseline(): ReferenceBuild
@@ -179,7 +188,7 @@ final class Lyre
         }
 
         return new Platform(
-            'lyre', 'Lyre', 'front', 'turbo', FuelKind::Petrol, 2019, 2024, 0.0016, $this->boosted, 6500.0, self::curve(),
+            'lyre', 'Lyre', 'front', 'turbo', FuelKind::Petrol, 2019, 2024, $this->displacement, $this->boosted, 6500.0, self::curve(),
             ['lane' => 'Lane'], $slots, $families, $this->limits, $this->ceilings, false, $this->boost, $this->air,
             null, $this->exhaust, $this->combustion, $this->fuelSystem,
         );

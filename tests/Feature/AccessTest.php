@@ -68,7 +68,7 @@ final class AccessTest extends TestCase
     public function test_the_pages_carry_their_documents(): void
     {
         $person = $this->person('advisor');
-        $this->actingAs($person)->get('/')->assertInertia(fn (AssertableInertia $page) => $page->component('Counter')->has('jobs', 9)->has('jobs.0.summary.verdict', 6));
+        $this->actingAs($person)->get('/')->assertInertia(fn (AssertableInertia $page) => $page->component('Counter')->has('jobs', 10)->has('jobs.0.summary.verdict', 6));
         $this->get("/jobs/{$this->job()->id}/bench")->assertInertia(fn (AssertableInertia $page) => $page->component('Bench')->has('state.estimate.stages', 4));
         $this->get("/jobs/{$this->job()->id}/brief")->assertInertia(fn (AssertableInertia $page) => $page->component('Brief')->has('state.verdict', 6)->has('fuels', 4));
     }

@@ -37,7 +37,7 @@ final class CounterTest extends TestCase
         $sorted = $byCustomer;
         sort($sorted);
         self::assertSame($sorted, $byCustomer);
-        self::assertCount(9, $byCustomer);
+        self::assertCount(10, $byCustomer);
         $due = $this->job()->due->value;
         self::assertContains('Skarn Hill commuter', $this->titles("?due={$due}"));
         CustomerJob::query()->where('title', 'Top end only')->update(['oldest_price' => now()->subDays(61)->toDateString()]);
@@ -76,7 +76,7 @@ final class CounterTest extends TestCase
         $platform = Platform::query()->firstOrFail();
         $this->actingAs($other)->post('/jobs', ['platform' => $platform->id, 'customer' => 'A', 'title' => 'B'])->assertNotFound();
         $this->actingAs($this->person('advisor'))->post('/jobs', ['platform' => $platform->id, 'customer' => '', 'title' => 'B'])->assertSessionHasErrors('customer');
-        self::assertSame(9, CustomerJob::query()->count());
+        self::assertSame(10, CustomerJob::query()->count());
     }
 
     public function test_pages_hold_thirty(): void
@@ -88,6 +88,6 @@ final class CounterTest extends TestCase
             $copy->save();
         }
         $this->actingAs($this->person('advisor'))->get('/')->assertInertia(fn (AssertableInertia $page) => $page->has('jobs', 30)->where('more', true));
-        $this->get('/?page=2')->assertInertia(fn (AssertableInertia $page) => $page->has('jobs', 9)->where('more', false));
+        $this->get('/?page=2')->assertInertia(fn (AssertableInertia $page) => $page->has('jobs', 10)->where('more', false));
     }
 }

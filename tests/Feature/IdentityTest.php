@@ -80,7 +80,7 @@ final class IdentityTest extends TestCase
         $this->actingAs($this->person('advisor'))->post('/jobs', ['title' => 'Weekend car', 'customer_id' => $maren->id, 'platform' => $platform->id])->assertRedirect();
         self::assertSame(2, $maren->cars()->count());
         self::assertCount(2, $this->found('maren')[0]['cars']);
-        self::assertSame(9, Customer::query()->count(), 'nobody twice');
+        self::assertSame(10, Customer::query()->count(), 'nobody twice');
     }
 
     public function test_a_new_name_or_contact_holds_for_all_jobs_of_the_customer(): void

@@ -15,7 +15,7 @@ final class PersonTest extends TestCase
         $shop = $this->actingAs($this->person('advisor'))->getJson($url)->json('estimate');
         $this->actingAs($this->person('owner'))->put('/me', self::METRIC)->assertRedirect();
         $own = $this->getJson($url)->json('estimate');
-        self::assertSame(['power' => 'wheel kW', 'torque' => 'N·m', 'money' => '€'], $own['labels']);
+        self::assertSame(['power' => 'wheel kW', 'torque' => 'N·m', 'money' => '€', 'tenths' => false], $own['labels']);
         self::assertEqualsWithDelta($shop['stages'][3]['power']['p50'] * 0.7457, $own['stages'][3]['power']['p50'], 0.1);
         self::assertStringStartsWith('€ 5.807 of € 6.500', $own['verdict'][1]['headline']);
         self::assertSame($shop['stages'][3]['money'], [...$own['stages'][3]['money'], 'per_power' => $shop['stages'][3]['money']['per_power']], 'money stays the shop’s');

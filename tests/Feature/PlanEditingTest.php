@@ -12,6 +12,23 @@ final class PlanEditingTest extends TestCase
 {
     private const MOVE = ['do' => 'move', 'stage' => 's2', 'to' => 's3', 'part' => 'kolvane-top-large'];
 
+    public function test_a_limit_is_accepted_by_who_is_signed_in_and_torque_is_held_at_a_cost(): void
+    {
+        $accept = ['do' => 'accept', 'stage' => 's3', 'limit' => 'gearbox-low', 'reason' => 'he drives gently in third', 'by' => 'Somebody Else', 'on' => '1999-01-01'];
+        $answer = $this->actingAs($this->person('advisor'))->edit([$accept], 1)->assertOk();
+        self::assertSame('Accept Gearbox past its limit from stage 3 on: he drives gently in third', $answer->json('state.label'));
+        $limits = collect($this->getJson("/plans/{$this->plan()->id}/stage?stage=3")->assertOk()->json('limits'))->keyBy('key');
+        self::assertSame(['by' => 'Ines Harrow', 'on' => $this->job()->shop->today(), 'reason' => 'he drives gently in third'], $limits['gearbox-low']['accepted']);
+        $held = $this->edit([['do' => 'hold', 'stage' => 's3', 'hold' => ['torque' => 270, 'from_rpm' => 2000, 'to_rpm' => 3500]]], 2)->assertOk();
+        self::assertSame('Hold torque at 270  from 2000 to 3500 rpm in stage 3', $held->json('state.label'));
+        $stage = $this->getJson("/plans/{$this->plan()->id}/stage?stage=3")->assertOk()->json();
+        self::assertStringStartsWith('Torque held at 270 lb-ft from 2,000 rpm to 3,500 rpm: costs 0 whp', $stage['hold']['sentence']);
+        self::assertLessThan(100.0, collect($stage['limits'])->keyBy('key')['gearbox-low']['used_percent']);
+        $this->edit([['do' => 'hold', 'stage' => 's3', 'hold' => ['torque' => 270, 'from_rpm' => 3500, 'to_rpm' => 2000]]], 3)->assertStatus(422)->assertSee('give the lower one first');
+        $this->edit([['do' => 'accept', 'stage' => 's3', 'limit' => 'gearbox-low', 'reason' => null]], 3)->assertOk();
+        self::assertNull(collect($this->getJson("/plans/{$this->plan()->id}/stage?stage=3")->json('limits'))->keyBy('key')['gearbox-low']['accepted']);
+    }
+
     public function test_moving_a_part_changes_power_limit_and_money_of_its_stage_and_is_a_revision(): void
     {
         $before = $this->actingAs($this->person('advisor'))->getJson("/plans/{$this->plan()->id}")->assertOk()->json('estimate.stages.2');
@@ -151,7 +168,7 @@ final class PlanEditingTest extends TestCase
         $this->edit([['do' => 'fit', 'stage' => 'DROP TABLE', 'part' => 'x']], 1)->assertStatus(422);
         $this->edit([['do' => 'explode']], 1)->assertStatus(422);
         self::assertSame(1, $this->plan()->revision);
-        $this->assertDatabaseCount('plan_revisions', 9);
+        $this->assertDatabaseCount('plan_revisions', 10);
     }
 
     public static function badCommands(): iterable

@@ -27,7 +27,7 @@ final class TaskTest extends TestCase
         self::assertSame(1, DB::table('jobs')->count());
         $this->work();
         $task = Task::query()->sole();
-        self::assertSame(['done', 9, 9], [$task->state, $task->done, $task->of]);
+        self::assertSame(['done', 10, 10], [$task->state, $task->done, $task->of]);
         self::assertNotNull($task->finished_at);
         self::assertNotSame($task->id, $this->start()->id, 'asked for again, it is done again');
     }
@@ -75,7 +75,7 @@ final class TaskTest extends TestCase
         }
         self::assertSame('failed', $task->refresh()->state);
         self::assertStringContainsString('no-such-part', $task->reason);
-        self::assertSame([0, 8], [DB::table('jobs')->count(), DB::table('kept_summaries')->count()], 'all the others are there');
+        self::assertSame([0, 9], [DB::table('jobs')->count(), DB::table('kept_summaries')->count()], 'all the others are there');
     }
 
     public function test_a_task_of_another_worker_is_left_to_it(): void
@@ -98,14 +98,14 @@ final class TaskTest extends TestCase
         $this->start();
         $this->work();
         Artisan::call('pebblerun:prune');
-        self::assertSame([1, 9], [Task::query()->count(), DB::table('kept_summaries')->count()]);
+        self::assertSame([1, 10], [Task::query()->count(), DB::table('kept_summaries')->count()]);
         Task::query()->update(['finished_at' => now()->subDays(15)]);
         DB::table('kept_summaries')->limit(1)->update(['kept_at' => now()->subDays(61)]);
         DB::table('stage_figures')->update(['kept_at' => now()->subDays(61)]);
         DB::table('kept_answers')->insert([['key' => str_repeat('a', 32), 'answer' => '{}', 'kept_at' => now()->subDays(15)], ['key' => str_repeat('b', 32), 'answer' => '{}', 'kept_at' => now()->subDays(13)]]);
         Artisan::call('pebblerun:prune');
         self::assertSame(1, DB::table('kept_answers')->count());
-        self::assertSame([0, 8, 0], [Task::query()->count(), DB::table('kept_summaries')->count(), DB::table('stage_figures')->count()]);
+        self::assertSame([0, 9, 0], [Task::query()->count(), DB::table('kept_summaries')->count(), DB::table('stage_figures')->count()]);
         Artisan::call('schedule:list');
         self::assertStringContainsString('pebblerun:prune', Artisan::output());
     }

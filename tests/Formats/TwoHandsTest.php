@@ -117,6 +117,11 @@ final class TwoHandsTest extends TestCase
             'agreed' => $pick([null, 90, 450.5]),
             'quantity' => $random->getInt(1, 3),
             'bought' => $pick([true, null]),
+            'hold' => $pick([null, ['torque' => $random->getInt(200, 203), 'from_rpm' => 2000, 'to_rpm' => 3500]]),
+            'limit' => $pick(array_column($catalog->platform->limits, 'key')),
+            'reason' => $pick([null, 'he knows', 'it is insured']),
+            'by' => $pick(['Ines Harrow', 'Odd Lindqvar']),
+            'on' => '2026-11-26',
             default => $pick($schema['enum']),
         };
     }
@@ -132,6 +137,10 @@ final class TwoHandsTest extends TestCase
                 ksort($change);
             }
             usort($stage['changes'], fn (array $a, array $b): int => json_encode($a) <=> json_encode($b));
+            if (isset($stage['accepts'])) {
+                usort($stage['accepts'], fn (array $a, array $b): int => json_encode($a) <=> json_encode($b));
+            }
+            ksort($stage);
         }
         if (isset($plan['settings'])) {
             ksort($plan['settings']);

@@ -5,6 +5,8 @@ namespace Pebblerun\Core\Advice;
 use Pebblerun\Core\Catalog\Platform\Car;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Evaluator;
+use Pebblerun\Core\Evaluation\Findings\Belief;
+use Pebblerun\Core\Evaluation\Findings\EngineLoad;
 use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Findings\FindingKind;
 use Pebblerun\Core\Evaluation\Limits\Status;
@@ -185,11 +187,12 @@ final readonly class Verdict
     private function build(): VerdictLine
     {
         $faults = [...$this->failedChecks(), ...$this->shortOfFuel(), ...$this->findings(fn (FindingKind $kind): bool => $kind->isFault() && $kind !== FindingKind::Law)];
-        $notes = $this->findings(fn (FindingKind $kind): bool => ! $kind->isFault());
+        $loads = $this->engineLoads();
+        $notes = [...$loads, ...$this->findings(fn (FindingKind $kind): bool => ! $kind->isFault())];
         if ($faults === []) {
             $detail = $notes === [] ? new Message(VerdictCode::NoConflicts) : new Message(VerdictCode::ToConsider, ['count' => count($notes)]);
 
-            return new VerdictLine(VerdictSubject::Build, Status::Clear, new Message(VerdictCode::Complete), $detail, $notes);
+            return new VerdictLine(VerdictSubject::Build, $this->isBeyondBelief() ? Status::Close : Status::Clear, new Message(VerdictCode::Complete), $detail, $notes);
         }
 
         return new VerdictLine(VerdictSubject::Build, Status::Over, new Message(VerdictCode::OpenFaults, ['count' => count($faults)]), $faults[0], [...$faults, ...$notes]);
@@ -206,6 +209,25 @@ final readonly class Verdict
         }
 
         return $short;
+    }
+
+    private function isBeyondBelief(): bool
+    {
+        return array_filter($this->engineLoads(), fn (Message $load): bool => $load->parameters['load']->belief === Belief::Beyond) !== [];
+    }
+
+    /** @return list<Message> stages that ask more of the engine than is usual */
+    private function engineLoads(): array
+    {
+        $loads = [];
+        foreach ($this->estimate->results as $stage => $result) {
+            $load = EngineLoad::of($result, $this->estimate->bundle->catalog->platform, $this->estimate->evaluator->losses[0]);
+            if ($load->belief !== Belief::Usual) {
+                $loads[] = new Message(VerdictCode::EngineLoad, ['stage' => $stage, 'load' => $load]);
+            }
+        }
+
+        return $loads;
     }
 
     /** @return list<Message> */

@@ -64,6 +64,7 @@ enum VerdictCode: string
     case LimitNoted = 'limit-noted';
     case AllLimitsClear = 'all-limits-clear';
 
+    case EngineLoad = 'engine-load';
     case Complete = 'complete';
     case NoConflicts = 'no-conflicts';
     /** count */

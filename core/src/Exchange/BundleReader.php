@@ -51,6 +51,9 @@ final class BundleReader
         $parts = $eager === null ? self::waiting($node, $reader) : $eager(self::made($node, $reader));
         $catalog = new Catalog($platform, $parts, $shop->fuels);
         $brief = (new BriefReader($units, $platform, $shop))->read($node->get('brief'));
+        if ($eager !== null) {
+            PlanReader::refuseTwice($node->get('plan'));
+        }
         $plan = PlanReader::read($node->get('plan'), $shop->currency, $units);
         $node->get('plan')->guard(fn () => References::check($plan, $brief->received, $catalog));
 

@@ -31,27 +31,24 @@ final class PlanReader
                 $stage->get('key')->string(),
                 $stage->get('name')->string(),
                 $stage->get('fuel')->string(),
-                self::changes($stage, $currency),
+                array_map(fn (DocumentNode $change): Change => self::change($change, $currency), $stage->each('changes')),
                 self::hold($stage->maybe('hold'), $units),
                 array_map(fn (DocumentNode $one): Acceptance => new Acceptance($one->get('limit')->string(), $one->get('by')->string(), $one->get('on')->string(), $one->get('reason')->string()), $stage->each('accepts')),
             ), $node->each('stages')),
         );
     }
 
-    /** @return list<Change> a part once at the most: more of it is a quantity */
-    private static function changes(DocumentNode $stage, Currency $currency): array
+    /** A part stands once in a stage: more of it is a quantity. */
+    public static function refuseTwice(DocumentNode $plan): void
     {
-        $changes = [];
-        $fitted = [];
-        foreach ($stage->each('changes') as $node) {
-            $changes[] = $change = self::change($node, $currency);
-            if ($change->part !== null) {
-                isset($fitted[$change->part]) && $node->refuse("\"{$change->part}\" is fitted twice in this stage: say a quantity instead.");
-                $fitted[$change->part] = true;
+        foreach ($plan->each('stages') as $stage) {
+            $fitted = [];
+            foreach ($stage->each('changes') as $change) {
+                $part = $change->maybe('fit')?->string() ?? '';
+                $part !== '' && isset($fitted[$part]) && $change->refuse("\"{$part}\" is fitted twice in this stage: say a quantity instead.");
+                $fitted[$part] = true;
             }
         }
-
-        return $changes;
     }
 
     private static function hold(?DocumentNode $node, UnitSystem $units): ?TorqueHold

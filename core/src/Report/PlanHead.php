@@ -17,7 +17,7 @@ final readonly class PlanHead
         $maybe = fn (?int $minor): ?float => $minor === null ? null : $this->say->money($minor);
 
         return [
-            'labels' => ['power' => $this->say->powerLabel(), 'torque' => $this->say->torqueLabel(), 'money' => $this->say->symbol()],
+            'labels' => ['power' => $this->say->powerLabel(), 'torque' => $this->say->torqueLabel(), 'money' => $this->say->symbol(), 'tenths' => $this->say->tenths()],
             'target' => $this->target($brief->target),
             'budget' => ['total' => $maybe($brief->budget->total), 'now' => $maybe($brief->budget->now), 'monthly' => $maybe($brief->budget->monthly)],
             'rpm_range' => ['from' => $brief->rpmRange[0], 'to' => $brief->rpmRange[1]],

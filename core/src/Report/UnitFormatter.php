@@ -16,6 +16,9 @@ final readonly class UnitFormatter
     /** Below this peak power an engine's figures have a decimal. */
     private const SMALL = 50.0;
 
+    /** kg/h below which a flow has a decimal. */
+    private const SMALL_FLOW = 10.0;
+
     /** Figures of documents have so many that writing them as words rounds but once. */
     public const PRECISION = 4;
 
@@ -61,28 +64,39 @@ final readonly class UnitFormatter
         };
     }
 
+    /** Whether figures below 50 are written with a decimal: those of a small engine. */
+    public function tenths(): bool
+    {
+        return $this->decimals > 0;
+    }
+
+    private function decimalsOf(float $value): int
+    {
+        return abs($value) < self::SMALL ? $this->decimals : 0;
+    }
+
     /** "290", without its unit. */
     public function writePower(float $watts): string
     {
-        return $this->numerals->write($watts / $this->units->power->watts(), $this->decimals);
+        return $this->numerals->write($watts / $this->units->power->watts(), $this->decimalsOf($watts / $this->units->power->watts()));
     }
 
     /** "+14", without its unit. */
     public function writeAddedPower(float $watts): string
     {
-        return $this->numerals->signed($watts / $this->units->power->watts(), $this->decimals);
+        return $this->numerals->signed($watts / $this->units->power->watts(), $this->decimalsOf($watts / $this->units->power->watts()));
     }
 
     /** "310", without its unit. */
     public function writeTorque(float $newtonMetres): string
     {
-        return $this->numerals->write($newtonMetres / $this->units->torque->newtonMetres(), $this->decimals);
+        return $this->numerals->write($newtonMetres / $this->units->torque->newtonMetres(), $this->decimalsOf($newtonMetres / $this->units->torque->newtonMetres()));
     }
 
     /** "+14", without its unit. */
     public function writeAddedTorque(float $newtonMetres): string
     {
-        return $this->numerals->signed($newtonMetres / $this->units->torque->newtonMetres(), $this->decimals);
+        return $this->numerals->signed($newtonMetres / $this->units->torque->newtonMetres(), $this->decimalsOf($newtonMetres / $this->units->torque->newtonMetres()));
     }
 
     public function sayPower(float $watts): string
@@ -149,8 +163,9 @@ final readonly class UnitFormatter
         return $this->numerals->write($this->limit($quantity, $value), match ($quantity) {
             Quantity::Boost, Quantity::Smoke => 2,
             Quantity::Knock => 1,
-            Quantity::WheelPower, Quantity::CrankPower, Quantity::WheelTorque, Quantity::CrankTorque => $this->decimals,
-            Quantity::EngineSpeed, Quantity::FuelFlow, Quantity::TurboFlow, Quantity::ChargeTemperature, Quantity::ExhaustTemperature => 0,
+            Quantity::WheelPower, Quantity::CrankPower, Quantity::WheelTorque, Quantity::CrankTorque => $this->decimalsOf($this->limit($quantity, $value)),
+            Quantity::FuelFlow => $this->limit($quantity, $value) < self::SMALL_FLOW ? 1 : 0,
+            Quantity::EngineSpeed, Quantity::TurboFlow, Quantity::ChargeTemperature, Quantity::ExhaustTemperature => 0,
         });
     }
 

@@ -137,7 +137,7 @@ final class DocumentTest extends TestCase
         $estimate = SmallBundle::estimate(SmallBundle::document());
         $hp = EstimateDocument::of($estimate, new UnitSystem);
         $kw = EstimateDocument::of($estimate, new UnitSystem(PowerUnit::Kw, TorqueUnit::Nm));
-        self::assertSame(['power' => 'wheel kW', 'torque' => 'N·m', 'money' => '€'], $kw['labels']);
+        self::assertSame(['power' => 'wheel kW', 'torque' => 'N·m', 'money' => '€', 'tenths' => false], $kw['labels']);
         self::assertEqualsWithDelta($hp['stages'][1]['power']['p50'] * 0.7457, $kw['stages'][1]['power']['p50'], 0.1);
         self::assertEqualsWithDelta($hp['stages'][1]['torque']['p50'] * 1.35582, $kw['stages'][1]['torque']['p50'], 0.1);
         self::assertStringContainsString('wheel kW likely', $kw['verdict'][0]['headline']);

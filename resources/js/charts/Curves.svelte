@@ -3,7 +3,7 @@
     import { spread } from '@/charts/labels';
     import { fixed } from '@/charts/scale';
     import type { BenchEstimate, StageGlance } from '@/generated/answers';
-    import { figure, precise } from '@/lib/format';
+    import { figure, output, precise } from '@/lib/format';
 
     /** Torque above, power below, over one axis of engine speed; every stage over the car as received. */
     type Props = { estimate: BenchEstimate; width: number; height: number; chosen: number };
@@ -118,7 +118,7 @@
     const spoken = $derived(
         pointed === null || !shown
             ? 'arrows read along the curve'
-            : `${figure(rpm(pointed))} rpm: ${figure(shown.curve.torque[pointed] ?? 0)} ${estimate.labels.torque}, ${figure(shown.curve.power[pointed] ?? 0)} ${estimate.labels.power}`,
+            : `${figure(rpm(pointed))} rpm: ${output(shown.curve.torque[pointed] ?? 0, estimate.labels.tenths)} ${estimate.labels.torque}, ${output(shown.curve.power[pointed] ?? 0, estimate.labels.tenths)} ${estimate.labels.power}`,
     );
 </script>
 
@@ -156,7 +156,7 @@
         {#each axis.scale.ticks(4) as tick (tick)}
             <path d="M{left} {axis.scale(tick)}H{width - right}" stroke="var(--faint)" />
             <text x={left - 5} y={axis.scale(tick) + 4} text-anchor="end" font-size="11" fill="var(--soft)"
-                >{figure(tick)}</text
+                >{precise(tick)}</text
             >
         {/each}
         <path d="M{left} {axis.box[0]}H{width - right}" stroke="var(--line)" />
@@ -247,7 +247,7 @@
             fill="var(--rust)"
             class="halo"
         >
-            {limit.name}: safe to {figure(limit.points[0]?.safe ?? 0)}
+            {limit.name}: safe to {output(limit.points[0]?.safe ?? 0, estimate.labels.tenths)}
             {estimate.labels.torque}{limit.points.length > 1
                 ? ` at ${figure(limit.points[0]?.rpm ?? 0)} rpm`
                 : ''}

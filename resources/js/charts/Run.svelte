@@ -2,7 +2,7 @@
     import { place, tie } from '@/charts/labels';
     import { fixed, roomy } from '@/charts/scale';
     import type { BenchEstimate } from '@/generated/answers';
-    import { figure, money } from '@/lib/format';
+    import { figure, money, output, precise } from '@/lib/format';
     import { stone, wavyLine } from '@/lib/stones';
 
     /** The run: money spent on x, wheel power on y, a pebble for every stage. */
@@ -74,7 +74,7 @@
         const stage = read === null ? undefined : stages[read];
         if (!stage) return '';
         const weakest = stage.weakest ? `; ${stage.weakest.name} ${stage.weakest.percents}` : '';
-        return `${words(stage.index)}: ${figure(stage.power.p10)}–${figure(stage.power.p90)} ${estimate.labels.power}, ${money(stage.money.cumulative.likely, symbol)}${weakest}`;
+        return `${words(stage.index)}: ${output(stage.power.p10, estimate.labels.tenths)}–${output(stage.power.p90, estimate.labels.tenths)} ${estimate.labels.power}, ${money(stage.money.cumulative.likely, symbol)}${weakest}`;
     });
 
     const clamp = (value: number, least: number, most: number) => Math.min(most, Math.max(least, value));
@@ -199,7 +199,7 @@
     {#each y.ticks(5) as tick (tick)}
         <path d="M{left} {y(tick)}H{width - right}" stroke="var(--faint)" />
         <text x={left - 6} y={y(tick) + 4} text-anchor="end" font-size="11" fill="var(--soft)"
-            >{figure(tick)}</text
+            >{precise(tick)}</text
         >
     {/each}
     <text x={left - 6} y={top - 3} text-anchor="end" font-size="11" fill="var(--soft)"
@@ -218,7 +218,7 @@
             stroke-width="1.5"
         />
         <text x={left + 8} y={y(target) - 6} font-size="11.5" fill="var(--river)"
-            >target {figure(target)} {estimate.labels.power}</text
+            >target {output(target, estimate.labels.tenths)} {estimate.labels.power}</text
         >
     {/if}
     {#if budget !== null}
@@ -277,8 +277,10 @@
             transform="translate({point.x} {point.y}) scale({point.size}) rotate({i * 23})"
             role="button"
             tabindex="0"
-            aria-label="{i ? `Stage ${i}` : 'As received'}: {figure(point.stage.power.p50)} {estimate.labels
-                .power}, {money(point.stage.money.cumulative.likely, symbol)}"
+            aria-label="{i ? `Stage ${i}` : 'As received'}: {output(
+                point.stage.power.p50,
+                estimate.labels.tenths,
+            )} {estimate.labels.power}, {money(point.stage.money.cumulative.likely, symbol)}"
             onclick={() => choose(i)}
             onpointerenter={() => (read = i)}
             onpointerleave={() => (read = null)}
@@ -318,8 +320,10 @@
                 fill={i ? 'var(--ink)' : 'var(--soft)'}
                 class="halo"
             >
-                {figure(point.stage.power.p50)}<tspan font-size="11.5" font-weight="400" fill="var(--soft)"
-                    >&nbsp;{estimate.labels.power}, {words(i)}</tspan
+                {output(point.stage.power.p50, estimate.labels.tenths)}<tspan
+                    font-size="11.5"
+                    font-weight="400"
+                    fill="var(--soft)">&nbsp;{estimate.labels.power}, {words(i)}</tspan
                 >
             </text>
             {#if knee(i)}

@@ -9,16 +9,23 @@ const LOCALES: Record<Numerals, string> = { comma: 'en', point: 'de', space: 'fr
 let zone = 'UTC';
 let whole = new Intl.NumberFormat('en', { maximumFractionDigits: 0 });
 let tenth = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
+let one = new Intl.NumberFormat('en', { minimumFractionDigits: 1, maximumFractionDigits: 1 });
 
 /** Writes numbers as the person's country does, and days and hours in the shop's zone; documents come written so already. */
 export function speak(numerals: Numerals, timeZone: string) {
     zone = timeZone;
     whole = new Intl.NumberFormat(LOCALES[numerals], { maximumFractionDigits: 0 });
+    one = new Intl.NumberFormat(LOCALES[numerals], { minimumFractionDigits: 1, maximumFractionDigits: 1 });
     tenth = new Intl.NumberFormat(LOCALES[numerals], { maximumFractionDigits: 1 });
 }
 
 export function figure(value: number): string {
     return whole.format(value);
+}
+
+/** Power or torque: of a small engine with a decimal below 50, as its document says. */
+export function output(value: number, tenths: boolean): string {
+    return tenths && Math.abs(value) < 50 ? one.format(value) : whole.format(value);
 }
 
 export function precise(value: number): string {

@@ -5,6 +5,8 @@ namespace Pebblerun\Core\Report\Words;
 use Pebblerun\Core\Advice\Message;
 use Pebblerun\Core\Advice\VerdictCode;
 use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Evaluation\Findings\Belief;
+use Pebblerun\Core\Evaluation\Findings\EngineLoad;
 use Pebblerun\Core\Job\Brief\Target;
 use Pebblerun\Core\Report\StageNotes;
 use Pebblerun\Core\Report\Terms;
@@ -65,6 +67,7 @@ final readonly class VerdictWords
             VerdictCode::Consequence => ucfirst($p['limit']->consequence),
             VerdictCode::LimitNoted => "Stage {$p['stage']}: {$this->limits->of($p['reading'])}",
             VerdictCode::AllLimitsClear => 'Every limit is clear at every stage.',
+            VerdictCode::EngineLoad => $this->engineLoad($p['stage'], $p['load']),
             VerdictCode::Complete => 'Everything has what it needs',
             VerdictCode::NoConflicts => 'no conflicts, all covered',
             VerdictCode::ToConsider => "{$p['count']} to consider",
@@ -102,5 +105,16 @@ final readonly class VerdictWords
             $target->power !== null => $this->say->sayPower($target->power),
             default => $this->say->sayTorque((float) $target->torque).' at '.$this->say->sayRpm((float) $target->atRpm),
         };
+    }
+
+    private function engineLoad(int $stage, EngineLoad $load): string
+    {
+        $bar = $this->say->numerals->write($load->pressure / 1e5, 1);
+        $unit = $this->say->units->power;
+        $perLitre = $this->say->numerals->write($load->powerPerLitre / $unit->watts());
+        $who = $stage === 0 ? 'The car as received' : "Stage {$stage}";
+
+        return "{$who} would run at {$bar} bar of mean pressure and {$perLitre} {$unit->value} a litre at the crank: "
+            .($load->belief === Belief::Beyond ? 'beyond what anybody has seen of such an engine. Some figure is wrong.' : 'unusual for such an engine. Look at its figures again.');
     }
 }

@@ -1,5 +1,5 @@
 <script lang="ts">
-    import { figure } from '@/lib/format';
+    import { output } from '@/lib/format';
     import type { Bench } from './bench.svelte';
     import type { Settings } from './types';
 
@@ -73,8 +73,8 @@
                 <th scope="row" class="py-0.5 text-left font-normal"
                     >{stage.index ? `${stage.index} ${stage.name}` : 'as received'}</th
                 >
-                <td class="text-right">{figure(stage.power.likely)}</td>
-                <td class="text-right">{figure(stage.power.plain_sum)}</td>
+                <td class="text-right">{output(stage.power.likely, bench.estimate.labels.tenths)}</td>
+                <td class="text-right">{output(stage.power.plain_sum, bench.estimate.labels.tenths)}</td>
             </tr>
         {/each}
     </tbody>

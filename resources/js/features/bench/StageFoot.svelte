@@ -1,6 +1,6 @@
 <script lang="ts">
     import type { BenchEstimate, StageGlance } from '@/generated/answers';
-    import { figure, money, precise } from '@/lib/format';
+    import { money, output, precise } from '@/lib/format';
     import { statusWords } from '@/ui/Pebble.svelte';
 
     type Props = { stage: StageGlance; labels: BenchEstimate['labels'] };
@@ -20,9 +20,11 @@
 <div class="leading-tight">
     <div class="whitespace-nowrap">
         <span class="text-[19px] font-bold tracking-tight {stage.index ? 'text-river' : ''}"
-            >{figure(stage.power.p50)}</span
+            >{output(stage.power.p50, labels.tenths)}</span
         >
-        <span class="text-[12px] text-soft">{labels.power} · {figure(stage.torque.p50)} {labels.torque}</span>
+        <span class="text-[12px] text-soft"
+            >{labels.power} · {output(stage.torque.p50, labels.tenths)} {labels.torque}</span
+        >
     </div>
     {#if stage.index === 0}
         <div class="text-[12px] text-soft">before any work</div>

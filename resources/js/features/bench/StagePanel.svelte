@@ -1,7 +1,7 @@
 <script lang="ts">
     import type { StageDetail } from '@/generated/answers';
     import { Fetched } from '@/lib/fetched.svelte';
-    import { figure, money, precise } from '@/lib/format';
+    import { figure, money, precise, output } from '@/lib/format';
     import HoldEditor from './HoldEditor.svelte';
     import LimitRow from './LimitRow.svelte';
     import type { Bench } from './bench.svelte';
@@ -21,16 +21,18 @@
         {stage.index ? `Stage ${stage.index} ${stage.name}` : 'As received'}
     </h2>
     <p class="mt-0.5">
-        <b>{figure(stage.power.p10)}–{figure(stage.power.p90)} {labels.power}</b>
+        <b>{output(stage.power.p10, labels.tenths)}–{output(stage.power.p90, labels.tenths)} {labels.power}</b
+        >
         <span class="text-soft"
-            >80 % range (P10–P90), likely {figure(stage.power.likely)} near {figure(stage.power.rpm)} rpm</span
+            >80 % range (P10–P90), likely {output(stage.power.likely, labels.tenths)} near {figure(
+                stage.power.rpm,
+            )} rpm</span
         >
     </p>
     <p class="text-soft">
-        {figure(stage.torque.p10)}–{figure(stage.torque.p90)}
-        {labels.torque}, likely {figure(stage.torque.likely)} near {figure(stage.torque.rpm)} rpm. Plain sum: {figure(
-            stage.power.plain_sum,
-        )}
+        {output(stage.torque.p10, labels.tenths)}–{output(stage.torque.p90, labels.tenths)}
+        {labels.torque}, likely {output(stage.torque.likely, labels.tenths)} near {figure(stage.torque.rpm)} rpm.
+        Plain sum: {output(stage.power.plain_sum, labels.tenths)}
         {labels.power}.
     </p>
     {#if stage.chance !== null}<p class="text-soft">

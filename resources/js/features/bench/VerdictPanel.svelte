@@ -7,7 +7,7 @@
     type Props = { bench: Bench; subject: string };
     let { bench, subject }: Props = $props();
     const line = $derived(bench.estimate.verdict.find((one) => one.subject === subject));
-    const troubled = $derived(line !== undefined && ['over', 'held-back', 'past-edge'].includes(line.status));
+    const troubled = $derived(line !== undefined && line.status !== 'clear');
     const why = new Fetched<Reasons>(() => bench.opened('reasons', { subject }));
     const fixes = new Fetched<Fix[]>(() =>
         troubled && !bench.past ? bench.opened('fixes', { subject }) : null,

@@ -1,0 +1,73 @@
+<?php
+
+namespace Pebblerun\Core\Evaluation\Findings;
+
+use Pebblerun\Core\Catalog\Platform\Platform;
+use Pebblerun\Core\Evaluation\StageResult;
+use Pebblerun\Core\Physics\Driveline\Loss;
+use Pebblerun\Core\Physics\Fuel\FuelKind;
+use Pebblerun\Core\Units\PowerUnit;
+
+/** What a stage asks of an engine of its size: whether anybody has seen that before. */
+final readonly class EngineLoad
+{
+    /** Percent by volume: from there on the fuel bears more pressure. */
+    private const STRONG_FUEL = 50.0;
+
+    /** Mean effective pressure in bar and crank hp a litre, unusual and beyond belief. */
+    private const NATURAL = [[14.5, 16.5], [110.0, 150.0]];
+
+    private const BOOSTED = [[34.0, 42.0], [220.0, 330.0]];
+
+    private const BOOSTED_ON_STRONG_FUEL = [[38.0, 50.0], [220.0, 330.0]];
+
+    private const DIESEL = [[30.0, 38.0], [100.0, 140.0]];
+
+    /**
+     * @param  float  $pressure  brake mean effective pressure at the likely torque peak, Pa
+     * @param  float  $powerPerLitre  at the crank at the likely power peak, W/L
+     * @param  Belief  $belief  of the two, the one harder to believe
+     */
+    private function __construct(public float $pressure, public float $powerPerLitre, public Belief $belief) {}
+
+    public static function of(StageResult $result, Platform $platform, Loss $loss): self
+    {
+        $pressure = self::meanPressure($loss->toCrank($result->likely->peakTorque()->value), $platform->displacement);
+        $powerPerLitre = $loss->toCrank($result->likely->peakPower()->value) / (1000.0 * $platform->displacement);
+        [$pressures, $powers] = self::bands($result, $platform);
+        $bar = $pressure / 1e5;
+        $perLitre = $powerPerLitre / PowerUnit::Hp->watts();
+
+        return new self($pressure, $powerPerLitre, match (true) {
+            $bar > $pressures[1] || $perLitre > $powers[1] => Belief::Beyond,
+            $bar > $pressures[0] || $perLitre > $powers[0] => Belief::Unusual,
+            default => Belief::Usual,
+        });
+    }
+
+    /**
+     * Of a four-stroke engine: T·4π/V.
+     *
+     * @param  float  $torque  N·m at the crank
+     * @param  float  $displacement  m³
+     * @return float Pa
+     */
+    public static function meanPressure(float $torque, float $displacement): float
+    {
+        return $torque * 4.0 * M_PI / $displacement;
+    }
+
+    /** @return array{array{float, float}, array{float, float}} */
+    private static function bands(StageResult $result, Platform $platform): array
+    {
+        $build = $result->state->build;
+
+        return match (true) {
+            $platform->fuel === FuelKind::Diesel => self::DIESEL,
+            // Nitrous brings oxygen of its own, as boost does.
+            ! $build->isBoosted() && ! $build->situation->hasTag('nitrous') => self::NATURAL,
+            $build->fuel->ethanol->likely >= self::STRONG_FUEL => self::BOOSTED_ON_STRONG_FUEL,
+            default => self::BOOSTED,
+        };
+    }
+}
