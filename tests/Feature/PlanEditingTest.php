@@ -17,16 +17,16 @@ final class PlanEditingTest extends TestCase
         $accept = ['do' => 'accept', 'stage' => 's3', 'limit' => 'gearbox-low', 'reason' => 'he drives gently in third', 'by' => 'Somebody Else', 'on' => '1999-01-01'];
         $answer = $this->actingAs($this->person('advisor'))->edit([$accept], 1)->assertOk();
         self::assertSame('Accept Gearbox past its limit from stage 3 on: he drives gently in third', $answer->json('state.label'));
-        $limits = collect($this->getJson("/plans/{$this->plan()->id}/stage?stage=3")->assertOk()->json('limits'))->keyBy('key');
+        $limits = array_column($this->getJson("/plans/{$this->plan()->id}/stage?stage=3")->assertOk()->json('limits'), null, 'key');
         self::assertSame(['by' => 'Ines Harrow', 'on' => $this->job()->shop->today(), 'reason' => 'he drives gently in third'], $limits['gearbox-low']['accepted']);
         $held = $this->edit([['do' => 'hold', 'stage' => 's3', 'hold' => ['torque' => 270, 'from_rpm' => 2000, 'to_rpm' => 3500]]], 2)->assertOk();
         self::assertSame('Hold torque at 270  from 2000 to 3500 rpm in stage 3', $held->json('state.label'));
         $stage = $this->getJson("/plans/{$this->plan()->id}/stage?stage=3")->assertOk()->json();
         self::assertStringStartsWith('Torque held at 270 lb-ft from 2,000 rpm to 3,500 rpm: costs 0 whp', $stage['hold']['sentence']);
-        self::assertLessThan(100.0, collect($stage['limits'])->keyBy('key')['gearbox-low']['used_percent']);
+        self::assertLessThan(100.0, array_column($stage['limits'], null, 'key')['gearbox-low']['used_percent']);
         $this->edit([['do' => 'hold', 'stage' => 's3', 'hold' => ['torque' => 270, 'from_rpm' => 3500, 'to_rpm' => 2000]]], 3)->assertStatus(422)->assertSee('give the lower one first');
         $this->edit([['do' => 'accept', 'stage' => 's3', 'limit' => 'gearbox-low', 'reason' => null]], 3)->assertOk();
-        self::assertNull(collect($this->getJson("/plans/{$this->plan()->id}/stage?stage=3")->json('limits'))->keyBy('key')['gearbox-low']['accepted']);
+        self::assertNull(array_column($this->getJson("/plans/{$this->plan()->id}/stage?stage=3")->json('limits'), null, 'key')['gearbox-low']['accepted']);
     }
 
     public function test_moving_a_part_changes_power_limit_and_money_of_its_stage_and_is_a_revision(): void

@@ -20,6 +20,10 @@ enum AnswerEffectCode: string
     case PeakAboveRange = 'peak-above-range';
     /** fuel, peak, short, way */
     case FuelGives = 'fuel-gives';
+    /** power, outside */
+    case HottestDay = 'hottest-day';
+    /** power, share */
+    case ClimbAsks = 'climb-asks';
     /** count */
     case TrackPartsAllowed = 'track-parts-allowed';
     /** count */

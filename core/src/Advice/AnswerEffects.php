@@ -20,6 +20,7 @@ final readonly class AnswerEffects
             'budget' => $this->budget(),
             'range' => $this->range(),
             'fuels' => $this->fuels(),
+            'outside' => $this->outside(),
             'use' => $this->use(),
             'gearbox' => $this->gearbox(),
             'risk' => $this->risk(),
@@ -100,6 +101,20 @@ final readonly class AnswerEffects
         $code = $this->estimate->bundle->brief->car->use === 'track' ? AnswerEffectCode::TrackPartsAllowed : AnswerEffectCode::TrackPartsLeftOut;
 
         return $closed === 0 ? [] : [new Message($code, ['count' => $closed])];
+    }
+
+    /** @return list<Message> what the hottest day leaves, and what a climb with a trailer asks of that */
+    private function outside(): array
+    {
+        $last = $this->estimate->last();
+        $outside = $this->estimate->bundle->brief->outside;
+        $platform = $this->estimate->bundle->catalog->platform;
+        $climb = $outside->climb($platform->mass, $platform->dragArea);
+
+        return [
+            ...($last->hot === null ? [] : [new Message(AnswerEffectCode::HottestDay, ['power' => $last->power->p50 * $last->hot, 'outside' => $outside])]),
+            ...($climb === null ? [] : [new Message(AnswerEffectCode::ClimbAsks, ['power' => $climb, 'share' => $climb / max(1.0, $last->power->p50 * ($last->hot ?? 1.0))])]),
+        ];
     }
 
     /** @return list<Message> */

@@ -17,6 +17,8 @@ enum FixCode: string
     case BearsMore = 'bears-more';
     /** hold, stage, W and N·m that it costs at their peaks. */
     case HoldTorque = 'hold-torque';
+    /** saved in minor units, stage that is mapped, stages that wait and the likely W that the last of them gives meanwhile and gave. */
+    case MapOnce = 'map-once';
     /** parts, stage. */
     case FitMissing = 'fit-missing';
     /** part, stage. */

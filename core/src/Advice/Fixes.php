@@ -6,6 +6,7 @@ use Closure;
 use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Findings\FindingKind;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Evaluation\Limits\StageLimit;
@@ -69,14 +70,14 @@ final readonly class Fixes
         return $map === null ? [] : [['do' => 'fit', 'stage' => $stage, 'part' => $map->key]];
     }
 
-    /** @return list<Fix> second-hand prices, or the part that is missed least */
+    /** @return list<Fix> one map for all, and where money is short second-hand prices or the part that is missed least */
     private function budget(): array
     {
         $budget = $this->estimate->bundle->brief->budget->total;
         if ($budget === null || $this->estimate->total()->likely <= $budget) {
-            return [];
+            return $this->mapOnce();
         }
-        $fixes = [];
+        $fixes = $this->mapOnce();
         $used = [['do' => 'settings', 'price_basis' => 'used']];
         $total = $this->totalWith($used);
         if ($total <= $budget) {
@@ -92,6 +93,36 @@ final readonly class Fixes
         }
 
         return $fixes;
+    }
+
+    /** @return list<Fix> the last custom map alone, where every stage before it can run without one */
+    private function mapOnce(): array
+    {
+        $mapped = [];
+        foreach ($this->estimate->results as $i => $result) {
+            foreach ($result->state->bought as $purchase) {
+                if ($purchase->part->map?->kind->isCustom() === true) {
+                    $mapped[$i] = ['do' => 'clear', 'stage' => (string) $result->state->stage?->key, 'slot' => $purchase->part->slots[0]];
+                }
+            }
+        }
+        $last = array_key_last($mapped);
+        $commands = array_values(array_diff_key($mapped, [$last => true]));
+        if ($last === null || $commands === []) {
+            return [];
+        }
+        $states = $this->statesWith($commands, (int) array_key_first($mapped));
+        $waiting = array_slice($states, 1, $last - 1);
+        if (array_filter($waiting, fn (StageState $state): bool => array_filter($this->estimate->evaluator->findings($state->build), fn (Finding $finding): bool => $finding->kind->isFault()) !== []) !== []) {
+            return [];
+        }
+        $saved = $this->estimate->total()->likely - $this->totalWith($commands);
+        $evaluator = $this->estimate->evaluator;
+        $meanwhile = $evaluator->likely($evaluator->model($waiting[count($waiting) - 1]->build))->peakPower;
+
+        return $saved <= 0 ? [] : [new Fix(new Message(FixCode::MapOnce, [
+            'saved' => $saved, 'stage' => $last, 'waits' => count($commands), 'meanwhile' => $meanwhile, 'mapped' => $this->estimate->results[$last - 1]->likely->peakPower()->value,
+        ]), $commands)];
     }
 
     /** @return list<array{string, Part, float}> stage key, part and W it is missed by, the least first */

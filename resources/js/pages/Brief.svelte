@@ -300,6 +300,19 @@
                 step={100}
             />
         </Question>
+        <Question ask="Where is it driven hardest?" answered={true} means={form.state.means.outside}>
+            {#each [{ key: 'altitude_m', label: 'Height', unit: 'm', step: 50, min: -400 }, { key: 'hottest_c', label: 'Hottest day', unit: '°C', step: 1, min: -10 }, { key: 'trailer', label: 'Trailer', unit: 'kg', step: 100, min: 0 }, { key: 'grade_percent', label: 'Long grade', unit: '%', step: 1, min: 0 }] as const as field (field.key)}
+                <NumberField
+                    label={field.label}
+                    unit={field.unit}
+                    value={form.brief.outside?.[field.key]}
+                    set={(text) => form.outside(field.key, text)}
+                    min={field.min}
+                    step={field.step}
+                />
+            {/each}
+            <p class="w-full text-[12px] text-soft">What is left empty is as at the shop’s place.</p>
+        </Question>
         <Question
             ask="Which fuels are within reach?"
             answered={answered('fuels')}

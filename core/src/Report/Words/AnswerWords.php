@@ -5,6 +5,7 @@ namespace Pebblerun\Core\Report\Words;
 use Pebblerun\Core\Advice\AnswerEffectCode;
 use Pebblerun\Core\Advice\Message;
 use Pebblerun\Core\Advice\Reaching;
+use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Report\Terms;
 use Pebblerun\Core\Report\UnitFormatter;
 
@@ -27,6 +28,8 @@ final readonly class AnswerWords
             AnswerEffectCode::TorqueInRange => "{$this->say->numerals->signed(100 * $p['share'])} % torque there in the last stage.",
             AnswerEffectCode::PeakAboveRange => "Its power peak at {$this->say->sayRpm($p['rpm'])} lies above the range in use: weigh the range more than the peak.",
             AnswerEffectCode::FuelGives => $this->fuel($p),
+            AnswerEffectCode::HottestDay => sprintf('On the hottest day, %s at %s m, the last stage likely gives %s; heat, turbo and knock are judged there.', $this->say->sayLimit(Quantity::ChargeTemperature, $p['outside']->hottest), $this->say->numerals->write($p['outside']->altitude), $this->say->sayPower($p['power'])),
+            AnswerEffectCode::ClimbAsks => sprintf('The climb at 80 km/h asks %s of it, %d %%: what is before the turbine is judged under that load.', $this->say->sayPower($p['power']), round(100 * $p['share'])),
             AnswerEffectCode::TrackPartsAllowed => self::parts($p['count']).' for closed courses only may be proposed.',
             AnswerEffectCode::TrackPartsLeftOut => 'The road leaves out '.lcfirst(self::parts($p['count'])).' of this platform’s catalogue.',
             AnswerEffectCode::GearboxLimit => sprintf('%s: %s of safe in the last stage, %s.', $p['reading']->limit->name, LimitWords::percents($p['reading']), Terms::status($p['reading']->status)),

@@ -7,11 +7,9 @@
     type Props = { bench: Bench; subject: string };
     let { bench, subject }: Props = $props();
     const line = $derived(bench.estimate.verdict.find((one) => one.subject === subject));
-    const troubled = $derived(line !== undefined && line.status !== 'clear');
+    const troubled = $derived(line !== undefined && ['over', 'held-back', 'past-edge'].includes(line.status));
     const why = new Fetched<Reasons>(() => bench.opened('reasons', { subject }));
-    const fixes = new Fetched<Fix[]>(() =>
-        troubled && !bench.past ? bench.opened('fixes', { subject }) : null,
-    );
+    const fixes = new Fetched<Fix[]>(() => (line && !bench.past ? bench.opened('fixes', { subject }) : null));
 </script>
 
 {#if line}
@@ -20,8 +18,8 @@
         {line.headline}
     </h2>
     {#if line.detail}<p class="mt-0.5 text-soft">{line.detail}</p>{/if}
-    {#if troubled && !bench.past}
-        <h3 class="mt-2 font-semibold">Smallest change</h3>
+    {#if !bench.past && (troubled || (fixes.value ?? []).length > 0)}
+        <h3 class="mt-2 font-semibold">{troubled ? 'Smallest change' : 'What could change'}</h3>
         {#if fixes.loading}
             <p class="text-soft">calculating…</p>
         {:else if fixes.failed}

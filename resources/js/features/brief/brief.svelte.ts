@@ -193,6 +193,11 @@ export class BriefForm {
         this.give({ [`budget.${key}`]: text.trim() === '' ? null : Number(text) });
     }
 
+    /** Where it is driven and what it tows; an emptied field is as at the shop's place. */
+    outside(key: 'altitude_m' | 'hottest_c' | 'trailer' | 'grade_percent', text: string) {
+        this.give({ [`outside.${key}`]: text.trim() === '' ? null : Number(text) });
+    }
+
     toggleFuel(key: string) {
         const fuels = this.brief.fuels ?? [];
         this.answer({
