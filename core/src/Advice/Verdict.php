@@ -59,7 +59,7 @@ final readonly class Verdict
         foreach ($last->ceilings as $cost) {
             $reasons[] = new Message(VerdictCode::CeilingCosts, ['ceiling' => $cost->ceiling, 'power' => $cost->power]);
         }
-        array_push($reasons, ...$this->torqueLosses());
+        array_push($reasons, ...$this->torqueLosses(), ...$this->evidence());
 
         $brief = $this->estimate->bundle->brief;
 
@@ -70,6 +70,19 @@ final readonly class Verdict
                 new Message($brief->received->failed === [] ? VerdictCode::NoChance : VerdictCode::MendFirst),
                 [new Message(VerdictCode::NeedsBaseline), ...($brief->received->measured === null && $brief->car->isWorn() ? [new Message(VerdictCode::Worn, ['km' => Car::WORN, 'less' => 1.0 - Evaluator::WORN])] : []), ...$reasons],
             );
+    }
+
+    /** @return list<Message> what the range rests on, and what would narrow it most */
+    private function evidence(): array
+    {
+        $narrowing = new Narrowing($this->estimate);
+        $shares = $narrowing->restsOn();
+        $most = $narrowing->most();
+
+        return [
+            ...($shares === [] ? [] : [new Message(VerdictCode::RestsOn, ['shares' => $shares])]),
+            ...($most === null ? [] : [new Message(VerdictCode::NarrowsMost, $most)]),
+        ];
     }
 
     /** @return list<Message> stages that pull less somewhere than the one before */

@@ -48,6 +48,10 @@ enum VerdictCode: string
     case AllIn = 'all-in';
 
     case NoStages = 'no-stages';
+    /** shares, by kind of evidence */
+    case RestsOn = 'rests-on';
+    /** part or null, from, to in W */
+    case NarrowsMost = 'narrows-most';
     /** reading, stage */
     case LimitAccepted = 'limit-accepted';
     case AllAccepted = 'all-accepted';

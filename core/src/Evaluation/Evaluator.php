@@ -4,6 +4,7 @@ namespace Pebblerun\Core\Evaluation;
 
 use Closure;
 use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Catalog\Platform\Car;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Catalog\Shop\Rates;
 use Pebblerun\Core\Evaluation\Air\Breath;
@@ -52,7 +53,7 @@ use Pebblerun\Core\Units\Rpm;
 final class Evaluator
 {
     /** Doubt of the whole curve: where this car was measured, and where the platform's figures stand in. */
-    private const MEASURED = 0.015;
+    public const MEASURED = 0.015;
 
     private const UNMEASURED = 0.04;
 
@@ -122,6 +123,12 @@ final class Evaluator
         $this->breathing = new Breathing($this->platform, new StockAir($this->platform, $brief->car->baselineLossShare()), $this->engine, $this->received, $this->hot);
         $this->fuel = new FuelSupply($this->platform, $this->breathing, $this->received, $this->losses, fn (StageModel $model): Likely => $this->run($this->engine, $model));
         $this->towing = new Towing($brief->outside->climb($this->platform->mass, $this->platform->dragArea));
+    }
+
+    /** Doubt of the whole curve of a car that nobody measured. */
+    public static function unmeasuredDoubt(Car $car): float
+    {
+        return $car->isWorn() ? self::WORN_DOUBT : self::UNMEASURED;
     }
 
     public function model(Build $build): StageModel
@@ -316,11 +323,7 @@ final class Evaluator
     /** @return list<float> of the whole curve, one a draw */
     private function scales(Draws $draws): array
     {
-        $sigma = match (true) {
-            $this->brief->received->measured !== null => self::MEASURED,
-            $this->brief->car->isWorn() => self::WORN_DOUBT,
-            default => self::UNMEASURED,
-        };
+        $sigma = $this->brief->received->measured !== null ? self::MEASURED : self::unmeasuredDoubt($this->brief->car);
 
         return array_map(fn (float $z): float => 1.0 + $sigma * $z, $draws->curve());
     }

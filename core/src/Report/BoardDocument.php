@@ -6,6 +6,7 @@ use Pebblerun\Core\Advice\AdvisedFinding;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Platform\Slot;
 use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Findings\FindingKind;
 use Pebblerun\Core\Evaluation\StageResult;
 use Pebblerun\Core\Evaluation\Timeline\Purchase;
@@ -193,7 +194,7 @@ final readonly class BoardDocument
     {
         return match (true) {
             array_filter($here, fn (AdvisedFinding $one): bool => $one->finding->kind->isFault()) !== [] => 'fault',
-            ! $result->state->build->covers($part) && $part->gains !== [] => 'uncovered',
+            array_filter($result->findings, fn (Finding $finding): bool => $finding->part === $part && ($finding->kind === FindingKind::Uncovered || $finding->kind === FindingKind::Gated)) !== [] => 'uncovered',
             default => null,
         };
     }

@@ -114,10 +114,19 @@ final readonly class AirLimits
             Quantity::Boost => self::over($this->breath->boost($place, $more), $safe * $moved, $edge * $moved),
             Quantity::ChargeTemperature => $way($this->breath->fifth($place, $more, $hot)),
             Quantity::TurboFlow => self::over($this->breath->charge($place, $more, $hot)->share, $safe, $edge),
-            Quantity::Knock => self::over($this->need($place, $more, $hot), $octane + $safe, $octane + $edge),
+            Quantity::Knock => [
+                self::ofTheWay($this->need($place, $more, $hot), (float) $this->platform->combustion->octane, $octane + $safe),
+                self::ofTheWay($this->need($place, $more, $hot), (float) $this->platform->combustion->octane, $octane + $edge),
+            ],
             Quantity::Smoke => self::over(1.0, $this->breath->lambda($place, $more) / $safe, $this->breath->lambda($place, $more) / $edge),
             default => $way($this->beforeTurbine($place, $more, $hot, $this->towing->share($this->breath, $place))),
         };
+    }
+
+    /** Of the way from what the factory's map asks to what is allowed; of that itself where it is not even what the factory asks. */
+    private static function ofTheWay(float $need, float $factory, float $allowed): float
+    {
+        return $allowed > $factory ? ($need - $factory) / ($allowed - $factory) : $need / $allowed;
     }
 
     /** @return array{float, float} */

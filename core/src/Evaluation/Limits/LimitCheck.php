@@ -146,7 +146,7 @@ final class LimitCheck
         return array_map(fn (Limit $limit, Standing $standing): LimitReading => match (true) {
             $standing->median === null => new LimitReading($limit, Status::Unknown, null, null, 0.0, 0.0, $limit->safeAt(0.0), $limit->edgeAt(0.0), 0.0, accepted: $model->build->accepted[$limit->key] ?? null),
             self::alongCurve($limit) => $this->reading($limit, $model, $likely, $standing),
-            default => self::elsewhere($limit, $model, $standing, $hot),
+            default => $this->elsewhere($limit, $model, $standing, $hot),
         }, $model->limits, $standings);
     }
 
@@ -166,23 +166,26 @@ final class LimitCheck
     }
 
     /** Of what does not follow the curve: the demand from its share of safe. */
-    private static function elsewhere(Limit $limit, StageModel $model, Standing $standing, Ambient $hot): LimitReading
+    private function elsewhere(Limit $limit, StageModel $model, Standing $standing, Ambient $hot): LimitReading
     {
         $rpm = (float) $standing->rpm;
         $day = $standing->hot ? $hot->kelvin : Ambient::STANDARD_KELVIN;
         [$safe, $edge] = $standing->hot && $limit->hot !== null ? $limit->hot : [$limit->safeAt($rpm), $limit->edgeAt($rpm)];
         $moved = $limit->quantity === Quantity::Boost ? $limit->movedBy($model->build->situation->mapKind()) : 1.0;
         $octane = $limit->quantity === Quantity::Knock ? $model->build->fuel->octane : 0.0;
+        $factory = (float) $this->platform->combustion->octane;
         [$safe, $edge] = [$octane + $safe * $moved, $octane + $edge * $moved];
         $of = fn (float $share): float => match (true) {
             $limit->quantity->isTemperature() => $day + $share * ($safe - $day),
             $limit->quantity === Quantity::Smoke => $safe / max(1e-9, $share),
+            $limit->quantity === Quantity::Knock && $safe > $factory => $factory + $share * ($safe - $factory),
             default => $safe * $share,
         };
 
         return new LimitReading($limit, self::status($standing), $standing->median, $standing->used, $of((float) $standing->median), $of($standing->used), $safe, $edge, $rpm, $standing->hot, match (true) {
             $limit->quantity->isTemperature() => ($edge - $day) / max(1.0, $safe - $day),
             $limit->quantity === Quantity::Smoke => $safe / $edge,
+            $limit->quantity === Quantity::Knock && $safe > $factory => ($edge - $factory) / ($safe - $factory),
             default => $edge / $safe,
         }, $model->build->accepted[$limit->key] ?? null);
     }

@@ -3,6 +3,7 @@
 namespace Pebblerun\Core\Evaluation\Model;
 
 use Pebblerun\Core\Catalog\Evidence;
+use Pebblerun\Core\Catalog\Parts\Part;
 
 /**
  * How much a build is doubted against the car as received: κ, the mean of the evidence behind what was added or taken off, weighted by
@@ -12,9 +13,25 @@ final class Doubt
 {
     public static function of(StageModel $build, StageModel $received): float
     {
+        return self::mean(self::changed($build, $received));
+    }
+
+    /**
+     * What was added or taken off.
+     *
+     * @return list<array{Evidence, float, ?Part}> evidence, weight, and the part whose gain it is
+     */
+    public static function changed(StageModel $build, StageModel $received): array
+    {
         $before = self::contributions($received);
         $after = self::contributions($build);
-        $changed = [...array_values(array_diff_key($after, $before)), ...array_values(array_diff_key($before, $after))];
+
+        return [...array_values(array_diff_key($after, $before)), ...array_values(array_diff_key($before, $after))];
+    }
+
+    /** @param  list<array{Evidence, float, ?Part}>  $changed */
+    public static function mean(array $changed): float
+    {
         if ($changed === []) {
             return 0.0;
         }
@@ -23,22 +40,22 @@ final class Doubt
             $weights = array_fill(0, count($changed), 1.0);
         }
 
-        return array_sum(array_map(fn (array $one, float $weight): float => $one[0] * $weight, $changed, $weights)) / array_sum($weights);
+        return array_sum(array_map(fn (array $one, float $weight): float => self::behind($one[0]) * $weight, $changed, $weights)) / array_sum($weights);
     }
 
     /**
-     * What makes power: doubt and weight, under a name of the part, its figures and how much of them is realised.
+     * What makes power: evidence and weight, under a name of the part, its figures and how much of them is realised.
      *
-     * @return array<string, array{float, float}>
+     * @return array<string, array{Evidence, float, ?Part}>
      */
     private static function contributions(StageModel $model): array
     {
         $contributions = [];
         foreach ($model->gains as $gain) {
-            $contributions["{$gain->part->key}/{$gain->share}/{$gain->case->power->name()}/{$gain->case->torque->name()}"] = [self::behind($gain->case->evidence), $gain->weight()];
+            $contributions["{$gain->part->key}/{$gain->share}/{$gain->case->power->name()}/{$gain->case->torque->name()}"] = [$gain->case->evidence, $gain->weight(), $gain->part];
         }
         foreach ($model->added as [$part, $window]) {
-            $contributions["{$part}/{$window->from}/{$window->power->name()}"] = [self::behind(Evidence::Judgement), $window->power->likely / $model->build->peakPower()];
+            $contributions["{$part}/{$window->from}/{$window->power->name()}"] = [Evidence::Judgement, $window->power->likely / $model->build->peakPower(), null];
         }
 
         return $contributions;

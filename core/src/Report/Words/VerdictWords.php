@@ -5,6 +5,7 @@ namespace Pebblerun\Core\Report\Words;
 use Pebblerun\Core\Advice\Message;
 use Pebblerun\Core\Advice\VerdictCode;
 use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Catalog\Evidence;
 use Pebblerun\Core\Evaluation\Findings\Belief;
 use Pebblerun\Core\Evaluation\Findings\EngineLoad;
 use Pebblerun\Core\Job\Brief\Target;
@@ -59,6 +60,8 @@ final readonly class VerdictWords
             VerdictCode::AllIn => "All in: parts, labour, dyno time, tax and a reserve of {$p['reserve']} %. It may run from {$this->say->sayMoney($p['low'])} to {$this->say->sayMoney($p['high'])}.",
             VerdictCode::NoStages => 'No stage to check yet',
             VerdictCode::WeakestLink => "{$p['reading']->limit->name} ".($p['reading']->used === null ? '' : 'at ').LimitWords::percents($p['reading'])." in stage {$p['stage']}",
+            VerdictCode::RestsOn => $this->restsOn($p['shares']),
+            VerdictCode::NarrowsMost => 'The range would narrow most by '.($p['part'] === null ? 'a baseline pull' : "reading {$p['part']->name} on the own dyno").": {$this->say->writePower($p['from'])} → {$this->say->sayPower($p['to'])} wide.",
             VerdictCode::LimitAccepted => "Accepted from stage {$p['stage']} on by {$p['reading']->accepted?->by}, {$p['reading']->accepted?->on}: {$p['reading']->limit->name}, {$p['reading']->accepted?->reason}",
             VerdictCode::AllAccepted => 'Every limit that is passed was accepted',
             VerdictCode::JudgeIt => 'nobody can estimate it: whoever builds the car must judge it',
@@ -91,6 +94,17 @@ final readonly class VerdictWords
             VerdictCode::StrictInspection => 'Inspection is strict here: enter every one of these before the next date.',
             VerdictCode::WarrantyEnds => Terms::warning($p['warning']),
         };
+    }
+
+    /** @param  array<string, float>  $shares  by kind of evidence */
+    private function restsOn(array $shares): string
+    {
+        $said = [];
+        foreach ($shares as $kind => $share) {
+            $said[] = sprintf('%s for %d %%', Terms::evidence(Evidence::from($kind)), round(100 * $share));
+        }
+
+        return 'Its gains rest on '.Listing::join($said, 'and').'.';
     }
 
     private function figure(Target $target, float $value): string

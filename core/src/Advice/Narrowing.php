@@ -1,0 +1,77 @@
+<?php
+
+namespace Pebblerun\Core\Advice;
+
+use Pebblerun\Core\Catalog\Evidence;
+use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Evaluation\Evaluator;
+use Pebblerun\Core\Evaluation\Model\Doubt;
+
+/**
+ * What a plan's range rests on, and what would narrow it most: a baseline pull, or one part read on the own dyno. The range is taken
+ * for what independent doubts make of it; what one of them leaves is what the others have.
+ */
+final readonly class Narrowing
+{
+    /** P10 to P90 of a bell curve, in its standard deviations. */
+    private const WIDTH = 2.563;
+
+    /** Less than this share of the range is not worth the work. */
+    private const WORTH = 0.05;
+
+    public function __construct(private Estimate $estimate) {}
+
+    /** @return array<string, float> share of the likely gain that rests on each kind of evidence; the largest first */
+    public function restsOn(): array
+    {
+        $shares = [];
+        foreach (Doubt::changed($this->estimate->last()->model, $this->estimate->results[0]->model) as [$evidence, $weight]) {
+            $shares[$evidence->value] = ($shares[$evidence->value] ?? 0.0) + $weight;
+        }
+        $sum = array_sum($shares);
+        arsort($shares);
+
+        return $sum <= 0.0 ? [] : array_map(fn (float $weight): float => $weight / $sum, array_filter($shares));
+    }
+
+    /** @return ?array{part: ?Part, from: float, to: float} W of the range now and then; a baseline pull where the part is null; null where nothing is worth it */
+    public function most(): ?array
+    {
+        $last = $this->estimate->last();
+        $now = $last->power->p90 - $last->power->p10;
+        $best = null;
+        foreach ($this->less() as [$part, $variance]) {
+            // The roller itself is never surer than this.
+            $least = Evaluator::MEASURED * $last->power->p50;
+            $then = self::WIDTH * sqrt(max($least ** 2, ($now / self::WIDTH) ** 2 - $variance * $last->power->p50 ** 2));
+            if ($then < (1.0 - self::WORTH) * $now && ($best === null || $then < $best['to'])) {
+                $best = ['part' => $part, 'from' => $now, 'to' => $then];
+            }
+        }
+
+        return $best;
+    }
+
+    /** @return list<array{?Part, float}> relative variance that would be gone */
+    private function less(): array
+    {
+        $last = $this->estimate->last();
+        $less = [];
+        $brief = $this->estimate->bundle->brief;
+        if ($brief->received->measured === null) {
+            $less[] = [null, Evaluator::unmeasuredDoubt($brief->car) ** 2 - Evaluator::MEASURED ** 2];
+        }
+        $gained = log(max(1.0, $last->likely->peakPower()->value / max(1.0, $this->estimate->results[0]->likely->peakPower()->value)));
+        $changed = Doubt::changed($last->model, $this->estimate->results[0]->model);
+        $kappa = Doubt::mean($changed);
+        foreach ($changed as $i => [$evidence, $weight, $part]) {
+            if ($part !== null && $evidence !== Evidence::ShopDyno) {
+                $read = array_values(array_replace($changed, [$i => [Evidence::ShopDyno, $weight, $part]]));
+                $less[] = [$part, ($kappa ** 2 - Doubt::mean($read) ** 2) * $gained ** 2];
+            }
+        }
+
+        return $less;
+    }
+}
