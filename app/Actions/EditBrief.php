@@ -6,6 +6,7 @@ use App\Assembly\BriefConflict;
 use App\Assembly\BriefSheet;
 use App\Assembly\Bundles;
 use App\Assembly\Estimates;
+use App\Assembly\Reading;
 use App\Assembly\SavedBrief;
 use App\Exceptions\Refused;
 use App\Models\Car;
@@ -13,7 +14,9 @@ use App\Models\Customer;
 use App\Models\CustomerJob;
 use App\Models\MileageReading;
 use Illuminate\Support\Facades\DB;
+use Pebblerun\Core\Evaluation\Baseline\BaselineCheck;
 use Pebblerun\Core\Job\Brief\BriefPlaces;
+use Pebblerun\Core\Report\Words\BaselineWords;
 use Pebblerun\Formats\DocumentReader;
 
 /**
@@ -58,6 +61,7 @@ final readonly class EditBrief
         $this->noteCar($job);
         $job->car->customer->save();
         $saved = $this->estimated($job, $edit);
+        self::mustBePossible($job, $saved->estimates, array_column($answers, 'place'));
         if ($isShared) {
             $this->mark->refind($job->car->customer_id);
         }
@@ -65,6 +69,21 @@ final readonly class EditBrief
         $this->outcome->done($job, null, $edit);
 
         return $saved;
+    }
+
+    /**
+     * A baseline that cannot be is not taken; one that stands already hinders no other answer.
+     *
+     * @param  list<string>  $places
+     *
+     * @throws Refused
+     */
+    private static function mustBePossible(CustomerJob $job, Estimates $estimates, array $places): void
+    {
+        $impossible = array_intersect($places, [BriefPlaces::BASELINE, BriefPlaces::BASELINE_CONFIRMED]) === [] ? null : BaselineCheck::impossible($estimates->estimate()->baselineDoubts());
+        if ($impossible !== null) {
+            throw Refused::because((new BaselineWords(Reading::ofShop($job->shop)->formatter($estimates->opened())))->of($impossible));
+        }
     }
 
     /**
@@ -105,6 +124,11 @@ final readonly class EditBrief
             if ($writer !== null && $writer['version'] > $edit->seen && $writer['queue'] !== $edit->queue && $sheet->value($place) != $value) {
                 $clashing[] = $place;
             }
+            // Who stands by a baseline stands by the one that was shown.
+            $baseline = $place === BriefPlaces::BASELINE_CONFIRMED && $value !== null ? $sheet->writer(BriefPlaces::BASELINE) : null;
+            if ($baseline !== null && $baseline['version'] > $edit->seen && $baseline['queue'] !== $edit->queue) {
+                throw Refused::because("{$baseline['by']} changed the baseline meanwhile: look at it again, then confirm it.");
+            }
         }
         if ($clashing !== []) {
             throw Refused::conflict(BriefConflict::answer($job, $answers, $clashing));
@@ -119,16 +143,22 @@ final readonly class EditBrief
             isset(BriefSheet::CUSTOMER[$place]) => $job->car->customer->setAttribute(BriefSheet::CUSTOMER[$place], (string) $value),
             $place === BriefSheet::OWNER => $this->giveCar($job, $value),
             $place === BriefSheet::CAR => $this->takeCar($job, (int) $value),
-            default => $job->brief = BriefPlaces::with($job->brief, $place, $this->stamped($place, $value, $edit)),
+            $place === BriefPlaces::BASELINE => $job->brief = BriefPlaces::with(BriefPlaces::with($job->brief, $place, $value), BriefPlaces::BASELINE_CONFIRMED, null),
+            default => $job->brief = BriefPlaces::with($job->brief, $place, self::stamped($place, $value, $edit)),
         };
     }
 
-    /** Who gave a warning, and when, is written here and not by the page. */
-    private function stamped(string $place, mixed $value, Edit $edit): mixed
+    /** Who gave a warning or stands by a baseline, and when, is written here and not by the page. */
+    private static function stamped(string $place, mixed $value, Edit $edit): mixed
     {
-        return str_starts_with($place, 'warnings.') && $value !== null
-            ? ['warning' => substr($place, strlen('warnings.')), 'on' => $edit->author->shop->today(), 'by' => $edit->author->name]
-            : $value;
+        $stamp = ['on' => $edit->author->shop->today(), 'by' => $edit->author->name];
+
+        return match (true) {
+            $value === null => null,
+            str_starts_with($place, 'warnings.') => ['warning' => substr($place, strlen('warnings.')), ...$stamp],
+            $place === BriefPlaces::BASELINE_CONFIRMED => $stamp,
+            default => $value,
+        };
     }
 
     /**

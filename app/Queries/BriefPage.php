@@ -12,6 +12,8 @@ use Pebblerun\Core\Advice\AnswerEffects;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Platform\Slot;
 use Pebblerun\Core\Catalog\Shop\Fuel;
+use Pebblerun\Core\Evaluation\Baseline\BaselineCheck;
+use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Job\Brief\HealthCheck;
 use Pebblerun\Core\Job\Brief\Question;
 use Pebblerun\Core\Job\Brief\Readiness;
@@ -20,8 +22,10 @@ use Pebblerun\Core\Job\Brief\Warning;
 use Pebblerun\Core\Job\Bundle;
 use Pebblerun\Core\Report\PlanHead;
 use Pebblerun\Core\Report\Terms;
+use Pebblerun\Core\Report\UnitFormatter;
 use Pebblerun\Core\Report\VerdictDocument;
 use Pebblerun\Core\Report\Words\AnswerWords;
+use Pebblerun\Core\Report\Words\BaselineWords;
 
 /** The brief of a job, with what its answers mean. */
 final class BriefPage
@@ -65,6 +69,14 @@ final class BriefPage
         return self::state($job, Estimates::of(Bundles::of($job->chosenPlan())));
     }
 
+    /** @return array{doubts: list<string>, can_confirm: bool} */
+    private static function baseline(Estimate $estimate, UnitFormatter $say): array
+    {
+        $doubts = $estimate->baselineDoubts();
+
+        return ['doubts' => array_map((new BaselineWords($say))->of(...), $doubts), 'can_confirm' => $doubts !== [] && BaselineCheck::impossible($doubts) === null];
+    }
+
     /**
      * The answers, and what they mean for the plan that stands for the job.
      *
@@ -87,6 +99,7 @@ final class BriefPage
             'labels' => $head['labels'],
             'verdict' => (new VerdictDocument($estimates->estimate(), $say))->glance(),
             'measured' => $head['measured'],
+            'baseline' => self::baseline($estimates->estimate(), $say),
             'means' => (object) array_map(fn (array $effects): array => array_map($words->of(...), $effects), (new AnswerEffects($estimates->estimate()))->byQuestion()),
             'readiness' => [
                 'answered' => count(Question::cases()) - count($open),

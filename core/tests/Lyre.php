@@ -31,6 +31,7 @@ use Pebblerun\Core\Evaluation\StageResult;
 use Pebblerun\Core\Job\Brief\AsReceived;
 use Pebblerun\Core\Job\Brief\Brief;
 use Pebblerun\Core\Job\Brief\Budget;
+use Pebblerun\Core\Job\Brief\Confirmation;
 use Pebblerun\Core\Job\Brief\Risk;
 use Pebblerun\Core\Job\Brief\Target;
 use Pebblerun\Core\Job\Bundle;
@@ -42,6 +43,7 @@ use Pebblerun\Core\Job\Plan\Stacking;
 use Pebblerun\Core\Job\Plan\Stage;
 use Pebblerun\Core\Job\Plan\TorqueHold;
 use Pebblerun\Core\Math\Curve;
+use Pebblerun\Core\Math\StrayPoint;
 use Pebblerun\Core\Physics\Air\AirSide;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
 use Pebblerun\Core\Units\Currency;
@@ -68,6 +70,16 @@ final class Lyre
     public array $fuels;
 
     public ?Curve $measured = null;
+
+    public ?StrayPoint $stray = null;
+
+    public ?Confirmation $confirmed = null;
+
+    /** W */
+    public ?float $statedPower = null;
+
+    /** @var array<string, Range> by kind of dyno */
+    public array $dynoFactors = [];
 
     public ?Target $target = null;
 
@@ -246,7 +258,7 @@ final class Lyre
 
     public function shop(): Shop
     {
-        return new Shop(Currency::of('EUR'), new Rates(8_500, 6_000, 2_000, 800), $this->fuels, []);
+        return new Shop(Currency::of('EUR'), new Rates(8_500, 6_000, 2_000, 800), $this->fuels, $this->dynoFactors);
     }
 
     public function catalog(): Catalog
@@ -262,7 +274,7 @@ final class Lyre
     public function brief(): Brief
     {
         return new Brief(
-            $this->car(), new AsReceived($this->received, 'pump', $this->measured, true),
+            $this->car(), new AsReceived($this->received, 'pump', $this->measured, true, stray: $this->stray, confirmed: $this->confirmed, statedPower: $this->statedPower),
             $this->target, new Budget(null, null, null), [2500.0, 5500.0], null, $this->risk,
         );
     }

@@ -2,11 +2,15 @@
 
 namespace Pebblerun\Formats;
 
+use Pebblerun\Core\Evaluation\Baseline\BaselineCheck;
+use Pebblerun\Core\Evaluation\PlannedStages;
 use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Exchange\CatalogCheck;
 use Pebblerun\Core\Exchange\InvalidBundle;
 use Pebblerun\Core\Exchange\OpenedBundle;
 use Pebblerun\Core\Job\Commands\Commands;
+use Pebblerun\Core\Report\UnitFormatter;
+use Pebblerun\Core\Report\Words\BaselineWords;
 
 /** What strangers send: held against its schema, read by the core, checked as a whole. */
 final readonly class DocumentReader
@@ -109,6 +113,17 @@ final readonly class DocumentReader
         }
         $faults = array_map(fn (InvalidBundle $fault): Fault => new Fault($fault->path, $fault->fault), CatalogCheck::faults($opened->bundle->catalog));
 
-        return $faults === [] ? $opened : throw new InvalidDocument($faults);
+        $faults === [] || throw new InvalidDocument($faults);
+        self::mustBeThisCar($opened);
+
+        return $opened;
+    }
+
+    /** @throws InvalidDocument where the baseline cannot be this car's. */
+    private static function mustBeThisCar(OpenedBundle $opened): void
+    {
+        $bundle = $opened->bundle;
+        $impossible = BaselineCheck::impossible(BaselineCheck::doubts($bundle, PlannedStages::of($bundle)->evaluator));
+        $impossible === null || throw InvalidDocument::because('brief.received.baseline', (new BaselineWords(UnitFormatter::for($bundle, $opened->units)))->of($impossible));
     }
 }

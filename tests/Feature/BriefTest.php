@@ -65,6 +65,38 @@ final class BriefTest extends TestCase
             ->assertJsonPath('state.measured', false)->assertJsonPath('state.verdict.0.detail', 'no chance stated: not measured yet');
     }
 
+    public function test_a_baseline_that_is_hard_to_believe_gives_no_chance_until_somebody_stands_by_it(): void
+    {
+        $doubted = $this->answer(['received.baseline' => $this->baseline(1.19)])->assertOk()->assertJsonPath('state.baseline.can_confirm', true)
+            ->assertJsonPath('state.verdict.0.detail', 'no chance stated: the baseline is hard to believe');
+        self::assertMatchesRegularExpression('/^The baseline reads \d+ whp and \d+ lb-ft; about \d+ whp and \d+ lb-ft would be expected of this car as it was received \(\+\d+ % and \+\d+ %\)\. Likely: .+ or parts on the car that the brief does not know\.$/', $doubted->json('state.baseline.doubts.0'));
+        self::assertSame('baseline', $this->job()->due->value, 'the counter asks for it');
+        $seen = $this->job()->version;
+        $confirmed = $this->answer(['received.baseline_confirmed' => ['on' => '1999-01-01', 'by' => 'somebody else']], 'owner')->assertOk()->assertJsonPath('state.measured', true);
+        self::assertSame(['by' => 'Odd Lindqvar', 'on' => $this->job()->shop->today()], array_replace(['by' => '', 'on' => ''], $confirmed->json('state.brief.received.baseline_confirmed')), 'by the server, not by the page');
+        self::assertCount(1, $confirmed->json('state.baseline.doubts'), 'and it stays to be seen');
+        $this->answer(['received.baseline' => $this->baseline(1.2)])->assertOk()->assertJsonPath('state.measured', false)->assertJsonMissingPath('state.brief.received.baseline_confirmed');
+        $this->answer(['received.baseline_confirmed' => true], 'owner', seen: $seen)->assertStatus(422)->assertJsonPath('message', 'Ines Harrow changed the baseline meanwhile: look at it again, then confirm it.');
+        $this->answer(['received.baseline' => $this->baseline(1.01)])->assertOk()->assertJsonPath('state.measured', true)->assertJsonPath('state.baseline', ['doubts' => [], 'can_confirm' => false]);
+    }
+
+    public function test_a_baseline_that_cannot_be_is_refused_and_says_why(): void
+    {
+        $before = $this->job()->brief['received']['baseline'];
+        $message = $this->answer(['received.baseline' => $this->baseline(1.356)])->assertStatus(422)->json('message');
+        self::assertStringContainsString('Likely: horsepower entered as kW, N·m entered as lb-ft or parts on the car', $message);
+        self::assertStringEndsWith('Too far off to be this car: correct it, or leave it out.', $message);
+        self::assertEquals($before, $this->job()->brief['received']['baseline']);
+    }
+
+    /** @return array<string, mixed> the car's own, so many times as high */
+    private function baseline(float $times): array
+    {
+        $points = (array) json_decode((string) file_get_contents(base_path('demo/jobs/skarn-hill-commuter/brief.json')), true)['brief']['received']['baseline']['points'];
+
+        return ['points' => array_map(fn (array $point): array => ['rpm' => $point['rpm'], 'torque' => round($point['torque'] * $times, 2)], $points)];
+    }
+
     public function test_a_warning_given_is_noted_with_who_and_when_by_the_server(): void
     {
         // Half past eleven at night in UTC, the next day in the shop.

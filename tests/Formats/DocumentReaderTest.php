@@ -80,4 +80,16 @@ final class DocumentReaderTest extends TestCase
         $this->expectExceptionMessage('jobs/no-such-job/brief.json');
         $folder->bundle('no-such-job');
     }
+
+    public function test_a_baseline_that_cannot_be_this_cars_is_refused_with_the_likely_slip(): void
+    {
+        $reader = DocumentReader::standard();
+        $bundle = (new Folder(dirname(__DIR__, 2).'/demo', $reader))->bundle('skarn-hill-commuter');
+        foreach ($bundle['brief']['received']['baseline']['points'] as &$point) {
+            $point['torque'] *= 1.356;
+        }
+        $this->expectException(InvalidDocument::class);
+        $this->expectExceptionMessageMatches('/brief\.received\.baseline: The baseline reads .*N·m entered as lb-ft.*correct it, or leave it out\./');
+        $reader->open($bundle);
+    }
 }

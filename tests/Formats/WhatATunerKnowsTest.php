@@ -117,7 +117,7 @@ final class WhatATunerKnowsTest extends TestCase
             $full = self::with($curve(1.0), self::LYRE, ['pump-98', $parts])->last()->likely->peakPower()->value;
             self::between(0.879, 0.887, self::with($curve(0.88), self::LYRE, ['pump-98', $parts])->last()->likely->peakPower()->value / $full);
         }];
-        yield 'failed compression: no chance, fix first' => [fn () => self::assertFalse(self::with(['received' => ['parts' => [], 'fuel' => 'pump-98', 'checks' => ['compression' => 'bad']]], self::LYRE, ['pump-98', []])->bundle->brief->received->allowsChances())];
+        yield 'failed compression: no chance, fix first' => [fn () => self::assertFalse(self::with(['received' => ['parts' => [], 'fuel' => 'pump-98', 'checks' => ['compression' => 'bad']]], self::LYRE, ['pump-98', []])->allowsChances())];
         // Natural engines.
         yield 'cams, header, intake: more up high, less below, peak speed up' => [function (): void {
             [$stock, $built] = self::results(self::TERN, ['orsken-tern-springs', 'orsken-tern-cams-sharp', 'brimstall-tern-header', 'fjellvent-tern-ram', 'saltmarsh-tern-dyno']);

@@ -31,7 +31,7 @@ enum NextStep: string
 
         return match (true) {
             $open !== [] => self::Brief,
-            ! $brief->received->allowsChances() => self::Baseline,
+            ! $estimate->allowsChances() => self::Baseline,
             self::hasFaults($estimate) || $brief->received->failed !== [] => self::Open,
             $weakest !== null && ! RiskRule::allows($brief->risk, $weakest->reading->status) => self::Limit,
             $brief->budget->total !== null && $estimate->total()->likely > $brief->budget->total => self::Budget,

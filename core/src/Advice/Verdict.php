@@ -3,6 +3,7 @@
 namespace Pebblerun\Core\Advice;
 
 use Pebblerun\Core\Catalog\Platform\Car;
+use Pebblerun\Core\Evaluation\Baseline\BaselineDoubt;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Evaluator;
 use Pebblerun\Core\Evaluation\Findings\Belief;
@@ -63,13 +64,38 @@ final readonly class Verdict
 
         $brief = $this->estimate->bundle->brief;
 
-        return $brief->received->allowsChances()
+        array_unshift($reasons, ...$this->baseline());
+
+        return $this->estimate->allowsChances()
             ? new VerdictLine(VerdictSubject::Target, $status, $headline, new Message(VerdictCode::Chance, ['share' => $chance, 'within' => $within, 'unjudged' => $last->unjudged()]), $reasons)
             : new VerdictLine(
                 VerdictSubject::Target, $status === Status::Clear ? Status::Close : $status, $headline,
-                new Message($brief->received->failed === [] ? VerdictCode::NoChance : VerdictCode::MendFirst),
-                [new Message(VerdictCode::NeedsBaseline), ...($brief->received->measured === null && $brief->car->isWorn() ? [new Message(VerdictCode::Worn, ['km' => Car::WORN, 'less' => 1.0 - Evaluator::WORN])] : []), ...$reasons],
+                new Message($this->whyNoChance()),
+                [...($brief->received->isMeasuredAndHealthy() ? [] : [new Message(VerdictCode::NeedsBaseline)]), ...($brief->received->measured === null && $brief->car->isWorn() ? [new Message(VerdictCode::Worn, ['km' => Car::WORN, 'less' => 1.0 - Evaluator::WORN])] : []), ...$reasons],
             );
+    }
+
+    private function whyNoChance(): VerdictCode
+    {
+        $received = $this->estimate->bundle->brief->received;
+
+        return match (true) {
+            $received->failed !== [] => VerdictCode::MendFirst,
+            $received->isMeasuredAndHealthy() => VerdictCode::BaselineDoubted,
+            default => VerdictCode::NoChance,
+        };
+    }
+
+    /** @return list<Message> what is hard to believe of the car's own baseline, and who stands by it */
+    private function baseline(): array
+    {
+        $doubts = $this->estimate->baselineDoubts();
+        $confirmed = $this->estimate->bundle->brief->received->confirmed;
+
+        return [
+            ...array_map(fn (BaselineDoubt $doubt): Message => new Message(VerdictCode::BaselineDoubt, ['doubt' => $doubt]), $doubts),
+            ...($doubts === [] || $confirmed === null ? [] : [new Message(VerdictCode::BaselineConfirmed, ['confirmed' => $confirmed])]),
+        ];
     }
 
     /** @return list<Message> what the range rests on, and what would narrow it most */

@@ -17,6 +17,11 @@ enum VerdictCode: string
     case NoChance = 'no-chance';
     case NeedsBaseline = 'needs-baseline';
     case MendFirst = 'mend-first';
+    case BaselineDoubted = 'baseline-doubted';
+    /** doubt */
+    case BaselineDoubt = 'baseline-doubt';
+    /** confirmed */
+    case BaselineConfirmed = 'baseline-confirmed';
     case Worn = 'worn';
     /** p10, p90; target */
     case Range = 'range';

@@ -2,6 +2,8 @@
 
 namespace Pebblerun\Core\Evaluation;
 
+use Pebblerun\Core\Evaluation\Baseline\BaselineCheck;
+use Pebblerun\Core\Evaluation\Baseline\BaselineDoubt;
 use Pebblerun\Core\Evaluation\Limits\StageLimit;
 use Pebblerun\Core\Evaluation\Money\StageCost;
 use Pebblerun\Core\Evaluation\Timeline\StageState;
@@ -54,6 +56,18 @@ final readonly class Estimate
         }
 
         return $total;
+    }
+
+    /** A chance means something only for a healthy car whose own measurement is believed, or stood by. */
+    public function allowsChances(): bool
+    {
+        return $this->bundle->brief->received->isMeasuredAndHealthy() && BaselineCheck::isBelieved($this->bundle->brief->received, $this->baselineDoubts());
+    }
+
+    /** @return list<BaselineDoubt> what is hard to believe of the car's own baseline */
+    public function baselineDoubts(): array
+    {
+        return BaselineCheck::doubts($this->bundle, $this->evaluator);
     }
 
     public function last(): StageResult

@@ -12,6 +12,7 @@ use Pebblerun\Core\Evaluation\Air\Breathing;
 use Pebblerun\Core\Evaluation\Air\FuelSupply;
 use Pebblerun\Core\Evaluation\Air\HotDay;
 use Pebblerun\Core\Evaluation\Air\StockAir;
+use Pebblerun\Core\Evaluation\Baseline\ExpectedPeaks;
 use Pebblerun\Core\Evaluation\Engine\ColumnCache;
 use Pebblerun\Core\Evaluation\Engine\CurveCache;
 use Pebblerun\Core\Evaluation\Engine\DrawnPeaks;
@@ -91,6 +92,8 @@ final class Evaluator
     private ?Engine $plain = null;
 
     private ?Engine $sampled = null;
+
+    private ?ExpectedPeaks $expected = null;
 
     /** Sets of speeds whose limits are remembered. */
     private const REMEMBERED = 16;
@@ -271,6 +274,23 @@ final class Evaluator
         $this->plain ??= $this->engine(Stacking::Sum, new CurveCache);
 
         return $this->run($this->plain, $model->withoutCeilings())->peakPower;
+    }
+
+    /** What the platform's own figures say of the car as it was received, whatever was measured. */
+    public function expected(): ExpectedPeaks
+    {
+        return $this->expected ??= $this->platformAsReceived();
+    }
+
+    private function platformAsReceived(): ExpectedPeaks
+    {
+        $engine = new Engine(
+            $this->platform->baseline->scaled($this->brief->car->wheelShare), false, $this->platform->baseline, $this->losses[$this->settings->constantLoss ? 1 : 0],
+            $this->received, $this->settings->stacking, new CurveCache, null, [1.0],
+        );
+        $likely = $this->run($engine, $this->received);
+
+        return new ExpectedPeaks($likely->peakPower, max($likely->torque()), $this->received->revLimit);
     }
 
     /** Mean torque over the brief's rpm range against the car as received: 0.2 is a fifth more. */

@@ -8,6 +8,7 @@ use Pebblerun\Core\Catalog\Shop\Shop;
 use Pebblerun\Core\Job\Brief\AsReceived;
 use Pebblerun\Core\Job\Brief\Brief;
 use Pebblerun\Core\Job\Brief\Budget;
+use Pebblerun\Core\Job\Brief\Confirmation;
 use Pebblerun\Core\Job\Brief\CustomerConstraints;
 use Pebblerun\Core\Job\Brief\HealthCheck;
 use Pebblerun\Core\Job\Brief\Outside;
@@ -90,14 +91,25 @@ final readonly class BriefReader
 
     private function received(DocumentNode $node): AsReceived
     {
+        $curves = new CurveReader($this->units);
+        $baseline = $node->maybe('baseline');
+
         return new AsReceived(
             $node->strings('parts'),
             $node->get('fuel')->string(),
-            $node->has('baseline') ? (new CurveReader($this->units))->read($node->get('baseline'), $this->platform->boosted) : null,
+            $baseline === null ? null : $curves->read($baseline, $this->platform->boosted),
             self::healthy($node),
             $this->unknown($node),
             self::checked($node, 'bad'),
+            $baseline === null ? null : $curves->stray($baseline),
+            self::confirmation($node->maybe('baseline_confirmed')),
+            $baseline === null ? null : $curves->statedPower($baseline),
         );
+    }
+
+    private static function confirmation(?DocumentNode $node): ?Confirmation
+    {
+        return $node === null ? null : new Confirmation($node->get('by')->string(), $node->get('on')->string());
     }
 
     /** Checks one by one win over a word for all of them. */

@@ -6,6 +6,7 @@ use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Math\InvalidCurve;
 use Pebblerun\Core\Math\Peak;
 use Pebblerun\Core\Math\PowerTorqueCheck;
+use Pebblerun\Core\Math\StrayPoint;
 use Pebblerun\Core\Units\UnitSystem;
 
 /** Reads a wheel curve from points, or sketches it from its peaks. */
@@ -16,6 +17,18 @@ final readonly class CurveReader
     public function read(DocumentNode $node, bool $boosted): Curve
     {
         return $node->has('peaks') ? $this->peaks($node->get('peaks'), $boosted) : $this->points($node->get('points'));
+    }
+
+    /** The point that stands where its neighbours would not put it; null where there is none, or the peaks alone are known. */
+    public function stray(DocumentNode $node): ?StrayPoint
+    {
+        return $node->has('peaks') ? null : StrayPoint::of(array_map(fn (DocumentNode $item): array => [$item->get('rpm')->number(), $item->get('torque')->number() * $this->units->torque->newtonMetres()], $node->get('points')->items()));
+    }
+
+    /** W, where the peaks alone are told; null for points. */
+    public function statedPower(DocumentNode $node): ?float
+    {
+        return $node->has('peaks') ? $node->get('peaks')->get('power')->get('value')->number() * $this->units->power->watts() : null;
     }
 
     private function points(DocumentNode $node): Curve

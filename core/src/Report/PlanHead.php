@@ -22,7 +22,7 @@ final readonly class PlanHead
             'budget' => ['total' => $maybe($brief->budget->total), 'now' => $maybe($brief->budget->now), 'monthly' => $maybe($brief->budget->monthly)],
             'rpm_range' => ['from' => $brief->rpmRange[0], 'to' => $brief->rpmRange[1]],
             'settings' => $this->settings(),
-            'measured' => $brief->received->allowsChances(),
+            'measured' => $this->estimate->allowsChances(),
             'sketched' => $this->estimate->results[0]->likely->sketched,
             'knee' => $this->knee(),
             'promise' => Terms::PROMISE,

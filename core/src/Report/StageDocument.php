@@ -134,7 +134,7 @@ final readonly class StageDocument
             'power' => [...self::spread($result->power, $this->say->power(...)), 'likely' => $this->say->power($power->value), 'rpm' => $power->rpm, 'plain_sum' => $this->say->power($result->plainSum)],
             'torque' => [...self::spread($result->torque, $this->say->torque(...)), 'likely' => $this->say->torque($torque->value), 'rpm' => $torque->rpm],
             'added' => $before === null ? 0.0 : $this->say->power($result->power->p50 - $before->power->p50),
-            'chance' => $brief->target?->power === null || ! $brief->received->allowsChances() ? null : self::chance($result, $brief->risk),
+            'chance' => $brief->target?->power === null || ! $this->estimate->allowsChances() ? null : self::chance($result, $brief->risk),
             'used_gain_percent' => round(100 * $result->usedGain, UnitFormatter::PRECISION),
         ];
     }

@@ -50,7 +50,7 @@ final class BriefTest extends TestCase
     #[DataProvider('checks')]
     public function test_a_chance_needs_every_needed_check_good_and_none_bad(array $checks, bool $allowed): void
     {
-        self::assertSame($allowed, BundleReader::read(SmallBundle::with('brief.received.checks', $checks))->bundle->brief->received->allowsChances());
+        self::assertSame($allowed, BundleReader::read(SmallBundle::with('brief.received.checks', $checks))->bundle->brief->received->isMeasuredAndHealthy());
     }
 
     public function test_what_a_check_found_is_a_fault_that_comes_first(): void

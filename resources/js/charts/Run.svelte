@@ -2,7 +2,7 @@
     import { place, tie } from '@/charts/labels';
     import { fixed, roomy } from '@/charts/scale';
     import type { BenchEstimate } from '@/generated/answers';
-    import { figure, money, output, precise } from '@/lib/format';
+    import { money, output, precise } from '@/lib/format';
     import { stone, wavyLine } from '@/lib/stones';
 
     /** The run: money spent on x, wheel power on y, a pebble for every stage. */

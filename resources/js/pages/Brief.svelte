@@ -152,7 +152,9 @@
             means={[
                 form.state.measured
                     ? 'Measured and healthy: chances can be stated.'
-                    : 'Without its own baseline and a passed health check no chance is stated.',
+                    : form.state.baseline.doubts.length > 0
+                      ? 'The baseline is hard to believe: no chance is stated before it is confirmed.'
+                      : 'Without its own baseline and a passed health check no chance is stated.',
                 ...(form.state.means.gearbox ?? []),
             ]}
         >

@@ -3,6 +3,7 @@
 namespace Pebblerun\Core\Job\Brief;
 
 use Pebblerun\Core\Math\Curve;
+use Pebblerun\Core\Math\StrayPoint;
 
 /** The car as the customer brings it. */
 final readonly class AsReceived
@@ -14,6 +15,9 @@ final readonly class AsReceived
      * @param  bool  $healthy  the health check is done and passed
      * @param  list<string>  $unknown  slots of which nobody knows what stands there
      * @param  list<HealthCheck>  $failed  checks that found something
+     * @param  ?StrayPoint  $stray  the measured point that its neighbours put elsewhere
+     * @param  ?Confirmation  $confirmed  of the measurement, where it is hard to believe
+     * @param  ?float  $statedPower  W, where the peaks alone were told: a sketch gives no more than its torque can
      */
     public function __construct(
         public array $parts,
@@ -22,10 +26,13 @@ final readonly class AsReceived
         public bool $healthy,
         public array $unknown = [],
         public array $failed = [],
+        public ?StrayPoint $stray = null,
+        public ?Confirmation $confirmed = null,
+        public ?float $statedPower = null,
     ) {}
 
-    /** A chance means something only for a measured, healthy car. */
-    public function allowsChances(): bool
+    /** Whether the car was measured and is healthy. */
+    public function isMeasuredAndHealthy(): bool
     {
         return $this->measured !== null && $this->healthy;
     }

@@ -11,13 +11,17 @@ final class BriefPlaces
     /** Those inside another object; every other part of the brief is one place. */
     private const INSIDE = ['car', 'received', 'budget', 'outside'];
 
+    public const BASELINE = 'received.baseline';
+
+    public const BASELINE_CONFIRMED = 'received.baseline_confirmed';
+
     private const CHECKS = 'received.checks';
 
     private const WARNINGS = 'warnings';
 
     /** Words for people, and what a plan is only judged by: no figure of a stage depends on them. */
     public const WITHOUT_FIGURES = [
-        'purpose', 'notes', self::WARNINGS, 'car.registration', 'car.notes',
+        'purpose', 'notes', self::WARNINGS, 'car.registration', 'car.notes', self::BASELINE_CONFIRMED,
         'budget', 'risk', 'fuels', 'refuses', 'noise', 'inspection', 'warranty',
     ];
 

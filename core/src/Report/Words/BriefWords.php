@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Report\Words;
 
+use Pebblerun\Core\Job\Brief\BriefPlaces;
 use Pebblerun\Core\Job\Brief\HealthCheck;
 use Pebblerun\Core\Job\Brief\Warning;
 use Pebblerun\Core\Report\Terms;
@@ -16,7 +17,7 @@ final readonly class BriefWords
         'purpose' => 'Used for', 'notes' => 'Notes', 'car.year' => 'Model year', 'car.gearbox' => 'Gearbox', 'car.mileage_km' => 'Mileage',
         'car.registration' => 'Registration', 'car.notes' => 'Notes on the car', 'car.measured_loss' => 'Measured loss',
         'received.parts' => 'Parts as received', 'received.unknown' => 'Not known as received', 'received.fuel' => 'Fuel as received',
-        'received.baseline' => 'Baseline', 'received.healthy' => 'Health check', 'target' => 'Target', 'budget.total' => 'Budget, total',
+        'received.baseline' => 'Baseline', 'received.baseline_confirmed' => 'Baseline confirmed', 'received.healthy' => 'Health check', 'target' => 'Target', 'budget.total' => 'Budget, total',
         'budget.now' => 'Budget, now', 'budget.monthly' => 'Budget, per month', 'rpm_range' => 'Rpm range in use', 'fuels' => 'Fuels within reach',
         'use' => 'Use', 'noise' => 'Noise', 'inspection' => 'Inspection', 'warranty' => 'Warranty', 'refuses' => 'Refused', 'risk' => 'Risk',
     ];
@@ -43,7 +44,7 @@ final readonly class BriefWords
             $place === 'target' && is_array($value) => $this->target($value),
             $place === 'rpm_range' && is_array($value) => "{$value['from']}–{$value['to']} rpm",
             $place === 'received.baseline' && is_array($value) => count((array) ($value['points'] ?? [])).' points',
-            str_starts_with($place, 'warnings.') && is_array($value) => "{$value['on']}, by {$value['by']}",
+            (str_starts_with($place, 'warnings.') || $place === BriefPlaces::BASELINE_CONFIRMED) && is_array($value) => "{$value['on']}, by {$value['by']}",
             str_starts_with($place, 'budget.') => $this->say->sayMoney($this->say->currency->minor((float) $value)),
             $place === 'car.mileage_km' => $this->say->numerals->write((float) $value).' km',
             is_bool($value) => $value ? 'yes' : 'no',

@@ -2,6 +2,7 @@
     import type { BriefForm } from './brief.svelte';
     import { UNKNOWN } from './brief.svelte';
     import NumberField from './NumberField.svelte';
+    import { day, today } from '@/lib/format';
 
     /** What stands on the car already, slot by slot, and its own baseline. */
     let { form, power, torque }: { form: BriefForm; power: string; torque: string } = $props();
@@ -9,6 +10,8 @@
         form.slots.filter((slot) => form.standing(slot) !== '').map((slot) => slot.name.toLowerCase()),
     );
     const baseline = $derived(form.brief.received.baseline);
+    const doubts = $derived(form.state.baseline);
+    const confirmed = $derived(form.brief.received.baseline_confirmed);
     const peaks = $derived(baseline && 'peaks' in baseline ? baseline.peaks : null);
     const blank = {
         lowest_rpm: 1500,
@@ -113,3 +116,28 @@
         >
     {/if}
 </details>
+{#if doubts.doubts.length > 0}
+    <div class="w-full rounded border border-line p-2" role="group" aria-label="Baseline hard to believe">
+        {#each doubts.doubts as doubt (doubt)}<p class="mb-1">
+                <span class="text-rust" aria-hidden="true">▲</span>
+                {doubt}
+            </p>{/each}
+        {#if confirmed}
+            <p class="text-soft">
+                {confirmed.by} stands by it, {day(confirmed.on)}.
+                <button class="btn ml-2" onclick={() => form.received({ baseline_confirmed: undefined })}
+                    >Take back</button
+                >
+            </p>
+        {:else if doubts.can_confirm}
+            <p class="text-soft">
+                No chance is stated until somebody stands by it.
+                <button
+                    class="btn ml-2"
+                    onclick={() => form.received({ baseline_confirmed: { by: 'now', on: today() } })}
+                    >It is right: confirm with my name</button
+                >
+            </p>
+        {/if}
+    </div>
+{/if}
