@@ -33,7 +33,8 @@ final class Libraries
     private static function kept(string $file): ?array
     {
         try {
-            $kept = is_file($file) ? require $file : null;
+            // Asked for without a look first: it may go between the look and the reading.
+            $kept = @include $file;
         } catch (ParseError) {
             $kept = null;
         }
