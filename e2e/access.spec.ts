@@ -54,6 +54,11 @@ for (const theme of ['light', 'dark'] as const) {
                 await expect(page.getByRole('complementary').getByRole('heading').first()).toBeVisible();
                 await clean(page);
             }
+            await page.keyboard.press('g');
+            await expect(page.getByRole('dialog')).toContainText('80 % range');
+            await expect(page.getByRole('dialog')).toContainText('Limits here');
+            await clean(page);
+            await page.keyboard.press('Escape');
             await page.locator('tfoot [role=gridcell]').nth(3).click();
             await expect(page.getByText('What would move it').first()).toBeVisible();
             await clean(page);

@@ -466,6 +466,39 @@ test('stages are added, named and removed with the keyboard', async ({ page }) =
     await expect(page.getByRole('columnheader', { name: /Stage 3/ })).toHaveCount(0);
 });
 
+test('the curves open large by one key and are read speed by speed, stage by stage', async ({ page }) => {
+    await signIn(page);
+    await openBench(page, JOB);
+    await foot(page, 3).click();
+    await page.keyboard.press('g');
+    const sheet = page.getByRole('dialog', { name: /^Curves: Stage 3/ });
+    const [low, high] = (
+        await sheet
+            .getByRole('row', { name: /^80 % range/ })
+            .getByRole('cell')
+            .last()
+            .innerText()
+    )
+        .split('–')
+        .map(Number);
+    const likely = sheet
+        .getByRole('row', { name: /^Stage 3/ })
+        .getByRole('cell')
+        .last();
+    const most = Number(await likely.innerText());
+    expect(low).toBeLessThan(most);
+    expect(high).toBeGreaterThan(most);
+    await expect(sheet.getByText('Gearbox', { exact: true }).last()).toBeVisible();
+    const speed = sheet.getByText(/^[\d,]+ rpm$/).first();
+    for (let i = 0; i < 4; i++) await page.keyboard.press('Shift+ArrowLeft');
+    await expect(speed).toHaveText('1,500 rpm');
+    expect(Number(await likely.innerText())).toBeLessThan(most / 2);
+    await page.keyboard.press('ArrowUp');
+    await expect(page.getByRole('dialog', { name: /^Curves: Stage 2/ })).toContainText('80 % range');
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('dialog')).toHaveCount(0);
+});
+
 test('the keys are listed under ?', async ({ page }) => {
     await signIn(page);
     await openBench(page, JOB);

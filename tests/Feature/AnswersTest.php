@@ -21,7 +21,7 @@ final class AnswersTest extends TestCase
         'POST jobs/{job}/presence' => 'presence', 'GET customers' => 'customers',
         'POST summaries' => 'task', 'GET tasks/{task}' => 'task', 'DELETE tasks/{task}' => 'task',
         'GET plans/{plan}' => 'planState', 'DELETE plans/{plan}' => 'plans', 'POST plans/{plan}/restore' => 'plans', 'POST plans/{plan}/edits' => 'editAnswer',
-        'GET plans/{plan}/cell' => 'cellDetail', 'GET plans/{plan}/stage' => 'stageDetail', 'GET plans/{plan}/reasons' => 'reasons', 'GET plans/{plan}/fixes' => 'fixes',
+        'GET plans/{plan}/cell' => 'cellDetail', 'GET plans/{plan}/stage' => 'stageDetail', 'GET plans/{plan}/curves' => 'curvesDetail', 'GET plans/{plan}/reasons' => 'reasons', 'GET plans/{plan}/fixes' => 'fixes',
         'GET plans/{plan}/revisions' => 'revisions', 'GET plans/{plan}/revisions/{number}' => 'planState',
         'GET plans/{plan}/variants' => 'variants', 'POST plans/{plan}/variants' => 'variants', 'GET plans/{plan}/variants/{variant}' => 'comparison',
         'DELETE plans/{plan}/variants/{variant}' => 'variants', 'POST plans/{plan}/variants/{variant}/restore' => 'variants',
@@ -83,6 +83,8 @@ final class AnswersTest extends TestCase
             $address = "/plans/{$this->plan($title)->id}";
             self::follows('stageDetail', $this->getJson("{$address}/stage?stage=0")->assertOk());
             self::follows('stageDetail', $this->getJson("{$address}/stage?stage=2")->assertOk());
+            self::follows('curvesDetail', $this->getJson("{$address}/curves?stage=0")->assertOk());
+            self::follows('curvesDetail', $this->getJson("{$address}/curves?stage=2")->assertOk());
             foreach (['target', 'budget', 'limits', 'build', 'fuel', 'law'] as $subject) {
                 self::follows('reasons', $this->getJson("{$address}/reasons?subject={$subject}")->assertOk());
                 self::follows('fixes', $this->getJson("{$address}/fixes?subject={$subject}")->assertOk());

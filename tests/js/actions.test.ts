@@ -28,6 +28,7 @@ function controls(done: string[]): BenchControls {
         enter: () => done.push('enter'),
         rename: () => done.push('rename'),
         show: (panel) => done.push(panel),
+        curves: () => done.push('curves'),
         help: () => done.push('help'),
         palette: () => done.push('palette'),
     };

@@ -11,6 +11,7 @@ use App\Models\CustomerJob;
 use App\Models\Plan;
 use App\Queries\BenchState;
 use App\Queries\CellDetail;
+use App\Queries\CurvesDetail;
 use App\Queries\PlanBundle;
 use App\Queries\PlanList;
 use App\Queries\RevisionList;
@@ -69,6 +70,11 @@ final class PlanController
     public function stage(ShownRequest $request, Plan $plan): JsonResponse
     {
         return response()->json(StageDetail::of(ShownPlan::at($plan, $request->revision()), $request->stage(), $request->person()));
+    }
+
+    public function curves(ShownRequest $request, Plan $plan): JsonResponse
+    {
+        return response()->json(CurvesDetail::of(ShownPlan::at($plan, $request->revision()), $request->stage(), $request->person()));
     }
 
     public function reasons(ShownRequest $request, Plan $plan): JsonResponse

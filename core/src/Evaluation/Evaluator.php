@@ -98,6 +98,9 @@ final class Evaluator
     /** Sets of speeds whose limits are remembered. */
     private const REMEMBERED = 16;
 
+    /** Speeds of a band that are drawn together: more would fill the memory. */
+    private const TOGETHER = 10;
+
     /** @var Memo<LimitCheck> by grid */
     private readonly Memo $checks;
 
@@ -181,6 +184,27 @@ final class Evaluator
             $breath === null || ! $breath->isCompressed() ? null : $this->soakOf($breath, $likely),
             $breath === null || ! $breath->isCompressed() ? null : self::boostOf($breath, $likely),
         );
+    }
+
+    /**
+     * What the draws say at each of some speeds: a band about the likely curve.
+     *
+     * @param  non-empty-list<float>  $rpms
+     * @return list<Percentiles> W at the wheels
+     */
+    public function band(StageModel $model, array $rpms): array
+    {
+        $engine = $this->samplingEngine();
+        $doubt = Doubt::of($model, $this->received);
+        $rows = $this->draws->count();
+        $band = [];
+        foreach (array_chunk($rpms, self::TOGETHER) as $some) {
+            $grid = new SpeedGrid($some);
+            $watts = $engine->wheels($engine->powers($model, $grid, $doubt)[0], $model, $grid, $doubt);
+            array_push($band, ...array_map(fn (array $draws): Percentiles => Percentiles::of($draws), array_chunk($watts, $rows)));
+        }
+
+        return $band;
     }
 
     /**

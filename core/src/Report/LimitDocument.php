@@ -151,31 +151,69 @@ final readonly class LimitDocument
      */
     public function regions(StageResult $result): array
     {
+        return array_map(fn (LimitReading $reading): array => $this->region($reading, $result), $this->drawn($result));
+    }
+
+    /** @return list<LimitReading> of power and torque, the most used first */
+    private function drawn(StageResult $result): array
+    {
         $readings = array_filter($result->readings, fn (LimitReading $reading): bool => $reading->limit->quantity->isTorque() || $reading->limit->quantity->isPower());
         usort($readings, fn (LimitReading $a, LimitReading $b): int => $b->used <=> $a->used);
 
-        return array_map(fn (LimitReading $reading): array => $this->region($reading, $result), $readings);
+        return $readings;
     }
 
     /** @return array<string, mixed> */
     private function region(LimitReading $reading, StageResult $result): array
     {
         $limit = $reading->limit;
-        $torque = $limit->quantity->isTorque();
-        $moved = $limit->movedBy($result->model->build->situation->mapKind());
-        $say = fn (float $value): float => $torque ? $this->say->torque($value) : $this->say->power($value);
-        $bear = fn (float $value, float $rpm): float => $say($this->atWheels($limit->quantity, $value * $moved, $rpm));
         $rpms = $limit->quantity->isCrank()
             ? range($result->likely->first, $result->likely->last(), self::STEP)
             : array_column($limit->points, 0);
 
         return [
-            'key' => $limit->key,
-            'name' => $limit->name,
-            'on' => $torque ? 'torque' : 'power',
-            'status' => $reading->status->value,
-            'points' => array_map(fn (float $rpm): array => ['rpm' => $rpm, 'safe' => $bear($limit->safeAt($rpm), $rpm), 'edge' => $bear($limit->edgeAt($rpm), $rpm)], $rpms),
+            ...$this->named($reading),
+            'points' => array_map(fn (float $rpm): array => ['rpm' => $rpm, ...$this->borne($limit, $rpm, $result)], $rpms),
         ];
+    }
+
+    /**
+     * The same at every one of some speeds.
+     *
+     * @param  list<float>  $rpms
+     * @return list<array<string, mixed>>
+     */
+    public function along(StageResult $result, array $rpms): array
+    {
+        return array_map(function (LimitReading $reading) use ($result, $rpms): array {
+            $borne = array_map(fn (float $rpm): array => $this->borne($reading->limit, $rpm, $result), $rpms);
+
+            return [...$this->named($reading), 'percents' => LimitWords::percents($reading), 'safe' => array_column($borne, 'safe'), 'edge' => array_column($borne, 'edge')];
+        }, $this->drawn($result));
+    }
+
+    /** @return array{key: string, name: string, on: string, status: string} */
+    private function named(LimitReading $reading): array
+    {
+        return [
+            'key' => $reading->limit->key,
+            'name' => $reading->limit->name,
+            'on' => $reading->limit->quantity->isTorque() ? 'torque' : 'power',
+            'status' => $reading->status->value,
+        ];
+    }
+
+    /** @return array{safe: float, edge: float} at the wheels */
+    private function borne(Limit $limit, float $rpm, StageResult $result): array
+    {
+        $moved = $limit->movedBy($result->model->build->situation->mapKind());
+        $say = function (float $value) use ($limit, $moved, $rpm): float {
+            $atWheels = $this->atWheels($limit->quantity, $value * $moved, $rpm);
+
+            return $limit->quantity->isTorque() ? $this->say->torque($atWheels) : $this->say->power($atWheels);
+        };
+
+        return ['safe' => $say($limit->safeAt($rpm)), 'edge' => $say($limit->edgeAt($rpm))];
     }
 
     private function atWheels(Quantity $quantity, float $value, float $rpm): float

@@ -2,13 +2,23 @@
     import { line } from 'd3-shape';
     import { spread } from '@/charts/labels';
     import { fixed } from '@/charts/scale';
-    import type { BenchEstimate, StageGlance } from '@/generated/answers';
+    import type { BenchEstimate, CurvesDetail, StageGlance } from '@/generated/answers';
     import { figure, output, precise } from '@/lib/format';
 
     /** Torque above, power below, over one axis of engine speed; every stage over the car as received. */
-    type Props = { estimate: BenchEstimate; width: number; height: number; chosen: number };
-    let { estimate, width, height, chosen }: Props = $props();
+    type Props = {
+        estimate: BenchEstimate;
+        width: number;
+        height: number;
+        chosen: number;
+        /** Where there is room: the range about the chosen stage, its ceilings and every limit. */
+        detail?: CurvesDetail | null;
+        /** Place of the speed that is read. */
+        pointed?: number | null;
+    };
+    let { estimate, width, height, chosen, detail = null, pointed = $bindable(null) }: Props = $props();
 
+    const frame = $props.id();
     const left = 40;
     const right = 70;
     const bottom = 20;
@@ -29,6 +39,7 @@
         1.06 *
             Math.max(
                 ...stages.flatMap((s) => s.curve.torque),
+                ...(detail?.high.torque ?? []),
                 1.04 * Math.min(...(limit?.points.map((p) => p.safe) ?? [0])),
             ),
     );
@@ -39,7 +50,12 @@
         fixed(
             [
                 0.6 * Math.min(...(stages[0]?.curve.power ?? [0])),
-                1.06 * Math.max(...stages.flatMap((s) => s.curve.power), estimate.target.power ?? 0),
+                1.06 *
+                    Math.max(
+                        ...stages.flatMap((s) => s.curve.power),
+                        ...(detail?.high.power ?? []),
+                        estimate.target.power ?? 0,
+                    ),
             ],
             powerBox,
         ),
@@ -60,10 +76,9 @@
             ...points.filter((p) => p.rpm > rpm(0)),
             { rpm: rpm(rpms - 1), safe: points[points.length - 1]?.safe ?? 0 },
         ];
-        const edge = ends.map(
-            (p) => `${x(Math.min(p.rpm, rpm(rpms - 1)))} ${Math.max(box[1], scale(p.safe))}`,
-        );
-        return `M${edge.join('L')}V${box[1]}H${left}Z`;
+        const edge = ends.map((p) => `${x(p.rpm)} ${scale(p.safe)}`);
+        const over = Math.min(box[1], ...ends.map((p) => scale(p.safe)));
+        return `M${edge.join('L')}V${over}H${left}Z`;
     }
 
     /** What the shown stage gives away against the one before, between the two torque curves. */
@@ -98,7 +113,55 @@
     const torqueEnds = $derived(ends('torque', torque, torqueBox));
     const powerEnds = $derived(ends('power', power, powerBox));
 
-    let pointed = $state<number | null>(null);
+    const scales = $derived({
+        torque: { scale: torque, box: torqueBox },
+        power: { scale: power, box: powerBox },
+    });
+    const kinds = ['torque', 'power'] as const;
+
+    /** Each limit's name where its safe line leaves the picture. */
+    const limitLabels = $derived(
+        kinds.flatMap((kind) => {
+            const { scale, box } = scales[kind];
+            const seen = (detail?.limits ?? [])
+                .filter((one) => one.on === kind)
+                .map((one) => ({
+                    name: one.name,
+                    last: one.safe.reduce(
+                        (last, v, i) => (scale(v) >= box[1] && scale(v) <= box[0] ? i : last),
+                        -1,
+                    ),
+                    safe: one.safe,
+                }))
+                .filter((one) => one.last >= 0);
+            const wanted = seen.map((one) => scale(one.safe[one.last] ?? 0) - 4);
+            const ys = spread(wanted, 13, [box[1] + 11, box[0]]);
+            return seen.map((one, i) => ({
+                key: `${kind} ${one.name}`,
+                name: one.name,
+                x: Math.max(left + 120, x(rpm(one.last))),
+                y: ys[i] ?? 0,
+            }));
+        }),
+    );
+
+    /** Between two curves. */
+    function between(low: number[], high: number[], scale: Scale): string {
+        const edge = (values: number[]) => values.map((value, i) => `${x(rpm(i))} ${scale(value)}`);
+        return `M${[...edge(high), ...edge(low).reverse()].join('L')}Z`;
+    }
+
+    /** A line inside its panel: what lies above it is left out. */
+    function inside(values: number[], on: 'torque' | 'power'): string {
+        const { scale, box } = scales[on];
+        return (
+            line<number>()
+                .defined((value) => scale(value) >= box[1] && scale(value) <= box[0])
+                .x((_, i) => x(rpm(i)))
+                .y(scale)(values) ?? ''
+        );
+    }
+
     function point(event: PointerEvent) {
         const box = (event.currentTarget as SVGElement).getBoundingClientRect();
         const at = Math.round(
@@ -135,14 +198,24 @@
     aria-valuemax={rpm(rpms - 1)}
     aria-valuetext={spoken}
     onkeydown={walk}
-    onblur={() => (pointed = null)}
+    onblur={() => !detail && (pointed = null)}
     onpointermove={point}
-    onpointerleave={() => (pointed = null)}
+    onpointerleave={() => !detail && (pointed = null)}
 >
     <defs>
         <pattern id="hatch" width="6" height="6" patternUnits="userSpaceOnUse" patternTransform="rotate(45)">
             <path d="M0 0V6" stroke="var(--rust)" stroke-width="1.4" />
         </pattern>
+        {#each kinds as kind (kind)}
+            <clipPath id="{frame}-{kind}">
+                <rect
+                    x={left}
+                    y={scales[kind].box[1]}
+                    width={Math.max(0, width - left - right)}
+                    height={scales[kind].box[0] - scales[kind].box[1]}
+                />
+            </clipPath>
+        {/each}
     </defs>
     <rect
         x={x(estimate.rpm_range.from)}
@@ -170,6 +243,7 @@
     {#if limit}
         <path
             d={forbidden(limit.points, torque, torqueBox)}
+            clip-path="url(#{frame}-torque)"
             fill="url(#hatch)"
             stroke="var(--rust)"
             stroke-width="1"
@@ -179,18 +253,49 @@
     {#if powerLimit && powerSeen}
         <path
             d={forbidden(powerLimit.points, power, powerBox)}
+            clip-path="url(#{frame}-power)"
             fill="url(#hatch)"
             stroke="var(--rust)"
             stroke-width="1"
             opacity="0.5"><title>{powerLimit.name}</title></path
         >
-        <text
-            x={left + 5 + 9 * estimate.labels.power.length}
-            y={powerBox[1] + 11}
-            font-size="11"
-            fill="var(--rust)"
-            class="halo">{powerLimit.name}</text
-        >
+        {#if !detail}<text
+                x={left + 5 + 9 * estimate.labels.power.length}
+                y={powerBox[1] + 11}
+                font-size="11"
+                fill="var(--rust)"
+                class="halo">{powerLimit.name}</text
+            >{/if}
+    {/if}
+    {#if detail}
+        {#each kinds as kind (kind)}
+            <path
+                d={between(detail.low[kind], detail.high[kind], scales[kind].scale)}
+                fill="var(--river)"
+                opacity="0.2"><title>80 % range (P10–P90)</title></path
+            >
+            {#each detail.ceilings as ceiling (ceiling.name)}
+                <path
+                    d={inside(ceiling[kind], kind)}
+                    fill="none"
+                    stroke="var(--straw)"
+                    stroke-width="1.4"
+                    stroke-dasharray="6 4"><title>without: {ceiling.sentence}</title></path
+                >
+            {/each}
+        {/each}
+        {#each detail.limits as one (one.key)}
+            <path d={inside(one.safe, one.on)} fill="none" stroke="var(--rust)" stroke-width="1"
+                ><title>{one.name}, safe</title></path
+            >
+            <path
+                d={inside(one.edge, one.on)}
+                fill="none"
+                stroke="var(--rust)"
+                stroke-width="1"
+                stroke-dasharray="2 3"><title>{one.name}, edge</title></path
+            >
+        {/each}
     {/if}
     {#if shown?.torque_loss && before}
         <path
@@ -238,7 +343,12 @@
                 .join(', ')}
         </text>
     {/if}
-    {#if limit}
+    {#each limitLabels as one (one.key)}
+        <text x={one.x - 4} y={one.y} text-anchor="end" font-size="11" fill="var(--rust)" class="halo"
+            >{one.name}</text
+        >
+    {/each}
+    {#if limit && !detail}
         <text
             x={width - right - 5}
             y={torqueBox[1] + 12}
@@ -264,6 +374,16 @@
         >
     {/each}
     {#if pointed !== null && shown}
+        {#if detail}
+            {#each kinds as kind (kind)}
+                <circle
+                    cx={x(rpm(pointed))}
+                    cy={scales[kind].scale(shown.curve[kind][pointed] ?? 0)}
+                    r="4"
+                    fill="var(--river)"
+                />
+            {/each}
+        {/if}
         <path
             d="M{x(rpm(pointed))} {torqueBox[1]}V{powerBox[0]}"
             stroke="var(--ink)"

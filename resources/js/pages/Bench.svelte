@@ -6,6 +6,7 @@
     import { Bench } from '@/features/bench/bench.svelte';
     import Board from '@/features/bench/Board.svelte';
     import CellPanel from '@/features/bench/CellPanel.svelte';
+    import CurvesSheet from '@/features/bench/CurvesSheet.svelte';
     import HelpSheet from '@/features/bench/HelpSheet.svelte';
     import SettingsPanel from '@/features/bench/SettingsPanel.svelte';
     import PlansPanel from '@/features/bench/PlansPanel.svelte';
@@ -33,6 +34,7 @@
     let panel: HTMLElement;
     let help = $state(false);
     let palette = $state(false);
+    let curves = $state(false);
     let runWidth = $state(640);
     let curvesWidth = $state(560);
     let picturesHeight = $state(246);
@@ -42,6 +44,7 @@
         enter: () => (panel.querySelector<HTMLElement>('[data-candidate]') ?? panel).focus(),
         rename: () => board.rename(),
         show: (kind) => (bench.view = bench.view.kind === kind ? { kind: 'cell' } : { kind }),
+        curves: () => (curves = true),
         help: () => (help = true),
         palette: () => (palette = true),
     };
@@ -169,6 +172,9 @@
                         ? '; sketched from peaks'
                         : ''}; shaded: rpm range in use</span
                 >
+                <button class="whitespace-nowrap hover:text-ink" onclick={() => (curves = true)}
+                    >Large <Kbd>G</Kbd></button
+                >
                 <button class="whitespace-nowrap hover:text-ink" onclick={() => controls.show('settings')}
                     >Calculation settings <Kbd>R</Kbd></button
                 >
@@ -237,5 +243,6 @@
     <p class="sr-only" role="status" aria-live="polite">{bench.announcement}</p>
 </Frame>
 <ConflictSheet queue={bench.queue} />
+<CurvesSheet {bench} bind:open={curves} />
 <HelpSheet bind:open={help} />
 <Palette bind:open={palette} {bench} {controls} {leave} />

@@ -10,8 +10,10 @@
         children: Snippet;
         /** When false, Escape and a click outside do not close it: a choice must be made. @default true */
         dismissible?: boolean;
+        /** As wide as the window lets it be. */
+        wide?: boolean;
     };
-    let { open = $bindable(), title, about, children, dismissible = true }: Props = $props();
+    let { open = $bindable(), title, about, children, dismissible = true, wide = false }: Props = $props();
     const keep = (event: Event) => {
         if (!dismissible) event.preventDefault();
     };
@@ -21,7 +23,9 @@
     <Dialog.Portal>
         <Dialog.Overlay class="fixed inset-0 z-40 bg-black/40" />
         <Dialog.Content
-            class="fixed top-1/2 left-1/2 z-50 max-h-[86vh] w-[min(620px,92vw)] -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-lg border border-line bg-paper p-5 shadow-xl"
+            class="fixed top-1/2 left-1/2 z-50 max-h-[92vh] {wide
+                ? 'w-[min(1500px,96vw)]'
+                : 'w-[min(620px,92vw)]'} -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-lg border border-line bg-paper p-5 shadow-xl"
             onEscapeKeydown={keep}
             onInteractOutside={keep}
         >

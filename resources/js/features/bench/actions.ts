@@ -7,6 +7,7 @@ export type BenchControls = {
     hold: () => void;
     rename: () => void;
     show: (panel: 'history' | 'settings' | 'variants' | 'plans') => void;
+    curves: () => void;
     help: () => void;
     palette: () => void;
 };
@@ -220,6 +221,14 @@ export const actions: Action[] = [
         on: 'bench',
         can: always,
         run: (_, controls) => controls.show('plans'),
+    },
+    {
+        name: 'Curves large, with range, ceilings and limits',
+        keys: ['g'],
+        stroke: 'G',
+        on: 'bench',
+        can: always,
+        run: (_, controls) => controls.curves(),
     },
     {
         name: 'Calculation settings',

@@ -1,0 +1,74 @@
+<?php
+
+namespace Pebblerun\Core\Report;
+
+use Pebblerun\Core\Evaluation\Engine\CeilingCost;
+use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Math\Percentiles;
+use Pebblerun\Core\Report\Words\CeilingWords;
+use Pebblerun\Core\Units\Rpm;
+
+/** Writes a stage's curves large: the range at every speed, what each ceiling takes, and where every limit stands. */
+final readonly class CurvesDocument
+{
+    /** Of the likely curve's points every so manyth. */
+    private const EVERY = 2;
+
+    public function __construct(private Estimate $estimate, private UnitFormatter $say) {}
+
+    /** @return array<string, mixed> valid against curvesDetail of schemas/answers.json */
+    public function stage(int $i): array
+    {
+        $result = $this->estimate->results[$i];
+        $rpms = self::thinned($result->likely->rpms());
+        assert($rpms !== []);
+        $band = $this->estimate->evaluator->band($result->model, $rpms);
+
+        return [
+            'low' => $this->both(array_map(fn (Percentiles $draws): float => $draws->p10, $band), $rpms),
+            'high' => $this->both(array_map(fn (Percentiles $draws): float => $draws->p90, $band), $rpms),
+            'ceilings' => $this->ceilings($i, $rpms),
+            'limits' => (new LimitDocument($this->estimate->bundle, $this->estimate->evaluator, $this->say))->along($result, $rpms),
+        ];
+    }
+
+    /**
+     * @param  list<float>  $rpms
+     * @return list<array<string, mixed>> what it would give without each of those that cost something
+     */
+    private function ceilings(int $i, array $rpms): array
+    {
+        $result = $this->estimate->results[$i];
+        $without = $result->ceilings === [] ? [] : $this->estimate->evaluator->withoutEachCeiling($result->model);
+        $keys = array_map(fn ($ceiling): string => $ceiling->key, $result->model->ceilings);
+        $words = new CeilingWords($this->say);
+
+        return array_map(fn (CeilingCost $cost): array => [
+            'name' => lcfirst($cost->ceiling->name),
+            'sentence' => $words->of($cost),
+            ...$this->both(self::thinned($without[(int) array_search($cost->ceiling->key, $keys, true)]->wheels), $rpms),
+        ], $result->ceilings);
+    }
+
+    /**
+     * @param  list<float>  $watts
+     * @param  list<float>  $rpms
+     * @return array{torque: list<float>, power: list<float>}
+     */
+    private function both(array $watts, array $rpms): array
+    {
+        return [
+            'torque' => array_map(fn (float $power, float $rpm): float => $this->say->torque($power / ($rpm * Rpm::OMEGA), 1), $watts, $rpms),
+            'power' => array_map(fn (float $power): float => $this->say->power($power, 1), $watts),
+        ];
+    }
+
+    /**
+     * @param  list<float>  $values
+     * @return list<float>
+     */
+    private static function thinned(array $values): array
+    {
+        return array_values(array_filter($values, fn (int $at): bool => $at % self::EVERY === 0, ARRAY_FILTER_USE_KEY));
+    }
+}
