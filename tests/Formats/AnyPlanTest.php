@@ -145,6 +145,90 @@ final class AnyPlanTest extends TestCase
         self::assertEquals($before->last()->power, $longer->results[count($before->results) - 1]->power, 'a later stage moves no earlier one');
     }
 
+    #[DataProvider('plans')]
+    public function test_one_percent_of_ethanol_moves_nothing_by_more_than_three(string $job, int $seed): void
+    {
+        [$plan, $document] = [self::plan(self::bundle($job), $seed), self::document($job)];
+        $with = function (float $points) use ($plan, $document): Estimate {
+            foreach ($document['shop']['fuels'] as &$fuel) {
+                if (isset($fuel['ethanol_percent'])) {
+                    $fuel['ethanol_percent'] = array_map(fn (int|float $content): float => max(0.0, $content + $points), $fuel['ethanol_percent']);
+                }
+            }
+
+            return Estimate::of(DocumentReader::standard()->open([...$document, 'plan' => $plan])->bundle);
+        };
+        [$as, $more, $less] = [$with(0.0), $with(1.0), $with(-1.0)];
+        foreach ($as->results as $i => $result) {
+            foreach ([$more, $less] as $other) {
+                foreach ([[$result->power, $other->results[$i]->power], [$result->torque, $other->results[$i]->torque]] as [$before, $after]) {
+                    self::assertEqualsWithDelta(1.0, $after->p50 / $before->p50, 0.03, "stage {$i}");
+                    self::assertEqualsWithDelta(1.0, $after->p90 / $before->p90, 0.03, "stage {$i}");
+                }
+                foreach ($result->readings as $at => $reading) {
+                    $then = $other->results[$i]->readings[$at];
+                    self::assertSame($reading->limit->key, $then->limit->key);
+                    self::assertEqualsWithDelta((float) $reading->median, (float) $then->median, 0.03 * max(1.0, (float) $reading->median), "stage {$i}: {$reading->limit->key}");
+                }
+            }
+        }
+    }
+
+    #[DataProvider('plans')]
+    public function test_a_stronger_car_asks_no_less_of_what_carries_it(string $job, int $seed): void
+    {
+        [$plan, $document] = [self::plan(self::bundle($job), $seed), self::document($job)];
+        $with = function (float $times) use ($plan, $document): Estimate {
+            foreach ($document['brief']['received']['baseline']['points'] as &$point) {
+                $point = ['rpm' => $point['rpm'], 'torque' => $point['torque'] * $times];
+            }
+
+            return Estimate::of(DocumentReader::standard()->open([...$document, 'plan' => $plan])->bundle);
+        };
+        [$as, $stronger] = [$with(1.0), $with(1.05)];
+        foreach ($as->results as $i => $result) {
+            foreach ($result->readings as $at => $reading) {
+                $then = $stronger->results[$i]->readings[$at];
+                self::assertSame($reading->limit->key, $then->limit->key);
+                // Air and heat are measured against the car as received, and a stronger one climbs at a smaller share of its power.
+                if (! $reading->limit->quantity->isTorque() && ! $reading->limit->quantity->isPower() && $reading->limit->quantity !== Quantity::FuelFlow) {
+                    continue;
+                }
+                self::assertGreaterThanOrEqual($reading->status->severity(), $then->status->severity(), "stage {$i}: {$reading->limit->key}");
+                self::assertGreaterThanOrEqual((float) $reading->median - 1e-9, (float) $then->median, "stage {$i}: {$reading->limit->key}");
+            }
+        }
+    }
+
+    #[DataProvider('plans')]
+    public function test_the_order_of_listing_changes_nothing(string $job, int $seed): void
+    {
+        [$plan, $document] = [self::plan(self::bundle($job), $seed), self::document($job)];
+        $other = $document;
+        $other['parts'] = array_reverse($document['parts']);
+        foreach (['slots', 'limits', 'ceilings', 'families'] as $list) {
+            if (array_is_list($document['platform'][$list] ?? [])) {
+                $other['platform'][$list] = array_reverse($document['platform'][$list] ?? []);
+            }
+        }
+        $as = Estimate::of(DocumentReader::standard()->open([...$document, 'plan' => $plan])->bundle);
+        $listed = Estimate::of(DocumentReader::standard()->open([...$other, 'plan' => $plan])->bundle);
+        foreach ($as->results as $i => $result) {
+            foreach ([[$result->power->p10, $listed->results[$i]->power->p10], [$result->power->p90, $listed->results[$i]->power->p90], [$result->torque->p50, $listed->results[$i]->torque->p50]] as [$one, $two]) {
+                self::assertEqualsWithDelta($one, $two, 1e-6 * $one, "stage {$i}");
+            }
+            $shares = fn (Estimate $of): array => array_map(fn (LimitReading $reading): float => round((float) $reading->used, 6), $of->results[$i]->readings);
+            self::assertEqualsCanonicalizing($shares($as), $shares($listed), "stage {$i}");
+        }
+        self::assertSame($as->total()->likely, $listed->total()->likely);
+    }
+
+    /** @return array<string, mixed> */
+    private static function document(string $job): array
+    {
+        return (new Folder(self::ROOT.'/demo', DocumentReader::standard()))->bundle($job);
+    }
+
     /** Whatever is offered can be done; and all lines of the verdict find something over all the plans, so that nothing passes by offering nothing. */
     public function test_what_is_offered_as_a_fix_can_be_done_and_every_line_is_offered_one(): void
     {

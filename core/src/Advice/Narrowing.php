@@ -7,6 +7,7 @@ use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Evaluator;
 use Pebblerun\Core\Evaluation\Model\Doubt;
+use Pebblerun\Core\Job\Brief\Target;
 
 /**
  * What a plan's range rests on, and what would narrow it most: a baseline pull, or one part read on the own dyno. The range is taken
@@ -35,18 +36,18 @@ final readonly class Narrowing
         return $sum <= 0.0 ? [] : array_map(fn (float $weight): float => $weight / $sum, array_filter($shares));
     }
 
-    /** @return ?array{part: ?Part, from: float, to: float} W of the range now and then; a baseline pull where the part is null; null where nothing is worth it */
+    /** @return ?array{part: ?Part, from: float, to: float, target: ?Target} the range now and then, in W or, where torque is asked, N·m; a baseline pull where the part is null; null where nothing is worth it */
     public function most(): ?array
     {
-        $last = $this->estimate->last();
-        $now = $last->power->p90 - $last->power->p10;
+        $asked = $this->estimate->reached();
+        $now = $asked->p90 - $asked->p10;
         $best = null;
         foreach ($this->less() as [$part, $variance]) {
             // The roller itself is never surer than this.
-            $least = Evaluator::MEASURED * $last->power->p50;
-            $then = self::WIDTH * sqrt(max($least ** 2, ($now / self::WIDTH) ** 2 - $variance * $last->power->p50 ** 2));
+            $least = Evaluator::MEASURED * $asked->p50;
+            $then = self::WIDTH * sqrt(max($least ** 2, ($now / self::WIDTH) ** 2 - $variance * $asked->p50 ** 2));
             if ($then < (1.0 - self::WORTH) * $now && ($best === null || $then < $best['to'])) {
-                $best = ['part' => $part, 'from' => $now, 'to' => $then];
+                $best = ['part' => $part, 'from' => $now, 'to' => $then, 'target' => $this->estimate->bundle->brief->target];
             }
         }
 
@@ -62,7 +63,7 @@ final readonly class Narrowing
         if ($brief->received->measured === null) {
             $less[] = [null, Evaluator::unmeasuredDoubt($brief->car) ** 2 - Evaluator::MEASURED ** 2];
         }
-        $gained = log(max(1.0, $last->likely->peakPower()->value / max(1.0, $this->estimate->results[0]->likely->peakPower()->value)));
+        $gained = log(max(1.0, $this->estimate->reached()->p50 / max(1.0, $this->estimate->asked(0)->p50)));
         $changed = Doubt::changed($last->model, $this->estimate->results[0]->model);
         $kappa = Doubt::mean($changed);
         foreach ($changed as $i => [$evidence, $weight, $part]) {

@@ -58,7 +58,7 @@ final readonly class Verdict
             $reasons[] = new Message(VerdictCode::QuarterMile, ['seconds' => $target->seconds]);
         }
         foreach ($last->ceilings as $cost) {
-            $reasons[] = new Message(VerdictCode::CeilingCosts, ['ceiling' => $cost->ceiling, 'power' => $cost->power]);
+            $reasons[] = new Message(VerdictCode::CeilingCosts, ['cost' => $cost]);
         }
         array_push($reasons, ...$this->torqueLosses(), ...$this->evidence());
 

@@ -29,7 +29,7 @@ enum VerdictCode: string
     case PlainSum = 'plain-sum';
     /** seconds */
     case QuarterMile = 'quarter-mile';
-    /** ceiling, power */
+    /** cost */
     case CeilingCosts = 'ceiling-costs';
     /** stage, loss */
     case TorqueLoss = 'torque-loss';
@@ -55,7 +55,7 @@ enum VerdictCode: string
     case NoStages = 'no-stages';
     /** shares, by kind of evidence */
     case RestsOn = 'rests-on';
-    /** part or null, from, to in W */
+    /** part or null, from and to in W or N·m, target */
     case NarrowsMost = 'narrows-most';
     /** reading, stage */
     case LimitAccepted = 'limit-accepted';

@@ -95,9 +95,15 @@ final readonly class Estimate
     /** The draws that the target is held against: power, or torque at its speed. */
     public function reached(): Percentiles
     {
-        $last = $this->last();
+        return $this->asked(count($this->results) - 1);
+    }
 
-        return $this->bundle->brief->target?->torque === null ? $last->power : ($last->atTarget ?? $last->torque);
+    /** The same of any stage: W, or N·m where torque is asked. */
+    public function asked(int $stage): Percentiles
+    {
+        $result = $this->results[$stage];
+
+        return $this->bundle->brief->target?->torque === null ? $result->power : ($result->atTarget ?? $result->torque);
     }
 
     /** Whether the median of the last stage is below what is asked; false when nothing is. */
@@ -132,6 +138,14 @@ final readonly class Estimate
         return $added > 0.0 ? $this->costs[$stage]->spend->likely / $added : null;
     }
 
+    /** Minor units for each W, or N·m where torque is asked, that a stage adds to what is asked; null where it adds nothing. */
+    public function costPerAsked(int $stage): ?float
+    {
+        $added = isset($this->results[$stage], $this->results[$stage - 1]) ? $this->asked($stage)->p50 - $this->asked($stage - 1)->p50 : 0.0;
+
+        return $added > 0.0 ? $this->costs[$stage]->spend->likely / $added : null;
+    }
+
     /** Date of the oldest price that the plan rests on, ISO 8601; null where none is dated. */
     public function oldestPrice(): ?string
     {
@@ -154,13 +168,13 @@ final readonly class Estimate
         return $before === null ? null : TorqueLoss::between($before->likely, $this->results[$stage]->likely);
     }
 
-    /** The stage past which power gets dear: the next costs more than 1.6 times as much a watt as all before. Null without one. */
+    /** The stage past which what is asked gets dear: the next costs more than 1.6 times as much a unit of it as all before. Null without one. */
     public function knee(): ?int
     {
-        $start = $this->results[0]->power->p50;
+        $start = $this->asked(0)->p50;
         for ($stage = 2; $stage < count($this->results); $stage++) {
-            $gained = $this->results[$stage - 1]->power->p50 - $start;
-            $next = $this->costPerWatt($stage);
+            $gained = $this->asked($stage - 1)->p50 - $start;
+            $next = $this->costPerAsked($stage);
             if ($gained > 0.0 && $next !== null && $next > 1.6 * $this->cumulative($stage - 1)->likely / $gained) {
                 return $stage - 1;
             }

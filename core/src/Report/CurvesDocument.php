@@ -44,7 +44,7 @@ final readonly class CurvesDocument
         $words = new CeilingWords($this->say);
 
         return array_map(fn (CeilingCost $cost): array => [
-            'name' => lcfirst($cost->ceiling->name),
+            'name' => CeilingWords::name($cost->ceiling),
             'sentence' => $words->of($cost),
             ...$this->both(self::thinned($without[(int) array_search($cost->ceiling->key, $keys, true)]->wheels), $rpms),
         ], $result->ceilings);

@@ -63,8 +63,12 @@ final readonly class PlanHead
         if ($stage === null) {
             return null;
         }
-        $each = $this->say->sayMoney((int) round($this->estimate->costPerWatt($stage + 1) * $this->say->units->power->watts()));
+        $target = $this->estimate->bundle->brief->target;
+        [$unit, $of] = $target?->torque === null
+            ? [$this->say->units->power->watts(), $this->say->powerLabel()]
+            : [$this->say->units->torque->newtonMetres(), "{$this->say->torqueLabel()} at {$this->say->sayRpm((float) $target->atRpm)}"];
+        $each = $this->say->sayMoney((int) round($this->estimate->costPerAsked($stage + 1) * $unit));
 
-        return ['stage' => $stage, 'sentence' => "knee: the next stage costs {$each} per {$this->say->powerLabel()}"];
+        return ['stage' => $stage, 'sentence' => "knee: the next stage costs {$each} per {$of}"];
     }
 }

@@ -4,6 +4,7 @@ namespace Pebblerun\Core\Tests\Advice;
 
 use Pebblerun\Core\Advice\Narrowing;
 use Pebblerun\Core\Catalog\Evidence;
+use Pebblerun\Core\Job\Brief\Target;
 use Pebblerun\Core\Tests\Lyre;
 use PHPUnit\Framework\TestCase;
 
@@ -36,6 +37,21 @@ final class NarrowingTest extends TestCase
         $then = $lyre->last(Lyre::FULL)->power;
         self::assertLessThan($most['from'] ?? 0.0, $then->p90 - $then->p10);
         self::assertEqualsWithDelta(1.0, ($most['to'] ?? 0.0) / ($then->p90 - $then->p10), 0.25);
+    }
+
+    public function test_where_torque_is_asked_the_range_is_of_torque_at_its_speed(): void
+    {
+        $lyre = new Lyre;
+        $lyre->measured = null;
+        $lyre->target = Target::torque(330.0, 3000.0);
+        $estimate = $lyre->estimate(['map']);
+        $asked = $estimate->last()->atTarget;
+        $most = (new Narrowing($estimate))->most();
+        self::assertNotNull($asked);
+        self::assertNotNull($most);
+        self::assertSame($asked->p90 - $asked->p10, $most['from']);
+        self::assertGreaterThan(0.3 * $most['from'], $most['to']);
+        self::assertSame($lyre->target, $most['target']);
     }
 
     public function test_nothing_fitted_on_a_measured_car_leaves_nothing_to_narrow(): void

@@ -16,7 +16,7 @@ final class DocumentTest extends TestCase
      * @param  list<list<array<string, mixed>>>  $stages  changes of each
      * @return array<string, mixed>
      */
-    private static function plan(array $stages, array $received = []): array
+    private static function plan(array $stages, array $received = [], ?array $target = null): array
     {
         $document = SmallBundle::with('plan.stages', array_map(
             fn (array $changes, int $i): array => ['key' => "s{$i}", 'name' => "step {$i}", 'fuel' => 'pump', 'changes' => $changes],
@@ -24,6 +24,7 @@ final class DocumentTest extends TestCase
             array_keys($stages),
         ));
         $document = SmallBundle::change($document, 'brief.received.parts', $received);
+        $document = $target === null ? $document : SmallBundle::change($document, 'brief.target', $target);
 
         return EstimateDocument::of(SmallBundle::estimate($document), new UnitSystem);
     }
@@ -130,6 +131,13 @@ final class DocumentTest extends TestCase
         self::assertSame(1, $document['knee']['stage']);
         self::assertMatchesRegularExpression('/^knee: the next stage costs € [\d,]+ per whp$/', $document['knee']['sentence']);
         self::assertNull(self::plan([[['fit' => 'map']]])['knee']);
+    }
+
+    public function test_where_torque_is_asked_the_knee_counts_torque_at_its_speed(): void
+    {
+        $document = self::plan([[['fit' => 'map']], [['fit' => 'filter', 'agreed' => 2000]]], target: ['torque' => 240, 'at_rpm' => 3000]);
+        self::assertSame(1, $document['knee']['stage']);
+        self::assertMatchesRegularExpression('/^knee: the next stage costs € [\d,]+ per lb-ft at 3,000 rpm$/', $document['knee']['sentence']);
     }
 
     public function test_figures_come_in_the_readers_units(): void

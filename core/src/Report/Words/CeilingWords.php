@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Report\Words;
 
+use Pebblerun\Core\Catalog\Platform\Ceiling;
 use Pebblerun\Core\Evaluation\Engine\CeilingCost;
 use Pebblerun\Core\Report\UnitFormatter;
 
@@ -21,9 +22,12 @@ final readonly class CeilingWords
             $taken[] = $this->say->sayTorque($cost->torque);
         }
 
-        // A name that begins with capitals is one: "ECU torque limiter".
-        $name = ctype_upper(substr($cost->ceiling->name, 1, 1)) ? $cost->ceiling->name : lcfirst($cost->ceiling->name);
+        return 'Held back by '.self::name($cost->ceiling).($taken === [] ? '' : ': '.Listing::join($taken, 'and')).'.';
+    }
 
-        return "Held back by {$name}".($taken === [] ? '' : ': '.Listing::join($taken, 'and')).'.';
+    /** Inside a sentence: one that begins with capitals keeps them, "ECU torque limiter". */
+    public static function name(Ceiling $ceiling): string
+    {
+        return ctype_upper(substr($ceiling->name, 1, 1)) ? $ceiling->name : lcfirst($ceiling->name);
     }
 }

@@ -50,7 +50,7 @@ final readonly class VerdictWords
             VerdictCode::Range => "80 % range (P10–P90): {$this->figure($p['target'], $p['p10'])} to {$this->figure($p['target'], $p['p90'])}.",
             VerdictCode::PlainSum => "Quoted gains simply added up would promise {$this->say->sayPower($p['power'])}.",
             VerdictCode::QuarterMile => "A quarter mile in {$this->say->numerals->write($p['seconds'], 1)} s asks about that much of this car’s mass with driver: a rule of thumb, for a closed course.",
-            VerdictCode::CeilingCosts => "{$p['ceiling']->name} costs {$this->say->sayPower($p['power'])}.",
+            VerdictCode::CeilingCosts => (new CeilingWords($this->say))->of($p['cost']),
             VerdictCode::TorqueLoss => "Stage {$p['stage']}: ".lcfirst($this->notes->torqueLossSentence($p['loss'])),
             VerdictCode::Total => "{$this->say->sayMoney($p['total'])} in all",
             VerdictCode::TotalOfBudget => "{$this->say->sayMoney($p['total'])} of {$this->say->sayMoney($p['budget'])}",
@@ -64,7 +64,7 @@ final readonly class VerdictWords
             VerdictCode::NoStages => 'No stage to check yet',
             VerdictCode::WeakestLink => "{$p['reading']->limit->name} ".($p['reading']->used === null ? '' : 'at ').LimitWords::percents($p['reading'])." in stage {$p['stage']}",
             VerdictCode::RestsOn => $this->restsOn($p['shares']),
-            VerdictCode::NarrowsMost => 'The range would narrow most by '.($p['part'] === null ? 'a baseline pull' : "reading {$p['part']->name} on the own dyno").": {$this->say->writePower($p['from'])} → {$this->say->sayPower($p['to'])} wide.",
+            VerdictCode::NarrowsMost => 'The range would narrow most by '.($p['part'] === null ? 'a baseline pull' : "reading {$p['part']->name} on the own dyno").": {$this->narrows($p['target'], $p['from'], $p['to'])} wide.",
             VerdictCode::LimitAccepted => "Accepted from stage {$p['stage']} on by {$p['reading']->accepted?->by}, {$p['reading']->accepted?->on}: {$p['reading']->limit->name}, {$p['reading']->accepted?->reason}",
             VerdictCode::AllAccepted => 'Every limit that is passed was accepted',
             VerdictCode::JudgeIt => 'nobody can estimate it: whoever builds the car must judge it',
@@ -113,6 +113,13 @@ final readonly class VerdictWords
     private function figure(Target $target, float $value): string
     {
         return $target->power !== null ? $this->say->sayPower($value) : $this->say->sayTorque($value);
+    }
+
+    private function narrows(?Target $target, float $from, float $to): string
+    {
+        return $target?->torque === null
+            ? "{$this->say->writePower($from)} → {$this->say->sayPower($to)}"
+            : "{$this->say->writeTorque($from)} → {$this->say->sayTorque($to)}";
     }
 
     private function target(Target $target): string
