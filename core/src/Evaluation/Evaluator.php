@@ -40,6 +40,7 @@ use Pebblerun\Core\Job\Plan\Stacking;
 use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Math\Draws;
 use Pebblerun\Core\Math\LatinDraws;
+use Pebblerun\Core\Math\Nearest;
 use Pebblerun\Core\Math\Percentiles;
 use Pebblerun\Core\Physics\Air\Ambient;
 use Pebblerun\Core\Physics\Air\Soak;
@@ -235,10 +236,7 @@ final class Evaluator
         $scales = $this->scales($this->draws);
 
         return function (float $rpm) use ($made, $rpms, $likely, $scales): array {
-            $place = 0;
-            foreach ($rpms as $i => $at) {
-                $place = abs($at - $rpm) < abs($rpms[$place] - $rpm) ? $i : $place;
-            }
+            $place = Nearest::place($rpms, $rpm);
             $power = max(1.0, $likely->engine[self::placeOf($rpms[$place], $likely->grid->rpms)]);
 
             return array_map(fn (float $watts, float $scale): float => $watts / ($power * $scale), $made->curves->at($place), $scales);
@@ -308,10 +306,7 @@ final class Evaluator
 
     private function platformAsReceived(): ExpectedPeaks
     {
-        $engine = new Engine(
-            $this->platform->baseline->scaled($this->brief->car->wheelShare), false, $this->platform->baseline, $this->losses[$this->settings->constantLoss ? 1 : 0],
-            $this->received, $this->settings->stacking, new CurveCache, null, [1.0],
-        );
+        $engine = $this->engine($this->settings->stacking, new CurveCache, start: $this->platform->baseline->scaled($this->brief->car->wheelShare));
         $likely = $this->run($engine, $this->received);
 
         return new ExpectedPeaks($likely->peakPower, max($likely->torque()), $this->received->revLimit);
@@ -356,10 +351,11 @@ final class Evaluator
         return new Likely($grid, $power, $wheels, $asked);
     }
 
-    private function engine(Stacking $stacking, EvaluationCache $cache, ?Draws $draws = null): Engine
+    /** @param  ?Curve  $start  of the stock car; null: what the car as received is known by */
+    private function engine(Stacking $stacking, EvaluationCache $cache, ?Draws $draws = null, ?Curve $start = null): Engine
     {
         return new Engine(
-            $this->start, $this->brief->received->measured !== null, $this->platform->baseline, $this->losses[$this->settings->constantLoss ? 1 : 0],
+            $start ?? $this->start, $start === null && $this->brief->received->measured !== null, $this->platform->baseline, $this->losses[$this->settings->constantLoss ? 1 : 0],
             $this->received, $stacking, $cache, $draws, $draws === null ? [1.0] : $this->scales($draws),
         );
     }

@@ -15,7 +15,7 @@ final class BenchDocument
         $advised = FindingAdvisor::ofPlan($estimate);
 
         return [
-            'grid' => ['first' => $estimate->results[0]->likely->first, 'step' => 2 * Curve::STEP],
+            'grid' => ['first' => $estimate->results[0]->likely->first, 'step' => Thinned::EVERY * Curve::STEP],
             ...(new PlanHead($estimate, $say))->write(),
             'verdict' => (new VerdictDocument($estimate, $say))->glance(),
             'stages' => array_map((new StageDocument($estimate, $say, $advised))->glance(...), array_keys($estimate->results)),

@@ -11,16 +11,13 @@ use Pebblerun\Core\Units\Rpm;
 /** Writes a stage's curves large: the range at every speed, what each ceiling takes, and where every limit stands. */
 final readonly class CurvesDocument
 {
-    /** Of the likely curve's points every so manyth. */
-    private const EVERY = 2;
-
     public function __construct(private Estimate $estimate, private UnitFormatter $say) {}
 
     /** @return array<string, mixed> valid against curvesDetail of schemas/answers.json */
     public function stage(int $i): array
     {
         $result = $this->estimate->results[$i];
-        $rpms = self::thinned($result->likely->rpms());
+        $rpms = Thinned::of($result->likely->rpms());
         assert($rpms !== []);
         $band = $this->estimate->evaluator->band($result->model, $rpms);
 
@@ -46,7 +43,7 @@ final readonly class CurvesDocument
         return array_map(fn (CeilingCost $cost): array => [
             'name' => CeilingWords::name($cost->ceiling),
             'sentence' => $words->of($cost),
-            ...$this->both(self::thinned($without[(int) array_search($cost->ceiling->key, $keys, true)]->wheels), $rpms),
+            ...$this->both(Thinned::of($without[(int) array_search($cost->ceiling->key, $keys, true)]->wheels), $rpms),
         ], $result->ceilings);
     }
 
@@ -61,14 +58,5 @@ final readonly class CurvesDocument
             'torque' => array_map(fn (float $power, float $rpm): float => $this->say->torque($power / ($rpm * Rpm::OMEGA), 1), $watts, $rpms),
             'power' => array_map(fn (float $power): float => $this->say->power($power, 1), $watts),
         ];
-    }
-
-    /**
-     * @param  list<float>  $values
-     * @return list<float>
-     */
-    private static function thinned(array $values): array
-    {
-        return array_values(array_filter($values, fn (int $at): bool => $at % self::EVERY === 0, ARRAY_FILTER_USE_KEY));
     }
 }

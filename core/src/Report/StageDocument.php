@@ -50,7 +50,7 @@ final readonly class StageDocument
 
         return [
             ...$this->figures($i),
-            'curve' => $this->curve($i),
+            'curve' => $this->curve($result->likely->torque, $result->likely->power()),
             'money' => $this->money->stage($i),
             'weakest' => $weakest === null ? null : $limits[(int) array_search($weakest, $result->readings, true)],
             'limits' => $limits,
@@ -69,8 +69,7 @@ final readonly class StageDocument
 
         return [
             ...$this->figures($i),
-            // Every second point: a picture shows no more.
-            'curve' => $this->curve($i, 2),
+            'curve' => $this->curve(Thinned::of($result->likely->torque), Thinned::of($result->likely->power())),
             'money' => $this->money->glance($i),
             'weakest' => $weakest === null ? null : $this->limits->glance($weakest),
             'regions' => $this->limits->regions($result),
@@ -153,24 +152,17 @@ final readonly class StageDocument
         ];
     }
 
-    /** @return array{torque: list<float>, power: list<float>} every so manyth point */
-    private function curve(int $i, int $step = 1): array
-    {
-        $likely = $this->estimate->results[$i]->likely;
-
-        return [
-            'torque' => array_map(fn (float $value): float => $this->say->torque($value, 1), self::every($step, $likely->torque)),
-            'power' => array_map(fn (float $value): float => $this->say->power($value, 1), self::every($step, $likely->power())),
-        ];
-    }
-
     /**
-     * @param  list<float>  $values
-     * @return list<float>
+     * @param  list<float>  $torque  N·m
+     * @param  list<float>  $power  W
+     * @return array{torque: list<float>, power: list<float>}
      */
-    private static function every(int $step, array $values): array
+    private function curve(array $torque, array $power): array
     {
-        return $step === 1 ? $values : array_values(array_filter($values, fn (int $at): bool => $at % $step === 0, ARRAY_FILTER_USE_KEY));
+        return [
+            'torque' => array_map(fn (float $value): float => $this->say->torque($value, 1), $torque),
+            'power' => array_map(fn (float $value): float => $this->say->power($value, 1), $power),
+        ];
     }
 
     /** @return array<string, mixed> */

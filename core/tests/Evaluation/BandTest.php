@@ -71,7 +71,7 @@ final class BandTest extends TestCase
             }
         }
         self::assertSame('the small turbo', $curves['ceilings'][0]['name']);
-        self::assertSame(max($curves['ceilings'][0]['power']) > max($glance['curve']['power']) + 1.0, true, 'it costs something');
+        self::assertGreaterThan(max($glance['curve']['power']) + 1.0, max($curves['ceilings'][0]['power']), 'it costs something');
         // 300 to 400 N·m over 5,000 rpm: 2 N·m every hundred.
         self::assertSame([300.0, 302.0, 400.0], [$curves['limits'][0]['safe'][0], $curves['limits'][0]['safe'][1], $curves['limits'][0]['safe'][50]]);
         self::assertSame([350.0, 'torque'], [$curves['limits'][0]['edge'][0], $curves['limits'][0]['on']]);

@@ -4,6 +4,7 @@ namespace Pebblerun\Core\Evaluation\Air;
 
 use Pebblerun\Core\Catalog\Parts\Boost;
 use Pebblerun\Core\Evaluation\Model\StageModel;
+use Pebblerun\Core\Math\Nearest;
 use Pebblerun\Core\Physics\Air\Ambient;
 use Pebblerun\Core\Physics\Air\Charge;
 use Pebblerun\Core\Physics\Air\ChargePath;
@@ -104,12 +105,7 @@ final class Breath
     /** K into the engine at the end of the fifth pull at the nearest speed that was looked at. */
     public function fifthNear(float $rpm, bool $hot): float
     {
-        $place = 0;
-        foreach ($this->rpms as $i => $at) {
-            $place = abs($at - $rpm) < abs($this->rpms[$place] - $rpm) ? $i : $place;
-        }
-
-        return $this->fifth($place, 1.0, $hot);
+        return $this->fifth(Nearest::place($this->rpms, $rpm), 1.0, $hot);
     }
 
     private function soak(Charge $charge, bool $hot): float

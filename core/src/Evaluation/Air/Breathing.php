@@ -6,6 +6,7 @@ use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Evaluation\Engine\Engine;
 use Pebblerun\Core\Evaluation\Likely;
 use Pebblerun\Core\Evaluation\Model\StageModel;
+use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Physics\Air\Ambient;
 
 /** Follows the air of builds of one car. */
@@ -57,7 +58,7 @@ final readonly class Breathing
         $places = range(0, $last, self::EVERY);
         $first = $likely->grid->rpms[0];
         foreach ([$this->stock->torqueRpm, $this->stock->plateauEnd, $this->stock->powerRpm] as $rpm) {
-            $places[] = (int) min($last, max(0.0, round(($rpm - $first) / 50.0)));
+            $places[] = (int) min($last, max(0.0, round(($rpm - $first) / Curve::STEP)));
         }
         $places[] = (int) array_search(max($likely->engine), $likely->engine, true);
         $places = array_values(array_unique($places));

@@ -11,6 +11,7 @@ use Pebblerun\Core\Evaluation\Likely;
 use Pebblerun\Core\Evaluation\Memo;
 use Pebblerun\Core\Evaluation\Model\FuelDemand;
 use Pebblerun\Core\Evaluation\Model\StageModel;
+use Pebblerun\Core\Math\Nearest;
 use Pebblerun\Core\Physics\Driveline\Loss;
 use Pebblerun\Core\Physics\Fuel\FullLoad;
 use Pebblerun\Core\Units\Range;
@@ -117,15 +118,7 @@ final class FuelSupply
     /** Pa over the outside air, at the nearest speed that was looked at. */
     private static function manifold(?Breath $breath, float $rpm): float
     {
-        if ($breath === null) {
-            return 0.0;
-        }
-        $place = 0;
-        foreach ($breath->rpms as $i => $at) {
-            $place = abs($at - $rpm) < abs($breath->rpms[$place] - $rpm) ? $i : $place;
-        }
-
-        return $breath->boost($place);
+        return $breath === null ? 0.0 : $breath->boost(Nearest::place($breath->rpms, $rpm));
     }
 
     private function raisedBy(string $component, StageModel $model): float

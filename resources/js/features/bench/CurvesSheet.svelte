@@ -20,7 +20,9 @@
     );
     const curves = $derived(detail.value);
     /** Where nothing is pointed at, the highest power. */
-    const at = $derived(pointed ?? (stage ? stage.curve.power.indexOf(Math.max(...stage.curve.power)) : 0));
+    const at = $derived(
+        pointed ?? Math.round(((stage?.power.rpm ?? 0) - estimate.grid.first) / estimate.grid.step),
+    );
     const units = $derived({ torque: estimate.labels.torque, power: estimate.labels.power });
     const say = (value: number | undefined) =>
         value === undefined ? '–' : output(value, estimate.labels.tenths);

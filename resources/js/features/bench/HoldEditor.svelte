@@ -32,6 +32,19 @@
     }
 </script>
 
+{#snippet speed(label: string, rpm: number | null, set: (rpm: number | null) => void)}
+    <label class="flex flex-col"
+        ><span class="text-soft">{label}, rpm</span><input
+            class="field min-h-7 w-[70px] text-right"
+            type="number"
+            min="100"
+            max="20000"
+            step="any"
+            bind:value={() => rpm, set}
+        /></label
+    >
+{/snippet}
+
 <form class="mt-2 border-t border-faint pt-1.5 text-[12px]" aria-label="Hold torque" onsubmit={keep}>
     <div class="flex flex-wrap items-end gap-1.5">
         <label class="flex flex-col"
@@ -45,26 +58,8 @@
                 bind:value={torque}
             /></label
         >
-        <label class="flex flex-col"
-            ><span class="text-soft">from, rpm</span><input
-                class="field min-h-7 w-[70px] text-right"
-                type="number"
-                min="100"
-                max="20000"
-                step="any"
-                bind:value={from}
-            /></label
-        >
-        <label class="flex flex-col"
-            ><span class="text-soft">to, rpm</span><input
-                class="field min-h-7 w-[70px] text-right"
-                type="number"
-                min="100"
-                max="20000"
-                step="any"
-                bind:value={to}
-            /></label
-        >
+        {@render speed('from', from, (rpm) => (from = rpm))}
+        {@render speed('to', to, (rpm) => (to = rpm))}
         <button class="btn min-h-7 px-2 py-0" disabled={!whole || turned}>Hold</button>
         {#if hold.torque !== null}<button
                 type="button"
