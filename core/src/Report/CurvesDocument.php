@@ -55,8 +55,8 @@ final readonly class CurvesDocument
     private function both(array $watts, array $rpms): array
     {
         return [
-            'torque' => array_map(fn (float $power, float $rpm): float => $this->say->torque($power / ($rpm * Rpm::OMEGA), 1), $watts, $rpms),
-            'power' => array_map(fn (float $power): float => $this->say->power($power, 1), $watts),
+            'torque' => array_map(fn (float $power, float $rpm): float => $this->say->torque($power / ($rpm * Rpm::OMEGA), $this->say->curveDecimals()), $watts, $rpms),
+            'power' => array_map(fn (float $power): float => $this->say->power($power, $this->say->curveDecimals()), $watts),
         ];
     }
 }

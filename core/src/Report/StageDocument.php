@@ -160,8 +160,8 @@ final readonly class StageDocument
     private function curve(array $torque, array $power): array
     {
         return [
-            'torque' => array_map(fn (float $value): float => $this->say->torque($value, 1), $torque),
-            'power' => array_map(fn (float $value): float => $this->say->power($value, 1), $power),
+            'torque' => array_map(fn (float $value): float => $this->say->torque($value, $this->say->curveDecimals()), $torque),
+            'power' => array_map(fn (float $value): float => $this->say->power($value, $this->say->curveDecimals()), $power),
         ];
     }
 

@@ -42,6 +42,12 @@ final readonly class UnitFormatter
         return round($newtonMetres / $this->units->torque->newtonMetres(), $decimals);
     }
 
+    /** Decimals of a curve's points: enough that a picture of a small engine has no steps. */
+    public function curveDecimals(): int
+    {
+        return $this->decimals + 1;
+    }
+
     public function mass(float $kilograms): float
     {
         return round($kilograms / $this->units->mass->kilograms(), 1);
