@@ -5,7 +5,6 @@ namespace Pebblerun\Core\Advice;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Job\Brief\Risk;
-use Pebblerun\Core\Job\Brief\Target;
 
 /** What each answer of the brief changes, on the plan as it stands: said beside the question. */
 final readonly class AnswerEffects
@@ -30,24 +29,19 @@ final readonly class AnswerEffects
     /** @return list<Message> */
     private function target(): array
     {
-        $asked = $this->asked();
-        if ($asked === null) {
+        $target = $this->estimate->bundle->brief->target;
+        if ($target?->power === null) {
             return [];
         }
-        $more = new Message(AnswerEffectCode::MoreThanReceived, ['share' => $asked / $this->estimate->results[0]->power->p50 - 1.0]);
+        $more = new Message(AnswerEffectCode::MoreThanReceived, ['share' => $this->estimate->target(0) / $this->estimate->results[0]->power->p50 - 1.0]);
         foreach ($this->estimate->results as $stage => $result) {
-            if ($stage > 0 && $result->power->p50 >= $asked) {
+            if ($stage > 0 && $result->power->p50 >= $this->estimate->target($stage)) {
                 return [$more, new Message(AnswerEffectCode::ReachedAfter, ['stage' => $stage, 'money' => $this->estimate->cumulative($stage)->likely])];
             }
         }
-        $way = $this->estimate->bundle->plan->stages === [] ? null : (new TargetReach($this->estimate))->cheapest(Target::power($asked));
+        $way = $this->estimate->bundle->plan->stages === [] ? null : (new TargetReach($this->estimate))->cheapest($target);
 
         return [$more, $way === null ? new Message(AnswerEffectCode::NothingReaches) : new Message(AnswerEffectCode::LeastThatReaches, ['way' => $way])];
-    }
-
-    private function asked(): ?float
-    {
-        return $this->estimate->bundle->brief->target?->power;
     }
 
     /** @return list<Message> */
@@ -78,13 +72,14 @@ final readonly class AnswerEffects
         if ($this->estimate->bundle->plan->stages === []) {
             return [];
         }
-        $asked = $this->asked();
+        $target = $this->estimate->bundle->brief->target;
+        $asked = $target?->power === null ? null : $this->estimate->target(count($this->estimate->results) - 1);
         $reach = new TargetReach($this->estimate);
         $messages = [];
         foreach ($this->estimate->bundle->catalog->fuels as $fuel) {
             $peak = $reach->peak($fuel);
             $short = $asked === null ? 0.0 : max(0.0, $asked - $peak);
-            $way = $short > 0.0 && ! $this->estimate->isShort() ? $reach->cheapest(Target::power((float) $asked), $fuel) : null;
+            $way = $target !== null && $short > 0.0 && ! $this->estimate->isShort() ? $reach->cheapest($target, $fuel) : null;
             $messages[] = new Message(AnswerEffectCode::FuelGives, ['fuel' => $fuel, 'peak' => $peak, 'short' => $short, 'way' => $way]);
         }
 

@@ -15,6 +15,7 @@ final readonly class Candidate
      * @param  Part|Fuel  $choice  what is chosen
      * @param  float  $adds  W of likely peak at that stage, against the slot left as it was or the fuel of the stage before
      * @param  float  $addsTorque  N·m likewise
+     * @param  float  $eases  W that a time asks less of the car with it; 0 where no time is asked
      * @param  int  $costs  minor units the stage would cost more, tax and reserve in
      * @param  list<Finding>  $findings  faults and advice that it brings
      * @param  list<CeilingCost>  $ceilings  that take more off with it than without it
@@ -25,10 +26,17 @@ final readonly class Candidate
         public Part|Fuel $choice,
         public float $adds,
         public float $addsTorque,
+        public float $eases,
         public int $costs,
         public array $findings,
         public array $ceilings,
         public Build $build,
         public bool $chosen,
     ) {}
+
+    /** W towards the target. */
+    public function helps(): float
+    {
+        return $this->adds + $this->eases;
+    }
 }

@@ -45,7 +45,7 @@ final readonly class Candidates
             fn (Part $part): array => [$part, $without->and(Change::fit($part->key)), $trial->stage->fits($part->key)],
             $catalog->forSlot($slot),
         ));
-        usort($candidates, fn (Candidate $a, Candidate $b): int => [$b->adds / max(1, $b->costs), $a->costs] <=> [$a->adds / max(1, $a->costs), $b->costs]);
+        usort($candidates, fn (Candidate $a, Candidate $b): int => [$b->helps() / max(1, $b->costs), $a->costs] <=> [$a->helps() / max(1, $a->costs), $b->costs]);
 
         return $candidates;
     }
@@ -78,7 +78,9 @@ final readonly class Candidates
         $spend = $trial->spend($base);
         $taken = $this->taken($baseModel, $baseLikely);
 
-        return array_map(function (array $choice) use ($trial, $spend, $baseLikely, $known, $taken): Candidate {
+        $target = $this->planned->bundle->brief->target;
+
+        return array_map(function (array $choice) use ($trial, $spend, $base, $baseLikely, $known, $taken, $target): Candidate {
             [$what, $stage, $chosen] = $choice;
             $state = $trial->state($stage);
             $model = $this->evaluator->model($state->build);
@@ -88,6 +90,7 @@ final readonly class Candidates
                 $what,
                 $likely->peakPower - $baseLikely->peakPower,
                 $likely->peakTorque - $baseLikely->peakTorque,
+                ($target?->askedOf($base->build->parts) ?? 0.0) - ($target?->askedOf($state->build->parts) ?? 0.0),
                 $trial->spend($state) - $spend,
                 $this->brought($state, $known),
                 $this->ceilings($model, $likely, $taken),

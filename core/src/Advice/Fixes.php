@@ -57,7 +57,7 @@ final readonly class Fixes
         $way = (new TargetReach($this->estimate))->cheapest($target);
 
         return $way === null ? [] : [new Fix(
-            new Message(FixCode::FitToReach, ['part' => $way->part, 'target' => $target, 'figure' => $way->figure]),
+            new Message(FixCode::FitToReach, ['part' => $way->part, 'target' => $target, 'way' => $way]),
             [['do' => 'fit', 'stage' => $last['key'], 'part' => $way->part->key], ...$this->mapAgain($last['key'])],
         )];
     }

@@ -34,14 +34,15 @@ final readonly class TargetReach
         $spend = $this->trial->spend($this->estimate->last()->state);
         $best = null;
         foreach ($this->estimate->bundle->catalog->parts as $part) {
-            if (! $this->mayBeFitted($part)) {
+            if (! $this->mayBeFitted($part, $target)) {
                 continue;
             }
             $state = $this->trial->state($this->trial->stage->and(Change::fit($part->key)));
             $costs = $this->trial->spend($state) - $spend;
             if ($best === null || $costs < $best->costs) {
                 $figure = $this->figure($this->mapped($state, $fuel), $target);
-                $best = $figure >= $target->asked() ? new Reaching($part, $costs, $figure) : $best;
+                $asked = $target->askedOf($state->build->parts);
+                $best = $figure >= $asked ? new Reaching($part, $costs, $figure, $asked) : $best;
             }
         }
 
@@ -62,9 +63,11 @@ final readonly class TargetReach
         return $this->estimate->evaluator->likely($this->estimate->evaluator->model($build));
     }
 
-    private function mayBeFitted(Part $part): bool
+    private function mayBeFitted(Part $part, Target $target): bool
     {
-        return $part->gains !== [] && $part->map === null && ! in_array($part, $this->estimate->last()->state->build->parts, true)
+        $helps = $part->gains !== [] || ($target->time !== null && $target->askedOf([$part]) < $target->askedOf([]));
+
+        return $helps && $part->map === null && ! in_array($part, $this->estimate->last()->state->build->parts, true)
             && (! $part->trackOnly || $this->estimate->bundle->brief->car->use === 'track');
     }
 }

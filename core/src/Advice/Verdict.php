@@ -40,6 +40,7 @@ final readonly class Verdict
             return new VerdictLine(VerdictSubject::Target, Status::Unknown, new Message(VerdictCode::NoTarget, ['power' => $last->power->p50]), new Message(VerdictCode::TargetNotSet), []);
         }
         $draws = $this->estimate->reached();
+        $asked = $target->askedOf($last->state->build->parts);
         $chance = (float) $draws->chance;
         $within = (float) $last->chanceWithin($this->estimate->bundle->brief->risk);
         $overLimit = ($last->weakest()->status ?? Status::Clear)->severity() >= Status::Over->severity();
@@ -49,13 +50,13 @@ final readonly class Verdict
             min($chance, $within) >= self::EVEN => Status::Close,
             default => Status::Over,
         };
-        $headline = new Message($this->estimate->isShort() ? VerdictCode::FallsShort : VerdictCode::Reaches, ['reached' => $draws->p50, 'target' => $target]);
+        $headline = new Message($this->estimate->isShort() ? VerdictCode::FallsShort : VerdictCode::Reaches, ['reached' => $draws->p50, 'target' => $target, 'asked' => $asked]);
         $reasons = [
             new Message(VerdictCode::Range, ['p10' => $draws->p10, 'p90' => $draws->p90, 'target' => $target]),
             new Message(VerdictCode::PlainSum, ['power' => $last->plainSum]),
         ];
-        if ($target->seconds !== null) {
-            $reasons[] = new Message(VerdictCode::QuarterMile, ['seconds' => $target->seconds]);
+        if ($target->time !== null) {
+            $reasons[] = new Message(VerdictCode::QuarterMile, ['seconds' => $target->time->seconds, 'less' => $target->askedOf([]) - $asked]);
         }
         foreach ($last->ceilings as $cost) {
             $reasons[] = new Message(VerdictCode::CeilingCosts, ['cost' => $cost]);

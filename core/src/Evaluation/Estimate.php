@@ -106,12 +106,18 @@ final readonly class Estimate
         return $this->bundle->brief->target?->torque === null ? $result->power : ($result->atTarget ?? $result->torque);
     }
 
+    /** W, or N·m where torque is asked, that the target asks of the car at a stage; null without a target. */
+    public function target(int $stage): ?float
+    {
+        return $this->bundle->brief->target?->askedOf($this->results[$stage]->state->build->parts);
+    }
+
     /** Whether the median of the last stage is below what is asked; false when nothing is. */
     public function isShort(): bool
     {
-        $target = $this->bundle->brief->target;
+        $asked = $this->target(count($this->results) - 1);
 
-        return $target !== null && $this->reached()->p50 < $target->asked();
+        return $asked !== null && $this->reached()->p50 < $asked;
     }
 
     /** The weakest link of all stages that nobody accepted; null without one. */
@@ -138,10 +144,16 @@ final readonly class Estimate
         return $added > 0.0 ? $this->costs[$stage]->spend->likely / $added : null;
     }
 
-    /** Minor units for each W, or N·m where torque is asked, that a stage adds to what is asked; null where it adds nothing. */
-    public function costPerAsked(int $stage): ?float
+    /** What the brief wishes for, at a stage: W, N·m at its speed, or the mean torque over a range as a share of the received car's. */
+    private function wished(int $stage): float
     {
-        $added = isset($this->results[$stage], $this->results[$stage - 1]) ? $this->asked($stage)->p50 - $this->asked($stage - 1)->p50 : 0.0;
+        return $this->bundle->brief->wishesArea() ? 1.0 + $this->results[$stage]->usedGain : $this->asked($stage)->p50;
+    }
+
+    /** Minor units for each unit that a stage adds to what the brief wishes for; null where it adds nothing. */
+    public function costPerWished(int $stage): ?float
+    {
+        $added = isset($this->results[$stage], $this->results[$stage - 1]) ? $this->wished($stage) - $this->wished($stage - 1) : 0.0;
 
         return $added > 0.0 ? $this->costs[$stage]->spend->likely / $added : null;
     }
@@ -168,13 +180,13 @@ final readonly class Estimate
         return $before === null ? null : TorqueLoss::between($before->likely, $this->results[$stage]->likely);
     }
 
-    /** The stage past which what is asked gets dear: the next costs more than 1.6 times as much a unit of it as all before. Null without one. */
+    /** The stage past which what is wished for gets dear: the next costs more than 1.6 times as much a unit of it as all before. Null without one. */
     public function knee(): ?int
     {
-        $start = $this->asked(0)->p50;
+        $start = $this->wished(0);
         for ($stage = 2; $stage < count($this->results); $stage++) {
-            $gained = $this->asked($stage - 1)->p50 - $start;
-            $next = $this->costPerAsked($stage);
+            $gained = $this->wished($stage - 1) - $start;
+            $next = $this->costPerWished($stage);
             if ($gained > 0.0 && $next !== null && $next > 1.6 * $this->cumulative($stage - 1)->likely / $gained) {
                 return $stage - 1;
             }

@@ -166,7 +166,8 @@ final class Evaluator
         $atWheels = $engine->wheels($atEngine, $model, $grid, $doubt);
         $target = $this->brief->target;
         $at = fn (array $watts): array => array_map(fn (float $rpm): float => $watts[self::placeOf($rpm, $likely->grid->rpms)], $rpms);
-        $wheels = DrawnPeaks::of($atWheels, $rpms, $target?->power, $at($likely->wheels));
+        $wanted = $target?->askedOf($model->build->parts);
+        $wheels = DrawnPeaks::of($atWheels, $rpms, $target?->power === null ? null : $wanted, $at($likely->wheels));
         $made = $model->drivelineGains === [] ? $wheels : DrawnPeaks::of($atEngine, $rpms, null, $at($likely->engine));
         $breath = $this->breathing->of($model, $likely);
         $limits = $this->limits($grid)->drawn(
@@ -178,9 +179,9 @@ final class Evaluator
         $reached = $target === null ? null : ($atTarget ?? ($target->torque === null ? $wheels->powers : $wheels->torques));
 
         return new Sampled(
-            $wheels->power, $wheels->torque, $atTarget === null ? null : Percentiles::of($atTarget, $target->torque ?? null),
+            $wheels->power, $wheels->torque, $atTarget === null ? null : Percentiles::of($atTarget, $wanted),
             $limits->standings, $this->readings($model, $likely, $limits->standings),
-            $target === null || $reached === null ? null : [self::within($limits->belowSafe, $reached, $target->asked()), self::within($limits->belowEdge, $reached, $target->asked())],
+            $wanted === null ? null : [self::within($limits->belowSafe, $reached, $wanted), self::within($limits->belowEdge, $reached, $wanted)],
             $breath === null ? null : (new HotDay($this->platform, $this->hot))->of($model, $likely, $breath, fn (StageModel $model): Likely => $this->run($this->engine, $model)),
             $breath === null || ! $breath->isCompressed() ? null : $this->soakOf($breath, $likely),
             $breath === null || ! $breath->isCompressed() ? null : self::boostOf($breath, $likely),

@@ -12,10 +12,10 @@ use Pebblerun\Core\Job\Brief\Confirmation;
 use Pebblerun\Core\Job\Brief\CustomerConstraints;
 use Pebblerun\Core\Job\Brief\HealthCheck;
 use Pebblerun\Core\Job\Brief\Outside;
+use Pebblerun\Core\Job\Brief\QuarterMileTime;
 use Pebblerun\Core\Job\Brief\Refusal;
 use Pebblerun\Core\Job\Brief\Risk;
 use Pebblerun\Core\Job\Brief\Target;
-use Pebblerun\Core\Physics\Road\QuarterMile;
 use Pebblerun\Core\Units\UnitSystem;
 
 /** Reads a brief; what is not answered yet may be absent. */
@@ -42,6 +42,7 @@ final readonly class BriefReader
                 $node->maybe('warranty')?->keyword('running', 'over') === 'running',
             ),
             $this->outside($node->maybe('outside')),
+            $node->has('rpm_range'),
         );
     }
 
@@ -189,6 +190,6 @@ final readonly class BriefReader
         $mass = $this->platform->mass ?? $node->refuse('the platform states no mass, so a time asks for no power: ask for a power instead.');
         $seconds >= 5.0 && $seconds <= 40.0 || $node->refuse("{$seconds} s is no time over a quarter mile: give 5 to 40.");
 
-        return Target::quarterMile($seconds, QuarterMile::power($seconds, $mass) * (1.0 - $car->lossShare()));
+        return Target::time(new QuarterMileTime($seconds, $mass, $car->lossShare()));
     }
 }

@@ -6,6 +6,7 @@ use Closure;
 use Pebblerun\Core\Catalog\Catalog;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Parts\PartCollection;
+use Pebblerun\Core\Catalog\Shop\Shop;
 use Pebblerun\Core\Job\Brief\BriefPlaces;
 use Pebblerun\Core\Job\Bundle;
 use Pebblerun\Core\Job\Plan\References;
@@ -45,19 +46,28 @@ final class BundleReader
     {
         $node = new DocumentNode($document);
         $units = self::units($node->get('units'));
-        $platform = (new PlatformReader($units))->read($node->get('platform'));
+        $platform = (new PlatformReader($units))->read($node->get('platform'), $node->get('brief')->get('car')->get('year')->int());
         $shop = ShopReader::read($node->get('shop'), $platform->fuel);
         $reader = new PartReader($units, $platform, $shop);
         $parts = $eager === null ? self::waiting($node, $reader) : $eager(self::made($node, $reader));
         $catalog = new Catalog($platform, $parts, $shop->fuels);
         $brief = (new BriefReader($units, $platform, $shop))->read($node->get('brief'));
         if ($eager !== null) {
+            self::readAllYears($node, $units, $shop);
             PlanReader::refuseTwice($node->get('plan'));
         }
         $plan = PlanReader::read($node->get('plan'), $shop->currency, $units);
         $node->get('plan')->guard(fn () => References::check($plan, $brief->received, $catalog));
 
         return new OpenedBundle(new Bundle($shop, $catalog, $brief, $plan, self::fingerprint($document, $library)), $units);
+    }
+
+    /** A brief may come to ask for a car of another model year: what that has otherwise must read as well. */
+    private static function readAllYears(DocumentNode $node, UnitSystem $units, Shop $shop): void
+    {
+        foreach (PlatformReader::changedYears($node->get('platform')) as $year) {
+            self::made($node, new PartReader($units, (new PlatformReader($units))->read($node->get('platform'), $year), $shop));
+        }
     }
 
     /**

@@ -11,7 +11,14 @@ use Pebblerun\Core\Units\Range;
 /** A place in a decoded document that knows its path, so that every fault can name it. */
 final readonly class DocumentNode
 {
-    public function __construct(private mixed $value, private string|int $name = '', private ?self $parent = null) {}
+    /** @param  ?self  $instead  whose entries stand in for this one's */
+    public function __construct(private mixed $value, private string|int $name = '', private ?self $parent = null, private ?self $instead = null) {}
+
+    /** The same place, where what another says wins entry by entry. */
+    public function replacedBy(?self $other): self
+    {
+        return new self($this->value, $this->name, $this->parent, $other);
+    }
 
     /** Such as parts[3].gains[0].power; built only when somebody asks. */
     public function path(): string
@@ -27,7 +34,7 @@ final readonly class DocumentNode
 
     public function has(string $key): bool
     {
-        return is_array($this->value) && isset($this->value[$key]);
+        return is_array($this->value) && isset($this->value[$key]) || $this->instead?->has($key) === true;
     }
 
     /** @throws InvalidBundle when it is absent. */
@@ -40,7 +47,7 @@ final readonly class DocumentNode
 
     public function maybe(string $key): ?self
     {
-        return $this->has($key) ? new self($this->value[$key], $key, $this) : null;
+        return $this->instead?->maybe($key) ?? (is_array($this->value) && isset($this->value[$key]) ? new self($this->value[$key], $key, $this) : null);
     }
 
     /** @return list<self> the items of a list; none when it is absent */

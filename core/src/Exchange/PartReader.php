@@ -182,6 +182,8 @@ final readonly class PartReader
             $effects->maybe('compressor')?->maybe('belt')?->bool() ?? false,
             $effects->maybe('charge')?->range()->scaled($this->units->temperature->kelvins()),
             $effects->maybe('compression')?->number() ?? 0.0,
+            ($effects->maybe('gearing_percent')?->number() ?? 0.0) / 100.0,
+            $effects->maybe('launch_seconds')?->range(),
         );
     }
 

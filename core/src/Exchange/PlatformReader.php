@@ -18,8 +18,11 @@ final readonly class PlatformReader
 {
     public function __construct(private UnitSystem $units) {}
 
-    public function read(DocumentNode $node): Platform
+    /** @param  int  $year  of the car: what its model year has otherwise stands in the place of the rest */
+    public function read(DocumentNode $document, int $year): Platform
     {
+        $years = self::years($document->get('years'));
+        $node = $document->replacedBy(self::otherwise($document, $year));
         $engine = $node->get('engine');
         $aspiration = $engine->get('aspiration')->keyword('natural', 'turbo', 'blower');
         $lanes = $this->lanes($node);
@@ -27,8 +30,6 @@ final readonly class PlatformReader
         $slots = $this->slots($node, $lanes, $families);
         $limits = new LimitReader($this->units);
         $baseline = (new CurveReader($this->units))->read($node->get('baseline'), $aspiration !== 'natural');
-        $years = $node->get('years');
-        $years->get('from')->int() <= $years->get('to')->int() || $years->refuse("{$years->get('from')->int()} comes after {$years->get('to')->int()}: turn them round.");
 
         return new Platform(
             $node->get('key')->string(),
@@ -36,8 +37,8 @@ final readonly class PlatformReader
             $node->get('drive')->keyword('front', 'rear', 'all'),
             $aspiration,
             FuelKind::from($engine->get('fuel')->keyword('petrol', 'diesel')),
-            $years->get('from')->int(),
-            $years->get('to')->int(),
+            $years[0],
+            $years[1],
             $engine->get('displacement')->number() / 1000.0,
             $aspiration !== 'natural',
             $node->get('rev_limit')->within($baseline->peakPower()->rpm, Platform::HIGHER_REVS * $baseline->last(), 'is no limit of an engine with this baseline'),
@@ -58,6 +59,35 @@ final readonly class PlatformReader
             $this->claimed($node->maybe('claimed')?->maybe('power')),
             $node->maybe('gearbox')?->keyword('manual', 'automatic', 'dual-clutch') ?? 'manual',
         );
+    }
+
+    /** @return list<int> one model year of each entry that says what others have otherwise */
+    public static function changedYears(DocumentNode $document): array
+    {
+        return array_map(fn (DocumentNode $change): int => self::years($change->get('years'))[0], $document->each('year_changes'));
+    }
+
+    private static function otherwise(DocumentNode $document, int $year): ?DocumentNode
+    {
+        $found = null;
+        foreach ($document->each('year_changes') as $change) {
+            [$from, $to] = self::years($change->get('years'));
+            if ($year >= $from && $year <= $to) {
+                $found === null || $change->refuse("{$year} stands in an earlier entry too: a model year has one of them.");
+                $found = $change;
+            }
+        }
+
+        return $found;
+    }
+
+    /** @return array{int, int} */
+    private static function years(DocumentNode $node): array
+    {
+        $from = $node->get('from')->int();
+        $to = $node->get('to')->int();
+
+        return $from <= $to ? [$from, $to] : $node->refuse("{$from} comes after {$to}: turn them round.");
     }
 
     private static function combustion(DocumentNode $engine): Combustion

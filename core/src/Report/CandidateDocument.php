@@ -31,7 +31,7 @@ final readonly class CandidateDocument
             'part' => $choice->key,
             'name' => $choice->name,
             'maker' => $choice instanceof Part ? $choice->maker : self::content($choice),
-            'adds' => $supports ? 'supports' : "{$this->say->writeAddedPower($candidate->adds)} {$this->say->powerLabel()}",
+            'adds' => $this->adds($candidate, $supports),
             'adds_torque' => $supports ? '' : "{$this->say->writeAddedTorque($candidate->addsTorque)} {$this->say->torqueLabel()}",
             'costs' => $choice instanceof Fuel ? '' : $this->say->sayMoney($candidate->costs),
             'each' => $choice instanceof Fuel ? '' : $this->each($candidate),
@@ -51,10 +51,22 @@ final readonly class CandidateDocument
         return $fuel->kind === FuelKind::Diesel ? 'for diesel engines' : sprintf('%d octane, %d to %d %% ethanol', $fuel->octane, $fuel->ethanol->low, $fuel->ethanol->high);
     }
 
-    /** "€ 60 per whp"; nothing where it adds less than one. */
+    /** "+ 14 whp", "supports", or what it is worth for the time that is asked: "as + 8 whp". */
+    private function adds(Candidate $candidate, bool $supports): string
+    {
+        $eases = abs($candidate->eases) < $this->say->units->power->watts() ? '' : "as {$this->say->writeAddedPower($candidate->helps())} {$this->say->powerLabel()} for the time";
+
+        return match (true) {
+            $eases !== '' => $eases,
+            $supports => 'supports',
+            default => "{$this->say->writeAddedPower($candidate->adds)} {$this->say->powerLabel()}",
+        };
+    }
+
+    /** "€ 60 per whp"; nothing where it helps by less than one. */
     private function each(Candidate $candidate): string
     {
-        $adds = $candidate->adds / $this->say->units->power->watts();
+        $adds = $candidate->helps() / $this->say->units->power->watts();
 
         return $adds < 1.0 ? '' : $this->say->sayMoney((int) round($candidate->costs / $adds))." per {$this->say->powerLabel()}";
     }

@@ -18,7 +18,7 @@ final readonly class PlanHead
 
         return [
             'labels' => ['power' => $this->say->powerLabel(), 'torque' => $this->say->torqueLabel(), 'money' => $this->say->symbol(), 'tenths' => $this->say->tenths()],
-            'target' => $this->target($brief->target),
+            'target' => $this->target($brief->target, $this->estimate->target(count($this->estimate->results) - 1)),
             'budget' => ['total' => $maybe($brief->budget->total), 'now' => $maybe($brief->budget->now), 'monthly' => $maybe($brief->budget->monthly)],
             'rpm_range' => ['from' => $brief->rpmRange[0], 'to' => $brief->rpmRange[1]],
             'settings' => $this->settings(),
@@ -29,11 +29,14 @@ final readonly class PlanHead
         ];
     }
 
-    /** @return array{power: ?float, torque: ?float, at_rpm: ?float} */
-    private function target(?Target $target): array
+    /**
+     * @param  ?float  $asked  of the last stage's car, W or N·m
+     * @return array{power: ?float, torque: ?float, at_rpm: ?float}
+     */
+    private function target(?Target $target, ?float $asked): array
     {
         return [
-            'power' => $target?->power === null ? null : $this->say->power($target->power),
+            'power' => $target?->power === null || $asked === null ? null : $this->say->power($asked),
             'torque' => $target?->torque === null ? null : $this->say->torque($target->torque),
             'at_rpm' => $target?->atRpm,
         ];
@@ -63,11 +66,13 @@ final readonly class PlanHead
         if ($stage === null) {
             return null;
         }
-        $target = $this->estimate->bundle->brief->target;
-        [$unit, $of] = $target?->torque === null
-            ? [$this->say->units->power->watts(), $this->say->powerLabel()]
-            : [$this->say->units->torque->newtonMetres(), "{$this->say->torqueLabel()} at {$this->say->sayRpm((float) $target->atRpm)}"];
-        $each = $this->say->sayMoney((int) round($this->estimate->costPerAsked($stage + 1) * $unit));
+        $brief = $this->estimate->bundle->brief;
+        [$unit, $of] = match (true) {
+            $brief->wishesArea() => [0.01, "% of torque from {$this->say->sayRpm($brief->rpmRange[0])} to {$this->say->sayRpm($brief->rpmRange[1])}"],
+            $brief->target?->torque !== null => [$this->say->units->torque->newtonMetres(), "{$this->say->torqueLabel()} at {$this->say->sayRpm((float) $brief->target->atRpm)}"],
+            default => [$this->say->units->power->watts(), $this->say->powerLabel()],
+        };
+        $each = $this->say->sayMoney((int) round($this->estimate->costPerWished($stage + 1) * $unit));
 
         return ['stage' => $stage, 'sentence' => "knee: the next stage costs {$each} per {$of}"];
     }

@@ -3,6 +3,7 @@
 namespace Pebblerun\Core\Report;
 
 use Pebblerun\Core\Catalog\Limits\Quantity;
+use Pebblerun\Core\Catalog\Parts\RoadChange;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\StageResult;
@@ -123,10 +124,7 @@ final readonly class StageNotes
     /** @return ?array<string, mixed> null where the platform states no mass and nothing changed it */
     public function mass(Build $build): ?array
     {
-        $change = 0.0;
-        foreach ($build->parts as $part) {
-            $change += $part->effects->mass;
-        }
+        $change = RoadChange::of($build->parts)->mass;
         if ($change === 0.0) {
             return null;
         }

@@ -140,6 +140,20 @@ final class DocumentTest extends TestCase
         self::assertMatchesRegularExpression('/^knee: the next stage costs € [\d,]+ per lb-ft at 3,000 rpm$/', $document['knee']['sentence']);
     }
 
+    /** Where a range of speeds is asked and no figure, torque over that range is the wish; a power beside it counts first. */
+    public function test_where_only_a_range_is_asked_the_knee_counts_torque_over_it(): void
+    {
+        $document = SmallBundle::with('brief.rpm_range', ['from' => 2000, 'to' => 4000]);
+        $document['plan']['stages'] = [['key' => 's1', 'name' => '', 'fuel' => 'pump', 'changes' => [['fit' => 'map']]], ['key' => 's2', 'name' => '', 'fuel' => 'pump', 'changes' => [['fit' => 'filter', 'agreed' => 2000]]]];
+        $knee = fn (array $document): string => EstimateDocument::of(SmallBundle::estimate($document), new UnitSystem)['knee']['sentence'];
+        self::assertStringEndsWith('per whp', $knee($document));
+        unset($document['brief']['target']);
+        self::assertMatchesRegularExpression('/^knee: the next stage costs € [\d,]+ per % of torque from 2,000 rpm to 4,000 rpm$/', $knee($document));
+        $estimate = SmallBundle::estimate($document);
+        $added = $estimate->results[2]->usedGain - $estimate->results[1]->usedGain;
+        self::assertEqualsWithDelta($estimate->costs[2]->spend->likely / $added, $estimate->costPerWished(2), 1.0);
+    }
+
     public function test_figures_come_in_the_readers_units(): void
     {
         $estimate = SmallBundle::estimate(SmallBundle::document());

@@ -27,6 +27,8 @@ final readonly class Effects
      * @param  bool  $belt  the engine turns the compressor
      * @param  ?Range  $charge  K by which it moves the charge temperature
      * @param  float  $compression  points of compression ratio
+     * @param  float  $gearing  share by which the car is geared shorter in every gear: 0.07 for a final drive or tyre of 7 %
+     * @param  ?Range  $launch  s that its grip saves from a standing start
      */
     public function __construct(
         public ?Range $spool = null,
@@ -43,5 +45,13 @@ final readonly class Effects
         public bool $belt = false,
         public ?Range $charge = null,
         public float $compression = 0.0,
+        public float $gearing = 0.0,
+        public ?Range $launch = null,
     ) {}
+
+    /** Whether the car is quicker or slower with it by its gears or its grip. */
+    public function movesRoad(): bool
+    {
+        return $this->gearing !== 0.0 || $this->launch !== null;
+    }
 }

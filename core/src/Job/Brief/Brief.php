@@ -8,8 +8,9 @@ use Pebblerun\Core\Catalog\Platform\Car;
 final readonly class Brief
 {
     /**
-     * @param  array{float, float}  $rpmRange  rpm range in use
+     * @param  array{float, float}  $rpmRange  rpm range in use; from full torque to peak power where nobody was asked
      * @param  ?list<string>  $fuels  keys of the fuels within reach; null when not asked yet
+     * @param  bool  $rangeAsked  whether somebody was
      */
     public function __construct(
         public Car $car,
@@ -21,5 +22,12 @@ final readonly class Brief
         public Risk $risk,
         public CustomerConstraints $constraints = new CustomerConstraints,
         public Outside $outside = new Outside,
+        public bool $rangeAsked = false,
     ) {}
+
+    /** Whether torque over a range of speeds is the wish, and no figure at a peak or a speed. */
+    public function wishesArea(): bool
+    {
+        return $this->target === null && $this->rangeAsked;
+    }
 }

@@ -2,11 +2,13 @@
 
 namespace Pebblerun\Core\Job\Brief;
 
+use Pebblerun\Core\Catalog\Parts\Part;
+
 /** What the customer wants to reach. */
 final readonly class Target
 {
-    /** @param  ?float  $seconds  the quarter mile that asks for the power */
-    private function __construct(public ?float $power, public ?float $torque, public ?float $atRpm, public ?float $seconds = null) {}
+    /** @param  ?QuarterMileTime  $time  that asks for the power */
+    private function __construct(public ?float $power, public ?float $torque, public ?float $atRpm, public ?QuarterMileTime $time = null) {}
 
     /** @param  float  $power  W at the wheels */
     public static function power(float $power): self
@@ -14,19 +16,10 @@ final readonly class Target
         return new self($power, null, null);
     }
 
-    /** W of wheel power, or N·m of wheel torque at its speed. */
-    public function asked(): float
+    /** W of wheel power that the time asks of the stock car in gears, grip and mass. */
+    public static function time(QuarterMileTime $time): self
     {
-        return $this->power ?? (float) $this->torque;
-    }
-
-    /**
-     * @param  float  $seconds  over a quarter mile
-     * @param  float  $power  W at the wheels that it asks
-     */
-    public static function quarterMile(float $seconds, float $power): self
-    {
-        return new self($power, null, null, $seconds);
+        return new self($time->power([]), null, null, $time);
     }
 
     /**
@@ -36,5 +29,16 @@ final readonly class Target
     public static function torque(float $torque, float $atRpm): self
     {
         return new self(null, $torque, $atRpm);
+    }
+
+    /**
+     * What is asked of a car with these parts: a time asks less power of one that is lighter, geared shorter or grips better.
+     *
+     * @param  iterable<Part>  $parts
+     * @return float W of wheel power, or N·m of wheel torque at its speed
+     */
+    public function askedOf(iterable $parts): float
+    {
+        return $this->time?->power($parts) ?? $this->power ?? (float) $this->torque;
     }
 }

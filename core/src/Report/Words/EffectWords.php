@@ -24,6 +24,8 @@ final readonly class EffectWords
             $this->capability($part),
             $this->exhaust($part),
             $this->mass($part),
+            $this->gearing($part),
+            $this->launch($part),
         ]));
     }
 
@@ -75,6 +77,20 @@ final readonly class EffectWords
         $degrees = $this->say->units->temperature->kelvins();
 
         return $shift === null ? '' : sprintf('It moves the exhaust temperature by %+d °%s (%+d to %+d).', round($shift->likely / $degrees), $this->say->units->temperature->value, round($shift->low / $degrees), round($shift->high / $degrees));
+    }
+
+    private function gearing(Part $part): string
+    {
+        $share = $part->effects->gearing;
+
+        return $share === 0.0 ? '' : sprintf('It gears the car %s %% %s in every gear: check speeds, the speedometer and local rules.', $this->say->numerals->write(abs(100 * $share), 1), $share > 0.0 ? 'shorter' : 'longer');
+    }
+
+    private function launch(Part $part): string
+    {
+        $saves = $part->effects->launch;
+
+        return $saves === null ? '' : "Its grip likely saves {$this->say->numerals->write($saves->likely, 2)} s from a standing start ({$this->say->numerals->write($saves->low, 2)}–{$this->say->numerals->write($saves->high, 2)}), on a closed course.";
     }
 
     private function mass(Part $part): string

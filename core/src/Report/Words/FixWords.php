@@ -4,6 +4,7 @@ namespace Pebblerun\Core\Report\Words;
 
 use Pebblerun\Core\Advice\FixCode;
 use Pebblerun\Core\Advice\Message;
+use Pebblerun\Core\Advice\Reaching;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Job\Brief\Target;
 use Pebblerun\Core\Report\UnitFormatter;
@@ -19,7 +20,7 @@ final readonly class FixWords
         $p = $message->parameters;
 
         return match ($message->code) {
-            FixCode::FitToReach => "{$p['part']->name} in the last stage, mapped in, likely gives {$this->figure($p['target'], $p['figure'])}.",
+            FixCode::FitToReach => "{$p['part']->name} in the last stage, mapped in, likely gives {$this->figure($p['target'], $p['way'])}.",
             FixCode::UsedPrices => "With second-hand prices it comes to {$this->say->sayMoney($p['total'])}.",
             FixCode::WithoutPart => "Without {$p['part']->name} it comes to {$this->say->sayMoney($p['total'])}, for {$this->say->sayPower($p['lost'])}.",
             FixCode::BearsAll => "{$p['part']->name} in stage {$p['stage']}, and every limit is within what was asked.",
@@ -32,8 +33,12 @@ final readonly class FixWords
         };
     }
 
-    private function figure(Target $target, float $figure): string
+    private function figure(Target $target, Reaching $way): string
     {
-        return $target->atRpm === null ? $this->say->sayPower($figure) : "{$this->say->sayTorque($figure)} at {$this->say->sayRpm($target->atRpm)}";
+        return match (true) {
+            $target->atRpm !== null => "{$this->say->sayTorque($way->figure)} at {$this->say->sayRpm($target->atRpm)}",
+            $target->time !== null => "{$this->say->sayPower($way->figure)}, and the time asks {$this->say->sayPower($way->asked)} then",
+            default => $this->say->sayPower($way->figure),
+        };
     }
 }

@@ -41,7 +41,7 @@ final readonly class GainWords
         $part = $share->part;
         $effects = $this->effects->of($part, $share->gain);
         if ($part->isSupporting()) {
-            return ['A supporting part: it adds nothing by itself and carries what others need.', ...$effects];
+            return [$part->effects->movesRoad() ? 'It adds no power: it counts on the road, where a time is asked.' : 'A supporting part: it adds nothing by itself and carries what others need.', ...$effects];
         }
         if ($share->gain !== null) {
             return array_values(array_filter([

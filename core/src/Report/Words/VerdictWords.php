@@ -22,6 +22,9 @@ final readonly class VerdictWords
 
     private StageNotes $notes;
 
+    /** hp; what gearing and mass change by less goes unsaid. */
+    private const WORTH_SAYING = 0.5;
+
     public function __construct(Catalog $catalog, private UnitFormatter $say)
     {
         $this->findings = new FindingWords($catalog);
@@ -37,8 +40,8 @@ final readonly class VerdictWords
         return match ($message->code) {
             VerdictCode::NoTarget => "{$this->say->sayPower($p['power'])} likely",
             VerdictCode::TargetNotSet => 'target not set',
-            VerdictCode::Reaches => "{$this->figure($p['target'], $p['reached'])} likely, {$this->target($p['target'])} asked",
-            VerdictCode::FallsShort => "{$this->figure($p['target'], $p['reached'])} likely falls short of {$this->target($p['target'])}",
+            VerdictCode::Reaches => "{$this->figure($p['target'], $p['reached'])} likely, {$this->target($p['target'], $p['asked'])} asked",
+            VerdictCode::FallsShort => "{$this->figure($p['target'], $p['reached'])} likely falls short of {$this->target($p['target'], $p['asked'])}",
             VerdictCode::Chance => LimitWords::chances($p['share'], $p['within'], $p['unjudged']),
             VerdictCode::NoChance => 'no chance stated: not measured yet',
             VerdictCode::MendFirst => 'no chance stated: mend first what the check found',
@@ -49,7 +52,7 @@ final readonly class VerdictWords
             VerdictCode::NeedsBaseline => 'A chance needs this car’s own baseline and a passed health check.',
             VerdictCode::Range => "80 % range (P10–P90): {$this->figure($p['target'], $p['p10'])} to {$this->figure($p['target'], $p['p90'])}.",
             VerdictCode::PlainSum => "Quoted gains simply added up would promise {$this->say->sayPower($p['power'])}.",
-            VerdictCode::QuarterMile => "A quarter mile in {$this->say->numerals->write($p['seconds'], 1)} s asks about that much of this car’s mass with driver: a rule of thumb, for a closed course.",
+            VerdictCode::QuarterMile => "A quarter mile in {$this->say->numerals->write($p['seconds'], 1)} s asks about that much of this car’s mass with driver".$this->easier($p['less']).': a rule of thumb, for a closed course.',
             VerdictCode::CeilingCosts => (new CeilingWords($this->say))->of($p['cost']),
             VerdictCode::TorqueLoss => "Stage {$p['stage']}: ".lcfirst($this->notes->torqueLossSentence($p['loss'])),
             VerdictCode::Total => "{$this->say->sayMoney($p['total'])} in all",
@@ -122,10 +125,20 @@ final readonly class VerdictWords
             : "{$this->say->writeTorque($from)} → {$this->say->sayTorque($to)}";
     }
 
-    private function target(Target $target): string
+    /** @param  float  $less  W that gearing, grip and mass of the plan save */
+    private function easier(float $less): string
     {
         return match (true) {
-            $target->seconds !== null => "{$this->say->sayPower($target->asked())} for {$this->say->numerals->write($target->seconds, 1)} s",
+            abs($less) < self::WORTH_SAYING * $this->say->units->power->watts() => '',
+            $less > 0.0 => ", {$this->say->sayPower($less)} less with the plan’s gearing, grip and mass",
+            default => ", {$this->say->sayPower(-$less)} more with the plan’s gearing and mass",
+        };
+    }
+
+    private function target(Target $target, float $asked): string
+    {
+        return match (true) {
+            $target->time !== null => "{$this->say->sayPower($asked)} for {$this->say->numerals->write($target->time->seconds, 1)} s",
             $target->power !== null => $this->say->sayPower($target->power),
             default => $this->say->sayTorque((float) $target->torque).' at '.$this->say->sayRpm((float) $target->atRpm),
         };
