@@ -3,6 +3,7 @@
 namespace Pebblerun\Core\Advice;
 
 use Pebblerun\Core\Catalog\Platform\Car;
+use Pebblerun\Core\Catalog\Platform\Ceiling;
 use Pebblerun\Core\Evaluation\Baseline\BaselineDoubt;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Evaluator;
@@ -182,7 +183,7 @@ final readonly class Verdict
         }
         $risk = $this->estimate->bundle->brief->risk;
         $worst = $weakest->reading;
-        $detail = $worst->status === Status::Unknown ? new Message(VerdictCode::JudgeIt) : (RiskRule::allows($risk, $worst->status)
+        $detail = $worst->status === Status::Unknown ? new Message(VerdictCode::JudgeIt, ['quantity' => $worst->limit->quantity]) : (RiskRule::allows($risk, $worst->status)
             ? new Message(VerdictCode::AllowedAtRisk, ['status' => $worst->status, 'risk' => $risk])
             : new Message(VerdictCode::Consequence, ['limit' => $worst->limit]));
 
@@ -295,7 +296,15 @@ final readonly class Verdict
             default => [Status::Clear, new Message(VerdictCode::AtEveryPump)],
         };
 
-        return new VerdictLine(VerdictSubject::Fuel, $status, new Message($out === [] ? VerdictCode::RunsOn : VerdictCode::FuelOutOfReach, ['fuel' => $last]), $detail, $out);
+        return new VerdictLine(VerdictSubject::Fuel, $status, new Message($out === [] ? VerdictCode::RunsOn : VerdictCode::FuelOutOfReach, ['fuel' => $last]), $detail, [...$out, ...$this->fuelCeilings()]);
+    }
+
+    /** @return list<Message> */
+    private function fuelCeilings(): array
+    {
+        $ceilings = array_filter($this->estimate->last()->model->ceilings, fn (Ceiling $ceiling): bool => $ceiling->standsForFuelFlow());
+
+        return array_values(array_map(fn (Ceiling $ceiling): Message => new Message(VerdictCode::FuelAsCeiling, ['ceiling' => $ceiling]), $ceilings));
     }
 
     private function law(): VerdictLine

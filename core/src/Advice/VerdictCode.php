@@ -91,6 +91,7 @@ enum VerdictCode: string
     case RunsOn = 'runs-on';
     /** fuel, stage */
     case StageFuelOutOfReach = 'stage-fuel-out-of-reach';
+    case FuelAsCeiling = 'fuel-as-ceiling';
     case FuelsNotSet = 'fuels-not-set';
     /** fuel */
     case EthanolAtPump = 'ethanol-at-pump';

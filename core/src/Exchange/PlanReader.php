@@ -80,6 +80,7 @@ final class PlanReader
             $agreed,
             $quantity,
             $node->maybe('bought')?->bool() ?? false,
+            $node->maybe('own_work')?->bool() ?? false,
         );
     }
 }

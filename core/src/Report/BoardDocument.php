@@ -19,7 +19,7 @@ final readonly class BoardDocument
     /** The row of the fuel, which is no slot. */
     public const FUEL = 'fuel-in-tank';
 
-    private const EMPTY = ['part' => null, 'note' => '', 'value' => '', 'mark' => '', 'flag' => null];
+    private const EMPTY = ['part' => null, 'note' => '', 'value' => '', 'marks' => [], 'flag' => null];
 
     private FindingWords $words;
 
@@ -60,7 +60,7 @@ final readonly class BoardDocument
      */
     private static function withoutEmpty(array $cell): array
     {
-        return array_filter($cell, fn (mixed $value): bool => $value !== '' && $value !== null);
+        return array_filter($cell, fn (mixed $value): bool => $value !== '' && $value !== null && $value !== []);
     }
 
     /** The fuel stands beside the map that was written for it. */
@@ -174,19 +174,19 @@ final readonly class BoardDocument
             'part' => $part->key,
             'note' => $here === [] ? '' : $this->note($here[0], $stage),
             'value' => $stage > 0 && $purchase !== null && $first ? $this->value($part, $result) : '',
-            'mark' => $first ? self::mark($purchase) : '',
+            'marks' => $first && $purchase !== null ? self::marks($purchase) : [],
             'flag' => $this->flag($part, $result, $here),
         ];
     }
 
-    private static function mark(?Purchase $purchase): string
+    /** @return list<string> */
+    private static function marks(Purchase $purchase): array
     {
-        return match (true) {
-            $purchase === null => '',
-            $purchase->change->basis === PriceBasis::Owned => 'own',
-            $purchase->change->bought => 'bought',
-            default => '',
-        };
+        return array_keys(array_filter([
+            'own' => $purchase->change->basis === PriceBasis::Owned,
+            'bought' => $purchase->change->bought,
+            'own work' => $purchase->change->ownWork,
+        ]));
     }
 
     /** @param  list<AdvisedFinding>  $here */

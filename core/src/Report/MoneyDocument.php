@@ -12,12 +12,13 @@ final readonly class MoneyDocument
 {
     public function __construct(private Estimate $estimate, private UnitFormatter $say) {}
 
-    /** @return array{cumulative: array<string, float>, hours: float, per_power: ?float} what shows at once */
+    /** @return array{cumulative: array<string, float>, hours: float, own_hours: float, per_power: ?float} what shows at once */
     public function glance(int $stage): array
     {
         return [
             'cumulative' => $this->range($this->estimate->cumulative($stage)),
             'hours' => $this->estimate->costs[$stage]->hours / 100,
+            'own_hours' => $this->estimate->costs[$stage]->ownHours / 100,
             'per_power' => $this->perPower($stage),
         ];
     }
@@ -42,6 +43,7 @@ final readonly class MoneyDocument
             'tax' => $this->range($cost->tax),
             'reserve' => $this->range($cost->reserve),
             'hours' => $cost->hours / 100,
+            'own_hours' => $cost->ownHours / 100,
             'resale' => $this->say->money($resale),
             'per_power' => $this->perPower($stage),
             'lines' => array_map($this->line(...), $cost->lines),
@@ -69,6 +71,7 @@ final readonly class MoneyDocument
             'basis' => $line->agreed ? 'agreed' : $line->basis->value,
             'quantity' => $line->quantity,
             'bought' => $line->bought,
+            'own_work' => $line->ownWork,
             'revision' => $line->revision,
             'goods' => $this->range($line->goods),
             'hours' => $line->hours / 100,

@@ -101,7 +101,7 @@ final readonly class StageNotes
         ];
     }
 
-    /** @return ?array{from: float, to: float, at: float, torque: float, sentence: string} */
+    /** @return ?array{from: float, to: float, at: float, torque: float, short: string, sentence: string} */
     public function torqueLoss(?TorqueLoss $loss): ?array
     {
         return $loss === null ? null : [
@@ -109,6 +109,7 @@ final readonly class StageNotes
             'to' => $loss->to,
             'at' => $loss->at,
             'torque' => $this->say->torque($loss->most),
+            'short' => "Loses {$this->say->sayTorque($loss->most)} {$this->where($loss)}",
             'sentence' => $this->torqueLossSentence($loss),
         ];
     }
@@ -116,9 +117,12 @@ final readonly class StageNotes
     /** "Loses up to 12 lb-ft below 2,500 rpm …" */
     public function torqueLossSentence(TorqueLoss $loss): string
     {
-        $where = $loss->fromBottom ? "below {$this->say->sayRpm($loss->to)}" : "from {$this->say->sayRpm($loss->from)} to {$this->say->sayRpm($loss->to)}";
+        return "Loses up to {$this->say->sayTorque($loss->most)} {$this->where($loss)} against the stage before, most near {$this->say->sayRpm($loss->at)}.";
+    }
 
-        return "Loses up to {$this->say->sayTorque($loss->most)} {$where} against the stage before, most near {$this->say->sayRpm($loss->at)}.";
+    private function where(TorqueLoss $loss): string
+    {
+        return $loss->fromBottom ? "below {$this->say->sayRpm($loss->to)}" : "from {$this->say->sayRpm($loss->from)} to {$this->say->sayRpm($loss->to)}";
     }
 
     /** @return ?array<string, mixed> null where the platform states no mass and nothing changed it */

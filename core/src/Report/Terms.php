@@ -71,6 +71,21 @@ final class Terms
         };
     }
 
+    /** Who must judge what no figure says, and how. */
+    public static function judge(Quantity $quantity): string
+    {
+        return match ($quantity) {
+            Quantity::ExhaustTemperature => 'whoever maps it must watch it with a probe before the turbine',
+            Quantity::ChargeTemperature => 'whoever maps it must log it over repeated pulls',
+            Quantity::Boost => 'whoever maps it must log it',
+            Quantity::FuelFlow => 'whoever maps it must watch mixture and pressure at full load',
+            Quantity::TurboFlow => 'whoever chooses the turbo must read its map',
+            Quantity::Knock => 'whoever maps it must listen for it',
+            Quantity::Smoke => 'whoever maps it must watch the exhaust under load',
+            default => 'whoever builds the engine must judge it',
+        };
+    }
+
     public static function healthCheck(HealthCheck $check): string
     {
         return match ($check) {

@@ -5,6 +5,7 @@ namespace Pebblerun\Core\Tests\Advice;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Report\EstimateDocument;
+use Pebblerun\Core\Tests\Exchange\SmallBundle;
 use Pebblerun\Core\Units\UnitSystem;
 use PHPUnit\Framework\TestCase;
 
@@ -127,5 +128,21 @@ final class VerdictTest extends TestCase
         $build = self::verdict([], ['requires' => [['that' => ['ethanol' => ['at_least' => 40]], 'reason' => 'it knocks.']]])['build'];
         self::assertSame('One thing is open', $build['headline']);
         self::assertSame('Stage 1: Map needs a fuel with at least 40 % ethanol: it knocks.', $build['detail']);
+    }
+
+    /** Bundles of the first version said what fuel gives as a ceiling on power with a fuel's condition. */
+    public function test_a_most_that_is_stated_for_a_fuel_holds_and_is_pointed_out(): void
+    {
+        $ceiling = fn (array $more): array => ['key' => 'pump', 'name' => 'Fuel pump', 'kind' => 'hard', 'quantity' => 'power', 'at' => 'wheels', 'value' => 215, 'evidence' => ['kind' => 'judgement'], ...$more];
+        $reasons = function (array $ceiling): array {
+            $written = EstimateDocument::of(SmallBundle::estimate(SmallBundle::with('platform.ceilings', [$ceiling])), new UnitSystem);
+            self::assertEqualsWithDelta(215.0, $written['stages'][2]['power']['p50'], 0.5, 'it holds');
+
+            return array_column(array_column($written['verdict'], null, 'subject')['fuel']['reasons'], 'sentence');
+        };
+        $said = $reasons($ceiling(['when' => ['none' => [['ethanol' => ['at_least' => 20]]]]]));
+        self::assertStringStartsWith('Fuel pump is stated as a most for this fuel, not as what it delivers', implode(' ', $said));
+        self::assertSame([], $reasons($ceiling([])), 'a ceiling for any fuel is one of the map or the gearbox');
+        self::assertSame([], $reasons($ceiling(['when' => ['part' => 'map']])));
     }
 }

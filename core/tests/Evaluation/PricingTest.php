@@ -60,6 +60,19 @@ final class PricingTest extends TestCase
         return $lyre;
     }
 
+    /**
+     * By hand: the customer fits the downpipe in 2.5 h, not billed; the shop's cat-back takes its whole 1.5 h, 127.50, for what the
+     * customer takes apart at home saves the shop nothing. 640 + 310 + 127.50 = 1,077.50; with tax 1,293.00, with the reserve 1,396.44.
+     */
+    public function test_the_customers_own_work_is_shown_in_hours_and_not_billed(): void
+    {
+        [, $stage] = self::costs(self::lyre(), [Change::fit('a', ownWork: true), Change::fit('b')]);
+        self::assertSame([150, 250], [$stage->hours, $stage->ownHours]);
+        self::assertSame([0, 12_750], [$stage->lines[0]->labour, $stage->lines[1]->labour]);
+        self::assertSame([250, 150], [$stage->lines[0]->hours, $stage->lines[1]->hours]);
+        self::assertSame(139_644, $stage->spend->likely);
+    }
+
     /** Source: the method's worked values. */
     public function test_two_parts_that_share_their_access(): void
     {

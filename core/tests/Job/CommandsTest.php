@@ -65,6 +65,15 @@ final class CommandsTest extends TestCase
         self::assertSame(['Mark Intake in stage 1 as bought', 'Mark Intake in stage 1 as not bought'], [$words(true), $words(null)]);
     }
 
+    public function test_fitting_is_left_to_the_customer_and_taken_back(): void
+    {
+        $own = ['do' => 'line', 'stage' => 's1', 'part' => 'intake', 'own_work' => true];
+        self::assertTrue(self::apply($own)['stages'][0]['changes'][1]['own_work'] ?? false);
+        self::assertSame(self::PLAN, self::apply($own, ['own_work' => null] + $own));
+        $words = fn (?bool $mark): string => ChangeWords::of(Commands::describe([['own_work' => $mark] + $own], self::PLAN, (new Lyre)->catalog()));
+        self::assertSame(['Leave fitting Intake in stage 1 to the customer', 'Fit Intake in stage 1 in the shop'], [$words(true), $words(null)]);
+    }
+
     public function test_stages_are_added_renamed_and_removed(): void
     {
         $plan = self::apply(['do' => 'add-stage', 'name' => 'three'], ['do' => 'rename-stage', 'stage' => 's1', 'name' => 'first'], ['do' => 'remove-stage', 'stage' => 's2']);

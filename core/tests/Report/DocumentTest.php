@@ -191,9 +191,9 @@ final class DocumentTest extends TestCase
     /** By hand: goods of 100.00, tax 20 %: 120.00 is on the shelf. */
     public function test_what_is_bought_or_the_customers_own_is_marked_and_said(): void
     {
-        $document = self::plan([[['fit' => 'map', 'bought' => true], ['fit' => 'filter', 'basis' => 'owned'], ['fit' => 'pipe']], [['fit' => 'map']]]);
-        $mark = fn (string $slot, int $stage): string => self::row($document, $slot)['cells'][$stage]['mark'];
-        self::assertSame(['bought', '', 'own', ''], [$mark('map', 1), $mark('map', 2), $mark('filter', 1), $mark('pipe', 1)]);
+        $document = self::plan([[['fit' => 'map', 'bought' => true], ['fit' => 'filter', 'basis' => 'owned', 'own_work' => true], ['fit' => 'pipe']], [['fit' => 'map']]]);
+        $mark = fn (string $slot, int $stage): string => implode(', ', self::row($document, $slot)['cells'][$stage]['marks']);
+        self::assertSame(['bought', '', 'own, own work', ''], [$mark('map', 1), $mark('map', 2), $mark('filter', 1), $mark('pipe', 1)]);
         self::assertSame([true, false, false], array_column($document['stages'][1]['money']['lines'], 'bought'));
         self::assertContains('€ 120 of it is for parts that are bought already.', array_column($document['verdict'][1]['reasons'], 'sentence'));
     }

@@ -3,6 +3,9 @@
 namespace Pebblerun\Core\Catalog\Platform;
 
 use Pebblerun\Core\Catalog\Conditions\Condition;
+use Pebblerun\Core\Catalog\Conditions\EthanolAtLeast;
+use Pebblerun\Core\Catalog\Conditions\OctaneAtLeast;
+use Pebblerun\Core\Catalog\Conditions\Term;
 use Pebblerun\Core\Units\Range;
 
 /** The most an airflow, a fuel supply or a torque limiter lets through. */
@@ -34,6 +37,14 @@ final readonly class Ceiling
         $figures = array_map(fn (array $point): string => "{$point[0]}={$point[1]->name()}", $points);
         $this->signature = hash('xxh128', implode('/', [$key, (int) $torque, (int) $crank, ...$figures]));
         $this->exact = array_filter($points, fn (array $point): bool => $point[1]->low < $point[1]->high) === [];
+    }
+
+    /** Whether it says of a fuel what a fuel component's flow should: so much power on that fuel, as the first version of the format did. */
+    public function standsForFuelFlow(): bool
+    {
+        $fuels = array_filter($this->when?->leaves() ?? [], fn (Term $term): bool => $term instanceof EthanolAtLeast || $term instanceof OctaneAtLeast);
+
+        return ! $this->soft && $this->component === null && $fuels !== [];
     }
 
     /** The same, letting so much through. */

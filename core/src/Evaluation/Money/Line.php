@@ -13,7 +13,8 @@ final readonly class Line
      * @param  bool  $agreed  the price was agreed, not listed
      * @param  bool  $bought  the part is paid and on the shelf
      * @param  bool  $revision  of a map that is in the car already
-     * @param  int  $hours  hundredths of an hour charged here, shared access counted once in the stage
+     * @param  int  $hours  hundredths of an hour, shared access counted once in the stage
+     * @param  bool  $ownWork  the customer's hours: not billed
      */
     public function __construct(
         public Part $part,
@@ -29,5 +30,6 @@ final readonly class Line
         public MoneyRange $gross,
         public bool $bought,
         public bool $revision = false,
+        public bool $ownWork = false,
     ) {}
 }

@@ -26,7 +26,9 @@ final readonly class Pricing
         }
         $reserve = $gross->share($this->rates->reserve, 10_000);
 
-        return new StageCost($lines, $net, $tax, $reserve, $gross->plus($reserve), array_sum($hours));
+        $own = array_sum(array_map(fn (Line $line): int => $line->ownWork ? $line->hours : 0, $lines));
+
+        return new StageCost($lines, $net, $tax, $reserve, $gross->plus($reserve), array_sum($hours) - $own, $own);
     }
 
     private function line(Purchase $purchase, int $hours): Line
@@ -41,16 +43,16 @@ final readonly class Pricing
             default => $revision ? $part->price->revision ?? $part->price->new : $part->price->new,
         };
         $goods = $piece->times($change->quantity)->plus($part->price->consumables);
-        $labour = MoneyRange::round($hours, $this->rates->labour, 100);
+        $labour = $change->ownWork ? 0 : MoneyRange::round($hours, $this->rates->labour, 100);
         $dyno = MoneyRange::round((int) round(100 * ($revision ? $part->map->revisionHours ?? $part->map->dynoHours : $part->map->dynoHours ?? 0.0)), $this->rates->dyno, 100);
         $net = $goods->plus(MoneyRange::exact($labour + $dyno));
         $tax = $net->share($this->rates->tax, 10_000);
 
-        return new Line($part, $basis, $change->agreed !== null, $change->quantity, $goods, $hours, $labour, $dyno, $net, $tax, $net->plus($tax), $change->bought, $revision && $part->price->revision !== null);
+        return new Line($part, $basis, $change->agreed !== null, $change->quantity, $goods, $hours, $labour, $dyno, $net, $tax, $net->plus($tax), $change->bought, $revision && $part->price->revision !== null, $change->ownWork);
     }
 
     /**
-     * Hundredths of an hour for each line: of one access group, the longest access is paid once.
+     * Hundredths of an hour for each line: of one access group, the longest access counts once for the shop, and once for the customer.
      *
      * @param  list<Purchase>  $bought
      * @return list<int>
@@ -59,20 +61,28 @@ final readonly class Pricing
     {
         $longest = [];
         foreach ($bought as $i => $purchase) {
-            $part = $purchase->part;
-            $group = $part->price->accessGroup;
-            if ($group !== null && $part->price->accessHours > ($longest[$group][1] ?? -1)) {
-                $longest[$group] = [$i, $part->price->accessHours];
+            $group = self::group($purchase);
+            $access = $purchase->part->price->accessHours;
+            if ($group !== null && $access > ($longest[$group][1] ?? -1)) {
+                $longest[$group] = [$i, $access];
             }
         }
         $hours = [];
         foreach ($bought as $i => $purchase) {
-            $part = $purchase->part;
-            $group = $part->price->accessGroup;
-            $shared = $group !== null && $longest[$group][0] !== $i ? $part->price->accessHours : 0;
-            $hours[] = max(0, $part->price->hours - $shared);
+            $price = $purchase->part->price;
+            $group = self::group($purchase);
+            $shared = $group !== null && $longest[$group][0] !== $i ? $price->accessHours : 0;
+            $hours[] = max(0, $price->hours - $shared);
         }
 
         return $hours;
+    }
+
+    /** What is taken apart for it, and by whom. */
+    private static function group(Purchase $purchase): ?string
+    {
+        $group = $purchase->part->price->accessGroup;
+
+        return $group === null ? null : $group.($purchase->change->ownWork ? ' by the customer' : '');
     }
 }

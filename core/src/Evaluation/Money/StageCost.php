@@ -11,7 +11,8 @@ final readonly class StageCost
      * @param  list<Line>  $lines
      * @param  MoneyRange  $reserve  a line of its own
      * @param  MoneyRange  $spend  all lines with tax, and the reserve
-     * @param  int  $hours  hundredths of an hour
+     * @param  int  $hours  hundredths of an hour that the shop works
+     * @param  int  $ownHours  likewise, that the customer works
      */
     public function __construct(
         public array $lines,
@@ -20,5 +21,6 @@ final readonly class StageCost
         public MoneyRange $reserve,
         public MoneyRange $spend,
         public int $hours,
+        public int $ownHours = 0,
     ) {}
 }

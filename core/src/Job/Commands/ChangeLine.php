@@ -2,7 +2,7 @@
 
 namespace Pebblerun\Core\Job\Commands;
 
-/** Changes what is agreed on a part that a stage buys: price basis, agreed price, quantity, whether it is bought. */
+/** Changes what is agreed on a part that a stage buys: price basis, agreed price, quantity, whether it is bought and who fits it. */
 final readonly class ChangeLine implements Command
 {
     /** @param  array<string, mixed>  $details  those named; null takes one back */
@@ -39,9 +39,9 @@ final readonly class ChangeLine implements Command
     public function describe(PlanDraft $before): Description
     {
         $code = match (true) {
-            ! array_key_exists('bought', $this->details) => 'line',
-            (bool) $this->details['bought'] => 'bought',
-            default => 'not-bought',
+            array_key_exists('own_work', $this->details) => $this->details['own_work'] ? 'own-work' : 'not-own-work',
+            array_key_exists('bought', $this->details) => $this->details['bought'] ? 'bought' : 'not-bought',
+            default => 'line',
         };
 
         return new Description($code, ['part' => $before->partName($this->part), 'stage' => $before->numberOf($this->stage)]);

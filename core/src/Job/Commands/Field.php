@@ -39,6 +39,7 @@ final class Field
             'agreed?' => ['type' => ['number', 'null'], 'minimum' => 0, 'maximum' => 1_000_000],
             'quantity?' => ['type' => 'integer', 'minimum' => 1, 'maximum' => 99],
             'bought?' => ['type' => ['boolean', 'null']],
+            'own_work?' => ['type' => ['boolean', 'null']],
         ];
     }
 }

@@ -5,7 +5,7 @@ namespace Pebblerun\Core\Job\Commands;
 /** Fits a part in a stage; where it already stands, it is bought again. */
 final readonly class Fit implements Command
 {
-    /** @param  array<string, mixed>  $details  of its line: basis, agreed, quantity, bought */
+    /** @param  array<string, mixed>  $details  of its line: basis, agreed, quantity, bought, own work */
     public function __construct(private string $stage, private string $part, private array $details = []) {}
 
     public static function name(): string

@@ -8,7 +8,7 @@ use Pebblerun\Core\Catalog\UnknownChoice;
 /**
  * A plan document while commands change it. The document is the open plan format without its head.
  *
- * @phpstan-type ChangeDocument array{fit?: string, remove?: string, basis?: string, agreed?: float|int, quantity?: int, bought?: bool}
+ * @phpstan-type ChangeDocument array{fit?: string, remove?: string, basis?: string, agreed?: float|int, quantity?: int, bought?: bool, own_work?: bool}
  * @phpstan-type AcceptanceDocument array{limit: string, by: string, on: string, reason: string}
  * @phpstan-type HoldDocument array{torque: float, unit?: string, from_rpm: float, to_rpm: float}
  * @phpstan-type StageDocument array{key: string, name: string, fuel: string, changes: list<ChangeDocument>, hold?: HoldDocument, accepts?: list<AcceptanceDocument>}
@@ -19,7 +19,7 @@ final class PlanDraft
     public const MOST_STAGES = 12;
 
     /** What a line may say besides its part. */
-    public const DETAILS = ['basis', 'agreed', 'quantity', 'bought'];
+    public const DETAILS = ['basis', 'agreed', 'quantity', 'bought', 'own_work'];
 
     /** @param  PlanDocument  $plan */
     public function __construct(public array $plan, public readonly Catalog $catalog) {}
@@ -59,7 +59,7 @@ final class PlanDraft
     /**
      * Fits a part in a stage, in place of what the stage did in its slots.
      *
-     * @param  array<string, mixed>  $details  of its line: basis, agreed, quantity, bought
+     * @param  array<string, mixed>  $details  of its line: basis, agreed, quantity, bought, own work
      *
      * @throws UnknownChoice
      */

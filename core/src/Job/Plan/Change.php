@@ -12,16 +12,18 @@ final readonly class Change
         public ?int $agreed,
         public int $quantity,
         public bool $bought = false,
+        public bool $ownWork = false,
     ) {}
 
     /**
      * @param  ?PriceBasis  $basis  null: the plan's
      * @param  bool  $bought  the money is spent: the part is on the shelf
+     * @param  bool  $ownWork  the customer fits it
      * @param  ?int  $agreed  an agreed price a piece in minor units, in place of the list's
      */
-    public static function fit(string $part, ?PriceBasis $basis = null, ?int $agreed = null, int $quantity = 1, bool $bought = false): self
+    public static function fit(string $part, ?PriceBasis $basis = null, ?int $agreed = null, int $quantity = 1, bool $bought = false, bool $ownWork = false): self
     {
-        return new self($part, null, $basis, $agreed, $quantity, $bought);
+        return new self($part, null, $basis, $agreed, $quantity, $bought, $ownWork);
     }
 
     public static function remove(string $slot): self

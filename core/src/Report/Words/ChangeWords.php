@@ -17,6 +17,8 @@ final class ChangeWords
         'fuel' => 'run {stage} on {fuel}',
         'line' => 'change the price of {part} in {stage}',
         'bought' => 'mark {part} in {stage} as bought',
+        'own-work' => 'leave fitting {part} in {stage} to the customer',
+        'not-own-work' => 'fit {part} in {stage} in the shop',
         'not-bought' => 'mark {part} in {stage} as not bought',
         'accept' => 'accept {limit} past its limit from {stage} on: {reason}',
         'accept-no-more' => 'accept {limit} no longer in {stage}',
@@ -94,6 +96,7 @@ final class ChangeWords
             isset($given['agreed']) ? "agreed at {$given['agreed']}" : '',
             isset($given['quantity']) ? "{$given['quantity']} of them" : '',
             isset($given['bought']) ? 'bought' : '',
+            isset($given['own_work']) ? 'fitted by the customer' : '',
         ]);
 
         return $said === [] ? '' : ', '.implode(', ', $said);

@@ -42,7 +42,7 @@ final readonly class LimitWords
         $unit = $this->say->limitLabel($quantity);
         $figure = fn (float $value): string => $this->say->writeLimit($quantity, $value);
         if ($reading->used === null) {
-            return "{$reading->limit->name}: ".Terms::status($reading->status)." (safe to {$figure($reading->safe)} {$unit}).";
+            return "{$reading->limit->name}: not estimated (safe to {$figure($reading->safe)} {$unit}): ".Terms::judge($quantity).'.';
         }
         $room = $reading->room();
         $more = $room === null ? '' : "; room for {$figure($room)} {$unit} more";

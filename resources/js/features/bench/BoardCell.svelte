@@ -11,9 +11,10 @@
         {#if cell.flag === 'fault'}<span class="font-bold text-rust" title={cell.note}>!</span>{/if}
         {#if cell.flag === 'uncovered'}<span class="text-straw" title="not covered by a map">◔</span>{/if}
         <span class="min-w-0 flex-1 truncate font-medium" title={cell.name}>{cell.name}</span>
-        {#if cell.mark}<span class="border border-line px-1 text-[10.5px] leading-tight text-soft"
-                >{cell.mark}</span
-            >{/if}
+        {#each cell.marks ?? [] as mark (mark)}<span
+                class="border border-line px-1 text-[10.5px] leading-tight whitespace-nowrap text-soft"
+                >{mark}</span
+            >{/each}
         {#if cell.state === 'again'}<span class="text-[11px] text-soft">again</span>{/if}
         <span class="text-[12px] font-medium text-river">{cell.value}</span>
     </span>

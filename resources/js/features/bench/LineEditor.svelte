@@ -32,6 +32,13 @@
             onchange={(event) => bench.price([part], { bought: event.currentTarget.checked ? true : null })}
         /> bought</label
     >
+    <label class="flex min-h-7 items-center gap-1"
+        ><input
+            type="checkbox"
+            checked={line.own_work}
+            onchange={(event) => bench.price([part], { own_work: event.currentTarget.checked ? true : null })}
+        /> customer fits it</label
+    >
     <label class="flex flex-col"
         ><span class="text-soft">How many</span><input
             class="field min-h-7 w-11 text-right"

@@ -31,7 +31,9 @@
     {:else}
         <div class="line-clamp-2 text-[12px] text-soft">
             {money(stage.money.cumulative.likely, labels.money)} · {precise(stage.money.hours)} h{stage.money
-                .per_power === null
+                .own_hours > 0
+                ? ` + ${precise(stage.money.own_hours)} h own`
+                : ''}{stage.money.per_power === null
                 ? ''
                 : ` · ${money(stage.money.per_power, labels.money)} per ${labels.power}`}
         </div>
@@ -49,7 +51,7 @@
             <path d="M80 0V7" stroke="var(--ink)" stroke-width="1" vector-effect="non-scaling-stroke" />
         </svg>
         <div
-            class="truncate text-[12px]"
+            class="line-clamp-2 text-[12px]"
             style:color={weakest.status === 'clear' ? 'var(--soft)' : tone}
             title={weakest.sentence}
         >
@@ -57,5 +59,11 @@
             {weakest.percents}{weakest.status === 'clear' ? '' : `, ${statusWords[weakest.status]}`}
         </div>
     {/if}
+    {#if stage.torque_loss}<div
+            class="line-clamp-2 text-[12px] text-straw"
+            title={stage.torque_loss.sentence}
+        >
+            {stage.torque_loss.short}
+        </div>{/if}
     {#if stage.gated}<div class="truncate text-[12px] text-rust">gated: no full load, no stop here</div>{/if}
 </div>

@@ -82,7 +82,7 @@
                                 >{line.name}{line.revision ? ', revision' : ''}{line.basis === 'new'
                                     ? ''
                                     : `, ${line.basis}`}{line.bought ? ', bought' : ''}{line.hours
-                                    ? `, ${precise(line.hours)} h`
+                                    ? `, ${precise(line.hours)} h${line.own_work ? ' by the customer' : ''}`
                                     : ''}</td
                             >
                             <td class="py-0.5 pl-2 text-right whitespace-nowrap"
@@ -100,6 +100,11 @@
                             >{money(detail.money.spend.likely, labels.money)}</td
                         ></tr
                     >
+                    {#if detail.money.own_hours > 0}<tr
+                            ><td class="text-soft">work by the customer, not billed</td><td
+                                class="text-right text-soft">{precise(detail.money.own_hours)} h</td
+                            ></tr
+                        >{/if}
                     {#if detail.money.resale > 0}<tr
                             ><td class="text-soft">old parts may bring</td><td class="text-right text-soft"
                                 >{money(detail.money.resale, labels.money)}</td

@@ -84,6 +84,14 @@ export const actions: Action[] = [
         run: (bench) => bench.buy(),
     },
     {
+        name: 'Customer fits it: yes or no',
+        keys: ['f'],
+        stroke: 'F',
+        on: 'cell',
+        can: buys,
+        run: (bench) => bench.leaveToCustomer(),
+    },
+    {
         name: 'Accept what is missing or advised',
         keys: ['a'],
         stroke: 'A',

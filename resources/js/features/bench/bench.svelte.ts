@@ -292,12 +292,17 @@ export class Bench {
         this.#mark('bought', { bought: true }, { bought: null });
     }
 
+    /** Leaves fitting the selected parts to the customer, or takes it back. */
+    leaveToCustomer() {
+        this.#mark('own work', { own_work: true }, { own_work: null });
+    }
+
     /** Marks them all, or takes the mark back where all have it. */
-    #mark(mark: CellGlance['mark'], on: LineChange, off: LineChange) {
+    #mark(mark: NonNullable<CellGlance['marks']>[number], on: LineChange, off: LineChange) {
         const cells = this.bought.map((row) => this.shown(row, this.column));
         this.price(
             cells.map((cell) => cell.part as string),
-            cells.every((cell) => cell.mark === mark) ? off : on,
+            cells.every((cell) => cell.marks?.includes(mark)) ? off : on,
         );
     }
 
