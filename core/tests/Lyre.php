@@ -78,6 +78,9 @@ final class Lyre
     /** W */
     public ?float $statedPower = null;
 
+    /** @var list<float> */
+    public array $pulls = [];
+
     /** @var array<string, Range> by kind of dyno */
     public array $dynoFactors = [];
 
@@ -274,7 +277,7 @@ final class Lyre
     public function brief(): Brief
     {
         return new Brief(
-            $this->car(), new AsReceived($this->received, 'pump', $this->measured, true, stray: $this->stray, confirmed: $this->confirmed, statedPower: $this->statedPower),
+            $this->car(), new AsReceived($this->received, 'pump', $this->measured, true, stray: $this->stray, confirmed: $this->confirmed, statedPower: $this->statedPower, pulls: $this->pulls),
             $this->target, new Budget(null, null, null), [2500.0, 5500.0], null, $this->risk,
         );
     }

@@ -105,6 +105,7 @@ final readonly class BriefReader
             $baseline === null ? null : $curves->stray($baseline),
             self::confirmation($node->maybe('baseline_confirmed')),
             $baseline === null ? null : $curves->statedPower($baseline),
+            array_map(fn (DocumentNode $pull): float => $pull->number() * $this->units->power->watts(), $baseline?->each('pulls') ?? []),
         );
     }
 

@@ -199,7 +199,7 @@ final readonly class BoardDocument
         };
     }
 
-    /** What a bought part is worth in its stage: "+14", or what it does instead. */
+    /** What a bought part is worth in its stage: "+14", "as +5" where it eases the time that is asked, or what it does instead. */
     private function value(Part $part, StageResult $result): string
     {
         foreach ($result->shares as $share) {
@@ -208,6 +208,17 @@ final readonly class BoardDocument
             }
         }
 
-        return 'supports';
+        $eases = $this->eases($part, $result);
+
+        return abs($eases) < $this->say->units->power->watts() ? 'supports' : "as {$this->say->writeAddedPower($eases)}";
+    }
+
+    /** W that the asked time would ask more without it; 0 where no time is asked. */
+    private function eases(Part $part, StageResult $result): float
+    {
+        $target = $this->estimate->bundle->brief->target;
+        $parts = $result->state->build->parts;
+
+        return $target === null ? 0.0 : $target->askedOf(array_filter($parts, fn (Part $one): bool => $one !== $part)) - $target->askedOf($parts);
     }
 }

@@ -97,6 +97,19 @@ final class TimeTargetTest extends TestCase
         self::assertSame($words, $written['adds']);
     }
 
+    public function test_the_board_says_what_the_gears_are_worth_for_the_time(): void
+    {
+        $cell = function (array $document): string {
+            $slots = array_merge(...array_column(EstimateDocument::of(SmallBundle::estimate($document), new UnitSystem)['lanes'], 'slots'));
+
+            return array_column($slots, null, 'key')['final']['cells'][1]['value'];
+        };
+        $document = self::document(['gearing_percent' => 8], true);
+        self::assertSame('as +5', $cell($document));
+        $document['brief']['target'] = ['power' => 250];
+        self::assertSame('supports', $cell($document));
+    }
+
     public function test_a_final_drive_is_a_way_to_reach_the_time(): void
     {
         $document = self::document(['gearing_percent' => 8], false);

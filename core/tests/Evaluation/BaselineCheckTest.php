@@ -9,6 +9,7 @@ use Pebblerun\Core\Evaluation\Baseline\BaselineReason;
 use Pebblerun\Core\Evaluation\Baseline\EndsEarly;
 use Pebblerun\Core\Evaluation\Baseline\PeaksOff;
 use Pebblerun\Core\Evaluation\Baseline\PointOff;
+use Pebblerun\Core\Evaluation\Baseline\PullsScatter;
 use Pebblerun\Core\Job\Brief\Confirmation;
 use Pebblerun\Core\Job\Brief\Target;
 use Pebblerun\Core\Math\Curve;
@@ -49,6 +50,29 @@ final class BaselineCheckTest extends TestCase
         }
 
         return null;
+    }
+
+    /** @return iterable<string, array{list<float>, ?float}> kW of each pull, and how far apart by hand */
+    public static function pulls(): iterable
+    {
+        yield 'none told' => [[], null];
+        yield 'one' => [[159.0], null];
+        yield 'three alike' => [[159.0, 158.0, 160.0], null];
+        yield 'just within' => [[158.0, 161.0, 161.0], null];
+        yield 'too far apart' => [[157.0, 161.0, 159.0], 4.0 / 159.0];
+    }
+
+    /** @param  list<float>  $kilowatts */
+    #[DataProvider('pulls')]
+    public function test_pulls_that_lie_more_than_two_percent_apart_are_doubted_until_somebody_stands_by_them(array $kilowatts, ?float $apart): void
+    {
+        $lyre = self::reading(1.0);
+        $lyre->pulls = array_map(fn (float $kilowatt): float => $kilowatt * 1000.0, $kilowatts);
+        $doubts = array_values(array_filter(self::doubts($lyre), fn (BaselineDoubt $doubt): bool => $doubt instanceof PullsScatter));
+        self::assertSame($apart === null ? [] : [$apart], array_map(fn (PullsScatter $doubt): float => $doubt->share, $doubts));
+        self::assertSame($apart === null, $lyre->estimate([])->allowsChances());
+        $lyre->confirmed = new Confirmation('Ina', '2026-11-20');
+        self::assertTrue($lyre->estimate([])->allowsChances());
     }
 
     /** @return iterable<string, array{Lyre, list<BaselineReason>}> */

@@ -117,6 +117,14 @@ final class DocumentTest extends TestCase
         self::assertContains('Not covered by the factory map: only 30 % of the gain counts until the next map.', $share['why']);
     }
 
+    public function test_a_part_that_needs_no_map_says_that_all_of_it_counts(): void
+    {
+        $document = SmallBundle::with('parts.1.gains.0.unmapped', 1);
+        $document['plan']['stages'] = [['key' => 's1', 'name' => '', 'fuel' => 'pump', 'changes' => [['fit' => 'filter']]]];
+        $share = EstimateDocument::of(SmallBundle::estimate($document), new UnitSystem)['stages'][1]['parts'][0];
+        self::assertContains('No map needs to cover it: the full gain counts.', $share['why']);
+    }
+
     public function test_cautions_stand_on_the_stage_that_fits_the_part_once_each(): void
     {
         $stages = self::plan([[['fit' => 'map']], [['fit' => 'cooler'], ['fit' => 'pipe']]])['stages'];

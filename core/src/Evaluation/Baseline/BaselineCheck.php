@@ -22,6 +22,7 @@ final class BaselineCheck
 
         return array_values(array_filter([
             PeaksOff::of($received->statedPower ?? $received->measured->peakPower()->value, $received->measured->peakTorque()->value, $expected, $bundle->brief->car->lossShare(), $factors),
+            PullsScatter::of($received->pulls),
             EndsEarly::of($received->measured, $expected->revLimit),
             $received->stray === null ? null : new PointOff($received->stray),
         ]));

@@ -18,6 +18,7 @@ final readonly class AsReceived
      * @param  ?StrayPoint  $stray  the measured point that its neighbours put elsewhere
      * @param  ?Confirmation  $confirmed  of the measurement, where it is hard to believe
      * @param  ?float  $statedPower  W, where the peaks alone were told: a sketch gives no more than its torque can
+     * @param  list<float>  $pulls  W, the highest of each pull that the measurement was taken from
      */
     public function __construct(
         public array $parts,
@@ -29,6 +30,7 @@ final readonly class AsReceived
         public ?StrayPoint $stray = null,
         public ?Confirmation $confirmed = null,
         public ?float $statedPower = null,
+        public array $pulls = [],
     ) {}
 
     /** Whether the car was measured and is healthy. */

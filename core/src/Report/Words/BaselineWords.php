@@ -7,6 +7,7 @@ use Pebblerun\Core\Evaluation\Baseline\BaselineReason;
 use Pebblerun\Core\Evaluation\Baseline\EndsEarly;
 use Pebblerun\Core\Evaluation\Baseline\PeaksOff;
 use Pebblerun\Core\Evaluation\Baseline\PointOff;
+use Pebblerun\Core\Evaluation\Baseline\PullsScatter;
 use Pebblerun\Core\Report\UnitFormatter;
 
 /** Says what is hard to believe of a car's own baseline, why that may be, and what would be right. */
@@ -18,6 +19,7 @@ final readonly class BaselineWords
     {
         return match (true) {
             $doubt instanceof PeaksOff => $this->peaks($doubt),
+            $doubt instanceof PullsScatter => "The pulls read {$this->say->writePower($doubt->least)} to {$this->say->sayPower($doubt->most)}, {$this->say->numerals->write(100.0 * $doubt->share, 1)} % apart: heat, fuel or slipping wheels. Pull again until they stay within 2 %.",
             $doubt instanceof EndsEarly => "The pull ends at {$this->rpm($doubt->last)}: go on to {$this->rpm($doubt->wanted)} at least, or the highest power may lie beyond it.",
             $doubt instanceof PointOff => "{$this->say->sayTorque($doubt->point->value)} at {$this->rpm($doubt->point->rpm)} stands out: the points beside it say about {$this->say->sayTorque($doubt->point->expected)}. Look for a wrong digit, or pull again.",
             default => '',

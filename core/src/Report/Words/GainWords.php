@@ -119,6 +119,7 @@ final readonly class GainWords
         return match (true) {
             $gain->part->map !== null => 'It is the map itself.',
             $gain->covered && $map !== null => "Covered by {$map->name}: the full gain counts.",
+            $gain->share >= 1.0 => 'No map needs to cover it: the full gain counts.',
             default => sprintf(
                 'Not covered by %s: only %d %% of the gain counts until the next map.',
                 $map === null ? 'the factory map' : $map->name,

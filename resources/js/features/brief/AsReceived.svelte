@@ -25,7 +25,17 @@
         const next = peaks ? structuredClone($state.snapshot(peaks)) : $state.snapshot(draft);
         set(next);
         draft = next;
-        if (next.torque.value > 0 && next.power.value > 0) form.received({ baseline: { peaks: next } });
+        if (next.torque.value > 0 && next.power.value > 0)
+            form.received({ baseline: { ...baseline, peaks: next } });
+    }
+
+    /** Every number in what was typed: "214, 216 and 212". */
+    function pull(typed: string) {
+        const pulls = (typed.replaceAll(/(\d),(\d{1,2})(?!\d)/g, '$1.$2').match(/\d+(\.\d+)?/g) ?? []).map(
+            Number,
+        );
+        if (baseline)
+            form.received({ baseline: { ...baseline, pulls: pulls.length > 0 ? pulls : undefined } });
     }
     const shown = $derived(peaks ?? draft);
 
@@ -111,6 +121,18 @@
         </p>
     {/if}
     {#if baseline !== undefined}
+        <label class="mt-2 flex flex-col gap-0.5">
+            <span class="text-[12px] text-soft">Peak of each pull, for how far they lie apart</span>
+            <span class="flex items-center gap-1.5"
+                ><input
+                    class="field w-56"
+                    inputmode="decimal"
+                    placeholder="none told"
+                    value={baseline.pulls?.join('  ') ?? ''}
+                    onchange={(event) => pull(event.currentTarget.value)}
+                /><span class="text-soft">{power}</span></span
+            >
+        </label>
         <button class="btn mt-2" onclick={() => form.received({ baseline: undefined })}
             >Remove the baseline</button
         >
