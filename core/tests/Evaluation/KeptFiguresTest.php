@@ -16,6 +16,7 @@ use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Evaluation\StageResult;
 use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Job\Brief\Readiness;
+use Pebblerun\Core\Tests\Exchange\AirBundle;
 use Pebblerun\Core\Tests\Exchange\RichBundle;
 use Pebblerun\Core\Tests\FigureRecord;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -31,16 +32,22 @@ final class KeptFiguresTest extends TestCase
 
     public static function variants(): iterable
     {
-        foreach (array_keys(RichBundle::variants()) as $name) {
+        foreach (array_keys(self::documents()) as $name) {
             yield $name => [$name];
         }
+    }
+
+    /** @return array<string, array<string, mixed>> */
+    private static function documents(): array
+    {
+        return [...RichBundle::variants(), ...AirBundle::all()];
     }
 
     #[DataProvider('variants')]
     public function test_figures_and_codes_stay(string $name): void
     {
         $file = self::KEPT.'/'.preg_replace('/[^a-z]+/', '-', $name).'.json';
-        $said = json_decode((string) json_encode(FigureRecord::of(self::said(RichBundle::variants()[$name]))), true);
+        $said = json_decode((string) json_encode(FigureRecord::of(self::said(self::documents()[$name]))), true);
         if (getenv('PEBBLERUN_KEEP') === '1') {
             file_put_contents($file, self::lines($said));
         }

@@ -2,7 +2,6 @@
 
 namespace Pebblerun\Core\Evaluation\Air;
 
-use Pebblerun\Core\Catalog\Parts\Boost;
 use Pebblerun\Core\Evaluation\Model\StageModel;
 use Pebblerun\Core\Math\Nearest;
 use Pebblerun\Core\Physics\Air\Ambient;
@@ -66,7 +65,7 @@ final class Breath
         $charge = match (true) {
             $this->path === null => new Charge($stock->manifold, 1.0, $stock->hot, $stock->cool, $stock->flow * $air, 0.0),
             $pressure !== null => $this->path->holding($pressure->at($rpm), $this->stock->filling($rpm) * $this->air[$place] * $this->displacement * $rpm / 120.0),
-            $this->model->hardware->measured !== null => $this->path->at(Ambient::STANDARD + $this->measured($this->model->hardware->measured, $rpm), $stock->flow * $air),
+            $this->model->hardware->measured !== null => $this->path->at(Ambient::STANDARD + $this->stock->following($this->model->hardware->measured, $rpm), $stock->flow * $air),
             default => $this->path->following($stock->manifold, $stock->flow, $stock->cool, $air, $this->easier[$place]),
         };
 
@@ -189,10 +188,5 @@ final class Breath
     private function cooled(float $kelvin, Ambient $day): float
     {
         return max(min($kelvin, $day->kelvin), $kelvin + $this->model->hardware->charge);
-    }
-
-    private function measured(Boost $boost, float $rpm): float
-    {
-        return $boost->atTorque->likely + ($boost->atPower->likely - $boost->atTorque->likely) * $this->stock->load->along($rpm);
     }
 }

@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Evaluation\Air;
 
+use Pebblerun\Core\Catalog\Parts\Boost;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Physics\Air\Ambient;
 use Pebblerun\Core\Physics\Air\Charge;
@@ -67,9 +68,13 @@ final class StockAir
     public function boost(float $rpm): float
     {
         $boost = $this->platform->boost;
-        if (! $this->platform->boosted || $boost === null) {
-            return 0.0;
-        }
+
+        return ! $this->platform->boosted || $boost === null ? 0.0 : $this->following($boost, $rpm);
+    }
+
+    /** Pa over the outside air at a speed, of a boost that is told at the two peaks. */
+    public function following(Boost $boost, float $rpm): float
+    {
         $first = $this->platform->baseline->first;
         if ($rpm < $this->torqueRpm) {
             return $boost->atTorque->likely * max(0.0, $rpm - $first) / ($this->torqueRpm - $first);

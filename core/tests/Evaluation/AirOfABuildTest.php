@@ -1,0 +1,174 @@
+<?php
+
+namespace Pebblerun\Core\Tests\Evaluation;
+
+use Pebblerun\Core\Evaluation\Air\Breath;
+use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Evaluation\Limits\LimitReading;
+use Pebblerun\Core\Evaluation\Limits\Status;
+use Pebblerun\Core\Evaluation\Limits\Towing;
+use Pebblerun\Core\Math\Nearest;
+use Pebblerun\Core\Tests\Exchange\AirBundle;
+use Pebblerun\Core\Tests\Exchange\SmallBundle;
+use PHPUnit\Framework\TestCase;
+
+/** What boost, charge, fuel and exhaust of whole builds come to, by hand where a hand can. */
+final class AirOfABuildTest extends TestCase
+{
+    private static function reading(Estimate $estimate, string $limit, int $stage): LimitReading
+    {
+        foreach ($estimate->results[$stage]->readings as $reading) {
+            if ($reading->limit->key === $limit) {
+                return $reading;
+            }
+        }
+        self::fail("no limit {$limit}");
+    }
+
+    private static function breath(Estimate $estimate, int $stage): Breath
+    {
+        $model = $estimate->results[$stage]->model;
+
+        return $estimate->evaluator->breath($model, $estimate->evaluator->likely($model)) ?? self::fail('nothing is known of its air');
+    }
+
+    private static function place(Breath $breath, float $rpm): int
+    {
+        return (int) array_search($rpm, $breath->rpms, true);
+    }
+
+    /** J1349 at 1,200 m, 35 °C and 30 %: 1.2005, a worked value of the method. */
+    public function test_natural_and_belt_driven_engines_lose_with_the_air_of_the_day(): void
+    {
+        $estimate = SmallBundle::estimate(AirBundle::natural('roots'));
+        foreach ($estimate->results as $result) {
+            self::assertEqualsWithDelta(1.0 / 1.2005, $result->hot, 0.0001);
+        }
+        $turbo = SmallBundle::estimate(AirBundle::turbo())->last()->hot;
+        self::assertGreaterThan(1.0 / 1.2005, $turbo, 'a turbo loses less');
+        self::assertLessThan(1.0, $turbo);
+    }
+
+    /** Compression 2.5 RON a point; water-methanol 20 K off the charge at 0.15 RON a kelvin: 3 RON. */
+    public function test_octane_is_asked_by_compression_and_charge_as_the_method_says(): void
+    {
+        $need = fn (string ...$more): float => self::reading(SmallBundle::estimate(AirBundle::natural('centrifugal', ...$more)), 'knock', 2)->typical;
+        self::assertEqualsWithDelta($need() + 2.5, $need('pistons'), 1e-6);
+        self::assertEqualsWithDelta($need() - 3.0, $need('spray'), 1e-6);
+        self::assertEqualsWithDelta(95.0 + 0.15 * (308.15 - 298.15), self::reading(SmallBundle::estimate(AirBundle::natural('roots')), 'knock', 0)->typical, 1e-6, 'the stock car on the hottest day');
+    }
+
+    /** The pulley holds 1.45 times the air before it: at most 0.45 of 99 kPa over the outside, less what hoses and cooler take. */
+    public function test_a_blower_boosts_as_its_pulley_says_and_a_centrifugal_one_with_speed(): void
+    {
+        $roots = SmallBundle::estimate(AirBundle::natural('roots'))->last()->boost;
+        self::assertNotNull($roots);
+        self::assertSame(1500.0, $roots[0], 'where least air passes least is lost');
+        self::assertEqualsWithDelta(0.45 * 99e3, $roots[1], 2500.0);
+        $centrifugal = SmallBundle::estimate(AirBundle::natural('centrifugal'))->last()->boost;
+        self::assertNotNull($centrifugal);
+        self::assertGreaterThan(6000.0, $centrifugal[0]);
+        self::assertNull(SmallBundle::estimate(AirBundle::natural('roots'))->results[1]->boost, 'none before it is fitted');
+    }
+
+    /** What turns it is burned on top: ṁ·cp·(T2 − T1)/0.92, 20 to 40 kW for air like that (worked value: 29.0 kW for 0.40 kg/s at 1.55). */
+    public function test_a_belt_takes_power_that_is_burned_and_a_turbo_takes_none(): void
+    {
+        $blown = self::breath(SmallBundle::estimate(AirBundle::natural('roots')), 2);
+        $place = self::place($blown, 5800.0) ?: count($blown->rpms) - 1;
+        $charge = $blown->charge($place);
+        self::assertEqualsWithDelta($charge->flow * 1005.0 * ($charge->hot - 298.15) / 0.92, $blown->drive($place), 1.0);
+        self::assertGreaterThan(15e3, $blown->drive($place));
+        self::assertSame(0.0, self::breath(SmallBundle::estimate(AirBundle::turbo()), 1)->drive($place));
+        self::assertSame(0.0, self::breath(SmallBundle::estimate(AirBundle::natural('roots')), 1)->drive($place));
+    }
+
+    /** 620 against 380 cm³/min, and a rail that follows the manifold loses no pressure to it. */
+    public function test_port_injectors_give_less_against_boost_unless_the_rail_follows(): void
+    {
+        $edge = fn (Estimate $estimate, int $stage): float => self::reading($estimate, 'injectors', $stage)->edge;
+        $natural = SmallBundle::estimate(AirBundle::natural('roots'));
+        self::assertEqualsWithDelta(620.0 / 380.0, $edge($natural, 2) / $edge($natural, 1), 1e-6);
+        $turbo = SmallBundle::estimate(AirBundle::turbo());
+        $breath = self::breath($turbo, 1);
+        $reading = self::reading($turbo, 'injectors', 1);
+        $boost = $breath->boost(Nearest::place($breath->rpms, 5500.0));
+        $flow = 4 * 560e-6 / 60 * sqrt((4e5 - $boost) / 3e5) * 0.95 * 747.2;
+        self::assertEqualsWithDelta($flow, $reading->edge, 0.02 * $flow, 'n·Q·√(Δp/Δp_rated)·ρ·duty');
+        self::assertSame(Status::HeldBack, self::reading($turbo, 'injectors', 2)->status, 'more boost than the rail has left');
+    }
+
+    public function test_boost_that_the_dyno_showed_wins_and_grows_from_none_below_the_torque_peak(): void
+    {
+        $estimate = SmallBundle::estimate(AirBundle::turbo());
+        $breath = self::breath($estimate, 3);
+        self::assertEqualsWithDelta(0.0, $breath->boost(0), 1.0, 'at the first rpm');
+        self::assertEqualsWithDelta(1.8e5, $breath->boost(self::place($breath, 2500.0)), 1.0);
+        $end = self::place($breath, $breath->stock->powerRpm);
+        self::assertEqualsWithDelta(1.6e5, $breath->boost($end), 1.0);
+    }
+
+    public function test_a_larger_compressor_runs_lower_on_its_map_and_warms_less(): void
+    {
+        $estimate = SmallBundle::estimate(AirBundle::turbo());
+        $flow = fn (int $stage): float => self::reading($estimate, 'turbo', $stage)->typical;
+        self::assertGreaterThan($flow(0), $flow(1), 'a map moves more air through the same one');
+        self::assertLessThan($flow(1), $flow(2));
+        self::assertEqualsWithDelta(self::breath($estimate, 2)->charge(5)->flow / 0.36, self::breath($estimate, 2)->charge(5)->share, 0.02);
+    }
+
+    /** λ = λ0·a/fuel: a map with 0.4 of its gain in air leaves less for the fuel; 40 K off before the turbine for the spray. */
+    public function test_a_diesel_gets_richer_and_hotter_by_fuel_and_cooler_by_air_and_spray(): void
+    {
+        $estimate = SmallBundle::estimate(AirBundle::diesel());
+        $lambda = fn (int $stage): float => self::reading($estimate, 'smoke', $stage)->typical;
+        self::assertEqualsWithDelta(1.27, $lambda(0), 1e-6);
+        self::assertLessThan($lambda(0), $lambda(1));
+        self::assertLessThan($lambda(1), $lambda(2), 'larger injectors are fuel alone');
+        $turbine = fn (int $stage): float => self::reading($estimate, 'egt', $stage)->typical;
+        self::assertGreaterThan($turbine(0), $turbine(1));
+        $sprayed = $turbine(2) - $turbine(3);
+        self::assertGreaterThan(40.0, $sprayed, 'and the cooler charge on top');
+        self::assertLessThan(40.0 + 16.0, $sprayed);
+    }
+
+    public function test_a_trailer_is_judged_at_what_the_road_asks_and_full_load_beside_it_is_hotter(): void
+    {
+        $estimate = SmallBundle::estimate(AirBundle::diesel());
+        $breath = self::breath($estimate, 2);
+        $place = self::place($breath, 3600.0);
+        $towing = new Towing(80e3);
+        self::assertEqualsWithDelta(80e3 / $breath->power($place), $towing->share($breath, $place), 1e-9);
+        self::assertSame(1.0, (new Towing(1e6))->share($breath, $place));
+        self::assertSame(1.0, (new Towing)->share($breath, $place));
+        foreach ($towing->places($breath) as $able) {
+            self::assertGreaterThanOrEqual(80e3 / 0.85, $breath->power($able));
+        }
+        self::assertSame(array_keys($breath->rpms), (new Towing(1e6))->places($breath), 'an engine that nowhere can is looked at everywhere');
+        $document = AirBundle::diesel();
+        $alone = SmallBundle::change($document, 'brief.outside', ['altitude_m' => 900, 'hottest_c' => 34]);
+        self::assertGreaterThan(self::reading($estimate, 'egt', 2)->typical, self::reading(SmallBundle::estimate($alone), 'egt', 2)->typical);
+    }
+
+    /** A draw with more power never asks less of what depends on the air: else looking for where draws cross a line would be wrong. */
+    public function test_more_power_never_asks_less(): void
+    {
+        foreach (AirBundle::all() as $name => $document) {
+            $estimate = SmallBundle::estimate($document);
+            $last = count($estimate->results) - 1;
+            $breath = self::breath($estimate, $last);
+            foreach (array_keys($breath->rpms) as $place) {
+                foreach ([false, true] as $hot) {
+                    $before = null;
+                    foreach ([0.9, 0.97, 1.0, 1.04, 1.12] as $more) {
+                        $now = [$breath->boost($place, $more, $hot), $breath->fifth($place, $more, $hot), $breath->charge($place, $more, $hot)->share, -$breath->lambda($place, $more, $hot)];
+                        foreach ($before ?? $now as $which => $was) {
+                            self::assertGreaterThanOrEqual($was - 1e-6 * max(1.0, abs($was)), $now[$which], "{$name}, {$breath->rpms[$place]} rpm, figure {$which}");
+                        }
+                        $before = $now;
+                    }
+                }
+            }
+        }
+    }
+}
