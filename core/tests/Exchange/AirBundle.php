@@ -17,11 +17,6 @@ final class AirBundle
     public static function natural(string $blower, string ...$more): array
     {
         $ratio = fn (float ...$at): array => array_map(fn (float $rpm, float $ratio): array => ['rpm' => $rpm, 'ratio' => $ratio], [1500.0, 4000.0, 6500.0], array_values($at));
-        $forced = fn (string $key, array $power, array $torque, array $ratios): array => self::part($key, ['turbo'], [
-            'tags' => ['forced-induction'], 'unmapped' => 'do-not-run',
-            'gains' => [self::gain($power, $torque, ['pressure_ratio' => $ratios, 'when' => ['map' => 'dyno'], 'reference' => ['power' => 320, 'torque' => 320]])],
-            'effects' => ['compressor' => ['efficiency' => 0.62, 'flow_kg_s' => 0.6, 'belt' => true], 'cooler' => ['effectiveness' => 0.6, 'capacity_kj_k' => 35, 'ua_w_k' => 1500, 'flow_kg_s' => 0.45]],
-        ]);
 
         return self::bundle(
             ['displacement' => 4.8, 'cylinders' => 8, 'aspiration' => 'natural', 'injection' => 'port', 'fuel' => 'petrol', 'octane' => 95],
@@ -31,8 +26,8 @@ final class AirBundle
                 ['key' => 'feed', 'name' => 'Feed pump', 'slot' => 'pump', 'kind' => 'feed-pump', 'flow_l_h' => 190, 'consequence' => 'lean', 'evidence' => self::EVIDENCE],
             ], 'limits' => [self::limit('knock', 'rods', 'knock', 3, 8), self::limit('charge', 'cooler', 'charge-temperature', 75, 90, ['hot' => ['safe' => 90, 'edge' => 105]]), self::limit('flow', 'turbo', 'turbo-flow', 1.05, 1.15)]],
             [
-                $forced('roots', [70, 100, 130], [80, 110, 140], $ratio(1.45, 1.47, 1.48)),
-                $forced('centrifugal', [80, 115, 150], [30, 55, 80], $ratio(1.05, 1.25, 1.6)),
+                self::forced('roots', [70, 100, 130], [80, 110, 140], $ratio(1.45, 1.47, 1.48)),
+                self::forced('centrifugal', [80, 115, 150], [30, 55, 80], $ratio(1.05, 1.25, 1.6)),
                 self::part('large', ['pump'], ['effects' => ['supplies' => [
                     ['key' => 'injectors', 'name' => 'Injectors, 620', 'slot' => 'pump', 'kind' => 'port-injectors', 'count' => 8, 'flow_cc_min' => 620, 'rated_bar' => 3, 'rail_bar' => 3.5, 'follows_manifold' => true, 'consequence' => 'lean', 'evidence' => self::EVIDENCE],
                     ['key' => 'feed', 'name' => 'Feed pump, 340', 'slot' => 'pump', 'kind' => 'feed-pump', 'flow_l_h' => 340, 'consequence' => 'lean', 'evidence' => self::EVIDENCE],
@@ -40,8 +35,23 @@ final class AirBundle
                 self::part('spray', ['bottle'], ['tags' => ['water-methanol'], 'effects' => ['charge' => [-30, -20, -10]]]),
                 self::part('pistons', ['rods'], ['effects' => ['compression' => 1.0]]),
             ],
-            [['map'], [$blower, 'large', 'map', ...$more]],
+            [['map'], [$blower, 'large', 'map', ...array_values($more)]],
         );
+    }
+
+    /**
+     * @param  list<int>  $power
+     * @param  list<int>  $torque
+     * @param  list<array<string, float>>  $ratios
+     * @return array<string, mixed>
+     */
+    private static function forced(string $key, array $power, array $torque, array $ratios): array
+    {
+        return self::part($key, ['turbo'], [
+            'tags' => ['forced-induction'], 'unmapped' => 'do-not-run',
+            'gains' => [self::gain($power, $torque, ['pressure_ratio' => $ratios, 'when' => ['map' => 'dyno'], 'reference' => ['power' => 320, 'torque' => 320]])],
+            'effects' => ['compressor' => ['efficiency' => 0.62, 'flow_kg_s' => 0.6, 'belt' => true], 'cooler' => ['effectiveness' => 0.6, 'capacity_kj_k' => 35, 'ua_w_k' => 1500, 'flow_kg_s' => 0.45]],
+        ]);
     }
 
     /** @return array<string, mixed> 1.6 L, 210 whp; a map, then strong fuel on the stock injectors and a turbo with boost as the dyno showed it */
