@@ -108,6 +108,26 @@ final class AirOfABuildTest extends TestCase
         self::assertEqualsWithDelta(1.6e5, $breath->boost($end), 1.0);
     }
 
+    /**
+     * A map that gives 20 whp and 30 lb-ft on pump fuel and twice that on 50 % ethanol: at the torque peak 30 of 221 lb-ft, so the air
+     * grows by 1.1357^0.6 on pump fuel, and by (1.2715/1.1357)^0.3 more on the strong one; the rest is timing.
+     */
+    public function test_a_map_gives_some_of_its_gain_in_air_and_less_of_what_strong_fuel_adds(): void
+    {
+        $document = AirBundle::turbo();
+        $ratio = function (string $fuel) use ($document): float {
+            $document['plan']['stages'] = [['key' => 's1', 'name' => '', 'fuel' => $fuel, 'changes' => [['fit' => 'blend']]]];
+            $document['platform']['fuel_system'] = $document['platform']['ceilings'] = [];
+            $breath = self::breath(SmallBundle::estimate($document), 1);
+            $place = self::place($breath, 2500.0);
+
+            return $breath->charge($place)->flow / $breath->stock->flow(2500.0);
+        };
+        $pump = (1.0 + 30 / 221) ** 0.6;
+        self::assertEqualsWithDelta($pump, $ratio('pump'), 0.0005);
+        self::assertEqualsWithDelta($pump * ((1.0 + 60 / 221) / (1.0 + 30 / 221)) ** 0.3, $ratio('strong'), 0.0005);
+    }
+
     public function test_a_larger_compressor_runs_lower_on_its_map_and_warms_less(): void
     {
         $estimate = SmallBundle::estimate(AirBundle::turbo());

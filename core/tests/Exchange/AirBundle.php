@@ -69,6 +69,7 @@ final class AirBundle
             ],
             [
                 self::part('hybrid', ['turbo'], ['gains' => [self::gain([30, 50, 70], [0, 20, 40])], 'effects' => ['compressor' => ['efficiency' => 0.73, 'flow_kg_s' => 0.36]]]),
+                self::part('blend', ['map'], ['map' => ['kind' => 'dyno'], 'gains' => [self::gain([20, 20, 20], [30, 30, 30], ['at_ethanol' => 5]), self::gain([40, 40, 40], [60, 60, 60], ['at_ethanol' => 50])]]),
                 self::part('read', ['map'], ['map' => ['kind' => 'dyno'], 'gains' => [self::gain([20, 32, 44], [30, 48, 66], ['boost' => ['at_torque' => [1.7, 1.8, 1.9], 'at_power' => [1.5, 1.6, 1.7]], 'evidence' => ['kind' => 'shop-dyno']])]]),
             ],
             [['map'], ['hybrid', 'map'], ['read']],
