@@ -259,4 +259,19 @@ final class LimitTest extends TestCase
         self::assertMatchesRegularExpression('/^Cooler: fifth pull down to \d+ °C\.$/', $stage['limits'][0]['movers'][0]['sentence']);
         self::assertGreaterThan($stage['soak']['power'], $stage['power']['p50']);
     }
+
+    /** New rods bear more torque; what the same place bears in speed stays, and so does every other component, unless the part names it. */
+    public function test_a_part_replaces_the_limits_of_its_own_place_and_quantity_and_those_it_names(): void
+    {
+        $limit = fn (string $key, string $slot, string $quantity, float $safe): array => ['key' => $key, 'name' => $key, 'slot' => $slot, 'quantity' => $quantity, 'safe' => $safe, 'edge' => $safe * 1.1, 'consequence' => 'it breaks', 'evidence' => ['kind' => 'judgement']];
+        $left = function (array $more) use ($limit): array {
+            $document = SmallBundle::with('platform.limits', [$limit('torque', 'rods', 'wheel-torque', 330), $limit('speed', 'rods', 'engine-speed', 7000), $limit('clutch', 'cooler', 'wheel-torque', 300)]);
+            $document['parts'][] = ['key' => 'forged', 'name' => 'Forged', 'maker' => 'Orsken', 'slots' => ['rods'], 'price' => ['new' => 900], 'effects' => ['limits' => [$limit('forged-torque', 'rods', 'wheel-torque', 460)], ...$more]];
+            $document['plan']['stages'] = [['key' => 's1', 'name' => '', 'fuel' => 'pump', 'changes' => [['fit' => 'forged']]]];
+
+            return array_map(fn (LimitReading $reading): string => $reading->limit->key, SmallBundle::estimate($document)->last()->readings);
+        };
+        self::assertEqualsCanonicalizing(['speed', 'clutch', 'forged-torque'], $left([]));
+        self::assertEqualsCanonicalizing(['clutch', 'forged-torque'], $left(['replaces' => ['speed']]));
+    }
 }
