@@ -1,8 +1,11 @@
 <?php
 
+use App\Exceptions\FaultPage;
 use App\Exceptions\Outage;
 use App\Exceptions\Refused;
+use App\Http\Middleware\LimitBody;
 use App\Http\Middleware\RefuseControlCharacters;
+use App\Http\Middleware\RequestId;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\SharePageData;
 use Illuminate\Console\Scheduling\Schedule;
@@ -19,11 +22,15 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php')
     ->withSchedule(fn (Schedule $schedule) => $schedule->command('pebblerun:prune')->dailyAt('03:40'))
     ->withMiddleware(function (Middleware $middleware): void {
-        $middleware->web(append: [SecurityHeaders::class, RefuseControlCharacters::class, SharePageData::class]);
+        $middleware->prepend([RequestId::class, SecurityHeaders::class]);
+        $middleware->append(LimitBody::class);
+        $middleware->web(append: [RefuseControlCharacters::class, SharePageData::class]);
+        $middleware->trustHosts(at: fn (): array => array_map(fn (string $host): string => '^'.preg_quote($host).'$', config('pebblerun.hosts')), subdomains: false);
         // Documents are taken as they are: an empty name is an empty name.
         $middleware->convertEmptyStringsToNull(except: [fn (Request $request): bool => $request->isJson()]);
         $middleware->trimStrings(except: [fn (Request $request): bool => $request->isJson()]);
-        $middleware->redirectGuestsTo('/sign-in');
+        $middleware->validateCsrfTokens(except: ['sign-in', 'sign-in/code', 'forgotten', 'password/*']);
+        $middleware->redirectGuestsTo(fn (Request $request): string => '/sign-in'.($request->isMethod('GET') && $request->getRequestUri() !== '/' ? '?next='.rawurlencode($request->getRequestUri()) : ''));
         $middleware->redirectUsersTo('/');
     })
     ->withExceptions(function (Exceptions $exceptions): void {
@@ -33,4 +40,5 @@ return Application::configure(basePath: dirname(__DIR__))
         $exceptions->render(fn (PDOException $fault, Request $request): ?Response => Outage::is($fault) ? Outage::answer($request) : null);
         $exceptions->render(fn (InvalidDocument $fault): JsonResponse => $refused($fault));
         $exceptions->render(fn (CoreException $fault): JsonResponse => $refused($fault));
+        $exceptions->respond(fn (Response $answer, Throwable $fault, Request $request): Response => FaultPage::of($answer, $fault, $request));
     })->create();

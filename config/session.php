@@ -1,8 +1,10 @@
 <?php
 
 return [
-    'driver' => env('SESSION_DRIVER', 'database'),
-    'lifetime' => (int) env('SESSION_LIFETIME', 720),
+    'driver' => env('SESSION_DRIVER', 'people'),
+    // Minutes without a request, and since the sign-in: whatever ends first. What waits to be saved is kept in the browser and sent after the next sign-in.
+    'lifetime' => (int) env('SESSION_LIFETIME', 240),
+    'absolute' => (int) env('SESSION_ABSOLUTE', 840),
     'expire_on_close' => false,
     'encrypt' => false,
     'files' => storage_path('framework/sessions'),

@@ -1,28 +1,62 @@
 <?php
 
+use App\Http\Controllers\AccountController;
+use App\Http\Controllers\AuditController;
 use App\Http\Controllers\BenchController;
 use App\Http\Controllers\BriefController;
+use App\Http\Controllers\CaughtMailController;
 use App\Http\Controllers\CounterController;
 use App\Http\Controllers\CustomerController;
 use App\Http\Controllers\EditController;
 use App\Http\Controllers\JobController;
+use App\Http\Controllers\PasswordController;
+use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PersonController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\SignInController;
 use App\Http\Controllers\TaskController;
 use App\Http\Controllers\VariantController;
+use App\Http\Middleware\MemberOfShop;
+use App\Http\Middleware\SameOrigin;
+use App\Models\AuditEntry;
+use App\Models\CaughtMail;
 use App\Models\CustomerJob;
+use App\Models\Membership;
 use Illuminate\Support\Facades\Route;
 
-Route::middleware('guest')->group(function (): void {
+Route::middleware(['guest', SameOrigin::class])->group(function (): void {
     Route::get('/sign-in', [SignInController::class, 'show'])->name('login');
     Route::post('/sign-in', [SignInController::class, 'store']);
+    Route::get('/sign-in/code', [SignInController::class, 'code']);
+    Route::post('/sign-in/code', [SignInController::class, 'confirm']);
+    Route::get('/forgotten', [PasswordController::class, 'ask']);
+    Route::post('/forgotten', [PasswordController::class, 'send']);
+});
+Route::middleware(['signed:relative', SameOrigin::class])->group(function (): void {
+    Route::get('/password/{person}', [PasswordController::class, 'show'])->name('password');
+    Route::post('/password/{person}', [PasswordController::class, 'store']);
 });
 
-Route::middleware('auth')->group(function (): void {
+Route::middleware(['auth', MemberOfShop::class])->group(function (): void {
     Route::post('/sign-out', [SignInController::class, 'destroy']);
     Route::get('/me', [PersonController::class, 'show']);
     Route::put('/me', [PersonController::class, 'update']);
+    Route::get('/account', [AccountController::class, 'show']);
+    Route::put('/account/password', [AccountController::class, 'password']);
+    Route::delete('/account/sessions', [AccountController::class, 'endOthers']);
+    Route::delete('/account/sessions/{session}', [AccountController::class, 'endSession']);
+    Route::post('/account/factor', [AccountController::class, 'beginFactor']);
+    Route::put('/account/factor', [AccountController::class, 'confirmFactor']);
+    Route::delete('/account/factor', [AccountController::class, 'endFactor']);
+
+    Route::get('/people', [PeopleController::class, 'show'])->can('viewAny', Membership::class);
+    Route::post('/people', [PeopleController::class, 'store'])->can('create', Membership::class);
+    Route::put('/people/{membership}/role', [PeopleController::class, 'role'])->can('update', 'membership');
+    Route::post('/people/{membership}/invitation', [PeopleController::class, 'invite'])->can('update', 'membership');
+    Route::post('/people/{membership}/deactivation', [PeopleController::class, 'deactivate'])->can('update', 'membership');
+    Route::delete('/people/{membership}/deactivation', [PeopleController::class, 'reactivate'])->can('update', 'membership');
+    Route::get('/audit', [AuditController::class, 'index'])->can('viewAny', AuditEntry::class);
+    Route::get('/caught-mail', [CaughtMailController::class, 'index'])->can('viewAny', CaughtMail::class);
 
     Route::get('/', [CounterController::class, 'show'])->can('viewAny', CustomerJob::class);
     Route::get('/customers', [CustomerController::class, 'index'])->can('viewAny', CustomerJob::class);
@@ -35,10 +69,10 @@ Route::middleware('auth')->group(function (): void {
     Route::get('/jobs/{job}/brief', [BriefController::class, 'show'])->can('view', 'job');
     Route::get('/jobs/{job}/brief/state', [BriefController::class, 'state'])->can('view', 'job');
     Route::post('/jobs/{job}/brief/edits', [EditController::class, 'brief'])->can('update', 'job');
-    Route::post('/jobs/{job}/plans', [PlanController::class, 'store'])->can('update', 'job');
+    Route::post('/jobs/{job}/plans', [PlanController::class, 'store'])->can('plan', 'job');
     Route::scopeBindings()->group(function (): void {
         Route::get('/jobs/{job}/bench/{plan?}', BenchController::class)->can('view', 'job');
-        Route::put('/jobs/{job}/plans/{plan}/choice', [PlanController::class, 'choose'])->can('update', 'job');
+        Route::put('/jobs/{job}/plans/{plan}/choice', [PlanController::class, 'choose'])->can('plan', 'job');
     });
 
     Route::get('/plans/{plan}', [PlanController::class, 'show'])->can('view', 'plan');

@@ -5,10 +5,11 @@ namespace Tests;
 use App\Actions\ImportFolder;
 use App\Assembly\Reading;
 use App\Assembly\Summaries;
-use App\Console\Commands\LoadDemo;
 use App\Models\CustomerJob;
 use App\Models\Plan;
+use App\Models\Shop;
 use App\Models\User;
+use App\Security\DemoPeople;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
 use Illuminate\Http\Response;
@@ -32,7 +33,7 @@ abstract class TestCase extends LaravelTestCase
     protected function migrateDatabases(): void
     {
         $this->makeTables();
-        app(ImportFolder::class)->into(base_path('demo'), LoadDemo::PEOPLE);
+        app(ImportFolder::class)->into(base_path('demo'), DemoPeople::ALL);
     }
 
     /** The suite empties its database: never one that is not its own. */
@@ -46,7 +47,17 @@ abstract class TestCase extends LaravelTestCase
 
     protected function person(string $role): User
     {
-        return User::query()->where('role', $role)->firstOrFail();
+        return User::query()->whereRelation('memberships', 'role', $role)->firstOrFail();
+    }
+
+    /** Somebody of another shop. */
+    protected function stranger(string $role = 'owner'): User
+    {
+        $shop = Shop::query()->firstOrCreate(['name' => 'Dunlin Works'], ['units' => [], 'document' => []]);
+        $person = User::create(['shop_id' => $shop->id, 'name' => 'Pell', 'email' => "pell-{$role}@dunlin.test", 'password' => 'x']);
+        $person->memberships()->create(['shop_id' => $shop->id, 'role' => $role]);
+
+        return $person;
     }
 
     protected function job(string $title = 'Skarn Hill commuter'): CustomerJob

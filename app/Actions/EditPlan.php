@@ -14,8 +14,11 @@ use App\Models\CustomerJob;
 use App\Models\Plan;
 use App\Models\PlanRevision;
 use App\Models\PlanVariant;
+use App\Security\Audit;
+use App\Security\AuditEvent;
 use Closure;
 use Illuminate\Support\Facades\DB;
+use Pebblerun\Core\Job\Commands\AcceptLimit;
 use Pebblerun\Core\Job\Commands\Commands;
 use Pebblerun\Core\Job\Commands\Description;
 use Pebblerun\Core\Job\Commands\Merge;
@@ -31,7 +34,7 @@ use Pebblerun\Core\Job\Commands\PlanPlaces;
  */
 final readonly class EditPlan
 {
-    public function __construct(private SavePlan $save, private OneOutcome $outcome, private KeepFigures $keep) {}
+    public function __construct(private SavePlan $save, private OneOutcome $outcome, private KeepFigures $keep, private Audit $audit) {}
 
     /**
      * @param  list<array<string, mixed>>  $commands  that their schemas take
@@ -45,9 +48,20 @@ final readonly class EditPlan
             $this->mustBeNew($plan, $commands);
             $this->follow($plan, PlanAsSeen::by($plan, $edit), $commands);
             $changed = ChangedPlan::by($plan, $commands, $edit->author);
+            $this->noteAccepted($plan, $commands, $edit);
 
             return $this->save->next($plan, new NextContent($changed->document, $changed->change, commands: $commands), $changed->estimates, $edit);
         });
+    }
+
+    /** @param  list<array<string, mixed>>  $commands */
+    private function noteAccepted(Plan $plan, array $commands, Edit $edit): void
+    {
+        foreach ($commands as $command) {
+            if ($command['do'] === AcceptLimit::name()) {
+                $this->audit->note(AuditEvent::LimitAccepted, $edit->author, ['job' => $plan->job->title, 'limit' => $command['limit'], 'reason' => mb_substr((string) ($command['reason'] ?? ''), 0, 200)]);
+            }
+        }
     }
 
     /**

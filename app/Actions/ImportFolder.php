@@ -12,6 +12,7 @@ use App\Models\MileageReading;
 use App\Models\Platform;
 use App\Models\Shop;
 use App\Models\User;
+use App\Security\Credentials;
 use Illuminate\Support\Facades\DB;
 use Pebblerun\Formats\DocumentReader;
 use Pebblerun\Formats\InvalidDocument;
@@ -34,7 +35,7 @@ final readonly class ImportFolder
         return DB::transaction(function () use ($folder, $people): Shop {
             $document = $this->read('shop', "{$folder}/shop.json");
             $shop = Shop::create(['name' => $document['shop']['name'], 'units' => $document['units'], 'document' => $document['shop']]);
-            $users = array_map(fn (array $person): User => User::create([...$person, 'shop_id' => $shop->id]), $people);
+            $users = array_map(fn (array $person): User => self::person($shop, $person), $people);
             foreach (glob("{$folder}/platforms/*.json") ?: [] as $file) {
                 $this->platform($shop, $file, "{$folder}/parts/".basename($file));
             }
@@ -44,6 +45,15 @@ final readonly class ImportFolder
 
             return $shop;
         });
+    }
+
+    /** @param  array{name: string, email: string, password: string, role: string}  $person */
+    private static function person(Shop $shop, array $person): User
+    {
+        $user = User::create(['shop_id' => $shop->id, 'name' => $person['name'], 'email' => Credentials::address($person['email']), 'password' => $person['password']]);
+        $user->memberships()->create(['shop_id' => $shop->id, 'role' => $person['role']]);
+
+        return $user;
     }
 
     private function platform(Shop $shop, string $file, string $partsFile): void

@@ -9,6 +9,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property string $name
  * @property array<string, string> $units
  * @property array<string, mixed> $document the shop format without its head
+ * @property bool $is_demo its people's passwords are public
  */
 final class Shop extends Model
 {

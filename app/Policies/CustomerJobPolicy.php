@@ -4,27 +4,37 @@ namespace App\Policies;
 
 use App\Models\CustomerJob;
 use App\Models\User;
+use App\Security\Ability;
+use Illuminate\Auth\Access\Response;
 
-/** Everybody of a shop works on the shop's jobs; nobody else sees them. */
+/** The people of a shop see the shop's jobs; nobody else does, and for them there is none. */
 final class CustomerJobPolicy
 {
+    use OfOneShop;
+
     public function viewAny(User $user): bool
     {
-        return in_array($user->role, ['advisor', 'owner'], true);
+        return $user->may(Ability::ReadJobs);
     }
 
     public function create(User $user): bool
     {
-        return $this->viewAny($user);
+        return $user->may(Ability::EditJobs);
     }
 
-    public function view(User $user, CustomerJob $job): bool
+    public function view(User $user, CustomerJob $job): Response
     {
-        return $user->shop_id === $job->shop_id;
+        return self::within($user, $job->shop_id, Ability::ReadJobs);
     }
 
-    public function update(User $user, CustomerJob $job): bool
+    public function update(User $user, CustomerJob $job): Response
     {
-        return $user->shop_id === $job->shop_id;
+        return self::within($user, $job->shop_id, Ability::EditJobs);
+    }
+
+    /** To change its plans. */
+    public function plan(User $user, CustomerJob $job): Response
+    {
+        return self::within($user, $job->shop_id, Ability::EditPlans);
     }
 }

@@ -4,17 +4,21 @@ namespace App\Policies;
 
 use App\Models\Plan;
 use App\Models\User;
+use App\Security\Ability;
+use Illuminate\Auth\Access\Response;
 
 /** A plan is as open as its job. */
 final class PlanPolicy
 {
-    public function view(User $user, Plan $plan): bool
+    use OfOneShop;
+
+    public function view(User $user, Plan $plan): Response
     {
-        return $user->can('view', $plan->job);
+        return self::within($user, $plan->job->shop_id, Ability::ReadJobs);
     }
 
-    public function update(User $user, Plan $plan): bool
+    public function update(User $user, Plan $plan): Response
     {
-        return $user->can('update', $plan->job);
+        return self::within($user, $plan->job->shop_id, Ability::EditPlans);
     }
 }

@@ -3,9 +3,14 @@
 namespace App\Providers;
 
 use App\Exceptions\LostConnection;
+use App\Security\PeopleSessions;
 use Illuminate\Contracts\Database\LostConnectionDetector;
+use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Support\Facades\Route;
+use Illuminate\Support\Facades\Session;
+use Illuminate\Support\Facades\Vite;
 use Illuminate\Support\ServiceProvider;
 use Pebblerun\Formats\DocumentReader;
 
@@ -19,9 +24,13 @@ final class AppServiceProvider extends ServiceProvider
 
     public function boot(): void
     {
+        Session::extend('people', fn (Application $app): PeopleSessions => new PeopleSessions($app->make('db')->connection(), $app->make('auth'), $app->make('request'), 60 * (int) config('session.lifetime'), 60 * (int) config('session.absolute')));
+        TrustProxies::at(config('pebblerun.proxies'));
+        // Addresses of what a page needs carry no host: they are right behind any proxy.
+        Vite::createAssetPathsUsing(fn (string $path): string => "/{$path}");
         Model::shouldBeStrict(! $this->app->isProduction());
         Model::unguard();
         // Numbers that a row can have: others name nothing.
-        Route::patterns(['job' => '[0-9]{1,18}', 'plan' => '[0-9]{1,18}', 'variant' => '[0-9]{1,18}', 'task' => '[0-9a-f-]{36}', 'number' => '[0-9]{1,9}']);
+        Route::patterns(['job' => '[0-9]{1,18}', 'plan' => '[0-9]{1,18}', 'variant' => '[0-9]{1,18}', 'task' => '[0-9a-f-]{36}', 'number' => '[0-9]{1,9}', 'person' => '[0-9]{1,18}', 'membership' => '[0-9]{1,18}', 'session' => '[0-9a-f]{64}']);
     }
 }

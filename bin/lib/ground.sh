@@ -110,7 +110,7 @@ settings() {
     set -a
     . "$file"
     APP_ENV=${APP_ENV:-production} APP_URL=$URL DB_HOST=127.0.0.1 DB_PORT=$DB_PORT DB_DATABASE=${DB_DATABASE:-pebblerun} DB_USERNAME=app
-    APP_CONFIG_CACHE=$RUN/web/config.php APP_ROUTES_CACHE=$RUN/web/routes.php PEBBLERUN_ESTIMATOR=$RUN/web/sockets/estimator.sock
+    PEBBLERUN_MAIL_PORT=${PEBBLERUN_MAIL_PORT:-$((DB_PORT + 1))} APP_CONFIG_CACHE=$RUN/web/config.php APP_ROUTES_CACHE=$RUN/web/routes.php PEBBLERUN_ESTIMATOR=$RUN/web/sockets/estimator.sock
     set +a
     mkdir -p "$RUN/php"
     printf 'opcache.enable_cli=1\nopcache.jit=1054\nopcache.jit_buffer_size=64M\nopcache.memory_consumption=192\nopcache.max_accelerated_files=20000\nopcache.revalidate_freq=2\nmemory_limit=256M\n' > "$RUN/php/pebblerun.ini"
@@ -217,6 +217,8 @@ start_watched() {
 # Work in the background, and what is due by the clock.
 start_background() {
     start_watched worker php "$ROOT/artisan" queue:work --sleep=1 --max-time=3600 --quiet
+    # Without a mail server of its own, a stand-in takes the mail.
+    [ -n "${MAIL_HOST:-}" ] || start_watched mail-catcher php "$ROOT/artisan" pebblerun:mail-catcher
     start_watched scheduler php "$ROOT/artisan" schedule:work --quiet
 }
 
@@ -232,6 +234,7 @@ stop_all() {
     stop_one "$RUN/web/worker.pid"
     stop_one "$RUN/web/estimator.pid"
     stop_one "$RUN/web/scheduler.pid"
+    stop_one "$RUN/web/mail-catcher.pid"
     stop_one "$RUN/web/nginx.pid"
     stop_one "$RUN/web/php-fpm.pid"
     if [ -s "$DB_FOLDER/postmaster.pid" ]; then

@@ -64,17 +64,19 @@ final class Arrows
     public function the_application_goes_one_way(): iterable
     {
         $may = [
-            'Models' => [],
-            'Policies' => ['Models'],
-            'Exceptions' => ['Models'],
+            'Models' => ['Security'],
+            'Security' => ['Models'],
+            'Mail' => [],
+            'Policies' => ['Models', 'Security'],
+            'Exceptions' => ['Models', 'Security'],
             'Assembly' => ['Models'],
-            'Actions' => ['Assembly', 'Exceptions', 'Jobs', 'Models'],
-            'Queries' => ['Assembly', 'Exceptions', 'Models'],
-            'Jobs' => ['Assembly', 'Models'],
-            'Http\\Requests' => ['Actions', 'Assembly', 'Queries', 'Models'],
-            'Http\\Controllers' => ['Actions', 'Assembly', 'Jobs', 'Queries', 'Models', 'Http\\Requests'],
-            'Http\\Middleware' => ['Models'],
-            'Console' => ['Actions', 'Assembly', 'Jobs', 'Models'],
+            'Actions' => ['Assembly', 'Exceptions', 'Jobs', 'Mail', 'Models', 'Security'],
+            'Queries' => ['Assembly', 'Exceptions', 'Models', 'Security'],
+            'Jobs' => ['Assembly', 'Mail', 'Models', 'Security'],
+            'Http\\Requests' => ['Actions', 'Assembly', 'Queries', 'Models', 'Security'],
+            'Http\\Controllers' => ['Actions', 'Assembly', 'Jobs', 'Queries', 'Models', 'Security', 'Http\\Requests'],
+            'Http\\Middleware' => ['Models', 'Security'],
+            'Console' => ['Actions', 'Assembly', 'Jobs', 'Mail', 'Models', 'Security'],
         ];
         foreach ($may as $package => $allowed) {
             $others = array_values(array_diff(array_keys($may), [$package, ...$allowed]));

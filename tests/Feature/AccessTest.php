@@ -2,10 +2,11 @@
 
 namespace Tests\Feature;
 
-use App\Models\Shop;
 use App\Models\Task;
-use App\Models\User;
+use App\Security\Ability;
+use App\Security\Role;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use Inertia\Testing\AssertableInertia;
 use Tests\TestCase;
@@ -13,9 +14,30 @@ use Tests\TestCase;
 final class AccessTest extends TestCase
 {
     /** Open to everybody, and those that are about the person alone: every other route asks a policy. */
-    private const OPEN = ['GET sign-in', 'POST sign-in'];
+    private const OPEN = ['GET sign-in', 'POST sign-in', 'GET sign-in/code', 'POST sign-in/code', 'GET forgotten', 'POST forgotten', 'GET password/{person}', 'POST password/{person}'];
 
-    private const OWN = ['POST sign-out', 'GET me', 'PUT me'];
+    private const OWN = ['POST sign-out', 'GET me', 'PUT me', 'GET account', 'PUT account/password', 'DELETE account/sessions', 'DELETE account/sessions/{session}', 'POST account/factor', 'PUT account/factor', 'DELETE account/factor'];
+
+    /** What each route behind a policy asks of a role. */
+    private const ASKS = [
+        'edit-jobs' => ['POST jobs', 'POST jobs/{job}/brief/edits'],
+        'edit-plans' => [
+            'POST jobs/{job}/plans', 'PUT jobs/{job}/plans/{plan}/choice', 'DELETE plans/{plan}', 'POST plans/{plan}/restore', 'POST plans/{plan}/edits', 'POST plans/{plan}/variants',
+            'DELETE plans/{plan}/variants/{variant}', 'POST plans/{plan}/variants/{variant}/restore',
+        ],
+        'manage-people' => [
+            'GET people', 'POST people', 'PUT people/{membership}/role', 'POST people/{membership}/invitation', 'POST people/{membership}/deactivation', 'DELETE people/{membership}/deactivation', 'GET caught-mail',
+        ],
+        'read-audit' => ['GET audit'],
+    ];
+
+    /** What each role may: the matrix that the enum is held against. */
+    private const ROLES = [
+        'owner' => ['read-jobs', 'edit-jobs', 'edit-plans', 'set-prices', 'accept-past-edge', 'publish-library', 'keep-dyno-runs', 'write-job-cards', 'manage-people', 'read-audit', 'read-health'],
+        'advisor' => ['read-jobs', 'edit-jobs', 'edit-plans', 'set-prices', 'accept-past-edge', 'write-job-cards'],
+        'tuner' => ['read-jobs', 'edit-plans', 'accept-past-edge', 'keep-dyno-runs', 'write-job-cards'],
+        'technician' => ['read-jobs', 'keep-dyno-runs', 'write-job-cards'],
+    ];
 
     /** @return array<string, array{string, string, list<string>}> method, address and middleware of every route of the application, by name */
     private function routes(): array
@@ -23,7 +45,7 @@ final class AccessTest extends TestCase
         $plan = $this->plan();
         $variant = $plan->variants()->firstOrCreate(['name' => 'kept'], ['document' => $plan->document, 'author_id' => $this->person('owner')->id, 'created_at' => now()]);
         $task = Task::query()->firstOrCreate(['shop_id' => $this->job()->shop_id, 'kind' => 'summaries', 'subject' => 'x']);
-        $values = ['{job}' => $this->job()->id, '{plan}' => $plan->id, '{variant}' => $variant->id, '{number}' => 1, '/{plan?}' => "/{$plan->id}", '{task}' => $task->id];
+        $values = ['{job}' => $this->job()->id, '{plan}' => $plan->id, '{variant}' => $variant->id, '{number}' => 1, '/{plan?}' => "/{$plan->id}", '{task}' => $task->id, '{person}' => $this->person('advisor')->id, '{membership}' => $this->person('tuner')->memberships()->value('id'), '{session}' => str_repeat('0', 64)];
         $routes = [];
         foreach (Route::getRoutes()->getRoutes() as $route) {
             if (str_starts_with($route->getActionName(), 'App\\')) {
@@ -54,15 +76,56 @@ final class AccessTest extends TestCase
 
     public function test_another_shop_sees_and_changes_nothing(): void
     {
-        $shop = Shop::create(['name' => 'Dunlin Works', 'units' => [], 'document' => []]);
-        $other = User::create(['shop_id' => $shop->id, 'name' => 'Pell', 'email' => 'pell@dunlin.test', 'password' => 'x', 'role' => 'owner']);
+        $other = $this->stranger();
         $before = [$this->plan()->revision, $this->job()->brief_revision];
-        $common = array_flip([...self::OPEN, ...self::OWN, 'GET /', 'POST jobs', 'GET customers', 'POST summaries']);
+        $common = array_flip([...self::OPEN, ...self::OWN, 'GET /', 'POST jobs', 'GET customers', 'POST summaries', 'GET people', 'POST people', 'GET audit', 'GET caught-mail']);
         foreach (array_diff_key($this->routes(), $common) as $name => [$method, $address]) {
-            self::assertSame(403, $this->actingAs($other)->json($method, $address)->status(), $name);
+            $answer = $this->actingAs($other)->json($method, $address);
+            self::assertSame(404, $answer->status(), $name);
+            $missing = $this->json($method, (string) preg_replace(['#/\d+#', '#/[0-9a-f-]{36}#'], ['/987654321', '/00000000-0000-4000-8000-000000000000'], $address));
+            self::assertSame($missing->getContent(), $answer->getContent(), "{$name} answers like what is missing");
+            self::assertStringNotContainsString('App', (string) $answer->getContent());
         }
         self::assertSame($before, [$this->plan()->revision, $this->job()->brief_revision]);
         $this->actingAs($other)->get('/')->assertInertia(fn (AssertableInertia $page) => $page->component('Counter')->has('jobs', 0));
+    }
+
+    public function test_each_role_may_what_the_matrix_says(): void
+    {
+        self::assertSame(array_keys(self::ROLES), array_column(Role::cases(), 'value'));
+        foreach (Role::cases() as $role) {
+            $may = array_filter(Ability::cases(), $role->can(...));
+            self::assertEqualsCanonicalizing(self::ROLES[$role->value], array_column($may, 'value'), $role->value);
+        }
+    }
+
+    /** Every route under every role: refused where the matrix refuses it, and never where it does not. */
+    public function test_each_route_is_refused_to_the_roles_that_may_not(): void
+    {
+        $asks = [];
+        foreach (self::ASKS as $ability => $names) {
+            $asks += array_fill_keys($names, $ability);
+        }
+        self::assertSame([], array_diff_key($asks, $this->routes()), 'all of them are routes');
+        foreach (array_diff_key($this->routes(), array_flip([...self::OPEN, ...self::OWN])) as $name => [$method, $address]) {
+            foreach (self::ROLES as $role => $may) {
+                DB::beginTransaction();
+                $status = $this->actingAs($this->person($role)->fresh() ?? self::fail())->json($method, $address)->status();
+                DB::rollBack();
+                self::assertSame(! in_array($asks[$name] ?? 'read-jobs', $may, true), $status === 403, "{$name} as {$role} answered {$status}");
+            }
+        }
+    }
+
+    public function test_prices_and_accepted_limits_ask_more_than_editing_a_plan(): void
+    {
+        $price = [['do' => 'line', 'stage' => 's1', 'part' => 'nullarc-lyre-dyno', 'agreed' => 10]];
+        $accept = [['do' => 'accept', 'stage' => 's3', 'limit' => 'box-low', 'reason' => 'knows it']];
+        self::assertSame(403, $this->edit($price, 1, 'tuner')->status());
+        self::assertNotSame(403, $this->edit($accept, 1, 'tuner')->status());
+        self::assertSame(403, $this->edit($accept, 1, 'technician')->status());
+        self::assertNotSame(403, $this->edit($price, 1, 'advisor')->status());
+        self::assertSame(403, $this->step('restore', 1, 1, 'tuner')->status(), 'an older plan brings its prices');
     }
 
     public function test_the_pages_carry_their_documents(): void
@@ -75,12 +138,13 @@ final class AccessTest extends TestCase
 
     public function test_signing_in_needs_the_right_pair_and_stops_guessing(): void
     {
-        $this->post('/sign-in', ['email' => 'ines@saltmarsh.test', 'password' => 'tide-and-stone'])->assertRedirect('/');
+        $own = ['Sec-Fetch-Site' => 'same-origin'];
+        $this->post('/sign-in', ['email' => 'Ines@Saltmarsh.TEST', 'password' => 'tide-and-stone'], $own)->assertRedirect('/');
         $this->post('/sign-out')->assertRedirect('/sign-in');
         for ($i = 0; $i < 6; $i++) {
-            $this->post('/sign-in', ['email' => 'ines@saltmarsh.test', 'password' => 'wrong'])->assertSessionHasErrors(['email' => 'This address and password do not belong together.']);
+            $this->post('/sign-in', ['email' => 'ines@saltmarsh.test', 'password' => 'wrong'], $own)->assertStatus(422)->assertSee('This address and password do not belong together.');
         }
-        $this->post('/sign-in', ['email' => 'ines@saltmarsh.test', 'password' => 'tide-and-stone'])->assertSessionHasErrors('email');
+        $this->post('/sign-in', ['email' => 'ines@saltmarsh.test', 'password' => 'tide-and-stone'], $own)->assertStatus(422)->assertSee('Too many tries.');
         $this->assertGuest();
     }
 

@@ -4,8 +4,6 @@ namespace Tests\Feature;
 
 use App\Models\CustomerJob;
 use App\Models\Platform;
-use App\Models\Shop;
-use App\Models\User;
 use Inertia\Testing\AssertableInertia;
 use Tests\TestCase;
 
@@ -71,8 +69,7 @@ final class CounterTest extends TestCase
 
     public function test_a_job_is_not_started_on_another_shops_platform_or_without_a_name(): void
     {
-        $shop = Shop::create(['name' => 'Dunlin Works', 'units' => [], 'document' => []]);
-        $other = User::create(['shop_id' => $shop->id, 'name' => 'Pell', 'email' => 'pell@dunlin.test', 'password' => 'x', 'role' => 'owner']);
+        $other = $this->stranger();
         $platform = Platform::query()->firstOrFail();
         $this->actingAs($other)->post('/jobs', ['platform' => $platform->id, 'customer' => 'A', 'title' => 'B'])->assertNotFound();
         $this->actingAs($this->person('advisor'))->post('/jobs', ['platform' => $platform->id, 'customer' => '', 'title' => 'B'])->assertSessionHasErrors('customer');

@@ -17,7 +17,8 @@ final class DatabaseTest extends TestCase
 {
     public static function badRows(): iterable
     {
-        yield 'a role nobody has' => ["insert into users (shop_id, name, email, password, role) select id, 'X', 'x@x.test', 'x', 'emperor' from shops limit 1", 'users_role_known'];
+        yield 'a role nobody has' => ["insert into memberships (shop_id, user_id, role) select shop_id, id, 'emperor' from users limit 1", 'memberships_role_known'];
+        yield 'an address in capitals' => ["insert into users (shop_id, name, email) select id, 'X', 'X@x.test' from shops limit 1", 'users_email_small'];
         yield 'a revision number twice' => ['insert into plan_revisions (plan_id, number, content_of, document, change, author_id, library_version_id, created_at) select plan_id, number, content_of, document, change, author_id, library_version_id, now() from plan_revisions limit 1', 'plan_revisions_plan_id_number_unique'];
         yield 'a revision that shows a later one' => ['insert into plan_revisions (plan_id, number, content_of, document, change, author_id, library_version_id, created_at) select plan_id, 77, 78, document, change, author_id, library_version_id, now() from plan_revisions limit 1', 'plan_revisions_order'];
         yield 'a revision that says nothing of what it did' => ['update plan_revisions set change = null', 'plan_revisions_named'];

@@ -7,8 +7,6 @@ use App\Models\Customer;
 use App\Models\MileageReading;
 use App\Models\Plan;
 use App\Models\Platform;
-use App\Models\Shop;
-use App\Models\User;
 use Illuminate\Support\Carbon;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Tests\TestCase;
@@ -48,8 +46,7 @@ final class IdentityTest extends TestCase
         foreach (['', '   ', '%', '_', 'nobody', 'maren nobody'] as $words) {
             self::assertSame([], $this->found($words), $words);
         }
-        $shop = Shop::create(['name' => 'Dunlin Works', 'units' => [], 'document' => []]);
-        $other = User::create(['shop_id' => $shop->id, 'name' => 'Pell', 'email' => 'pell@dunlin.test', 'password' => 'x', 'role' => 'owner']);
+        $other = $this->stranger();
         $this->actingAs($other)->getJson('/customers?q=maren')->assertOk()->assertExactJson([]);
         $platform = Platform::query()->firstOrFail()->id;
         $this->postJson('/jobs', ['title' => 'T', 'car' => $this->car()->id])->assertNotFound();

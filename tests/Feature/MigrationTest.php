@@ -16,7 +16,7 @@ final class MigrationTest extends TestCase
     private const OLD = 13;
 
     private const KEPT = [
-        'shops' => '*', 'users' => '*', 'platforms' => '*', 'library_versions' => 'id, platform_id, number, fingerprint',
+        'shops' => 'id, name, units, document, created_at, updated_at', 'users' => 'id, shop_id, name, email, password, units, numerals, created_at, updated_at', 'platforms' => '*', 'library_versions' => 'id, platform_id, number, fingerprint',
         'customer_jobs' => 'id, shop_id, advisor_id, title, brief, brief_revision, due, oldest_price, search, created_at, updated_at',
         'brief_revisions' => 'id, customer_job_id, number, document, author_id, created_at',
         'plans' => 'id, customer_job_id, library_version_id, document, revision, redo, created_at, updated_at',
@@ -87,6 +87,16 @@ final class MigrationTest extends TestCase
         self::assertNotSame($cars[12], $cars[13], 'without a registration every job has a car of its own');
         self::assertNotSame($customers[10], $customers[11], 'two whom nobody named yet are two');
         self::assertSame(count($said) - 1, count(array_unique($cars)));
+    }
+
+    public function test_everybody_is_in_their_shop_what_they_were_and_the_way_back_knows_it(): void
+    {
+        $roles = self::select('select id, shop_id, role from before.users order by id');
+        self::assertNotSame([], $roles);
+        Artisan::call('migrate', ['--database' => 'before']);
+        self::assertEquals($roles, self::select('select user_id as id, shop_id, role from before.memberships order by user_id'));
+        Artisan::call('migrate:rollback', ['--database' => 'before', '--step' => count(self::files()) - self::OLD]);
+        self::assertEquals($roles, self::select('select id, shop_id, role from before.users order by id'));
     }
 
     public function test_readings_libraries_and_requests_are_kept_where_they_belong(): void

@@ -13,7 +13,7 @@ final class PersonTest extends TestCase
     {
         $url = "/plans/{$this->plan()->id}";
         $shop = $this->actingAs($this->person('advisor'))->getJson($url)->json('estimate');
-        $this->actingAs($this->person('owner'))->put('/me', self::METRIC)->assertRedirect();
+        $this->actingAs($this->person('owner'))->putJson('/me', self::METRIC)->assertOk();
         $own = $this->getJson($url)->json('estimate');
         self::assertSame(['power' => 'wheel kW', 'torque' => 'N·m', 'money' => '€', 'tenths' => false], $own['labels']);
         self::assertEqualsWithDelta($shop['stages'][3]['power']['p50'] * 0.7457, $own['stages'][3]['power']['p50'], 0.1);

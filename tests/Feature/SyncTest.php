@@ -182,7 +182,7 @@ final class SyncTest extends TestCase
         foreach ($addresses as $address) {
             $this->get($address)->assertOk();
         }
-        self::assertSame([], array_values(array_filter(array_column(DB::getQueryLog(), 'query'), fn (string $sql): bool => preg_match('/^(insert|update|delete)/i', $sql) === 1)));
+        self::assertSame([], array_values(array_filter(array_column(DB::getQueryLog(), 'query'), fn (string $sql): bool => preg_match('/^(insert|update|delete)/i', $sql) === 1 && ! str_contains($sql, '"audit_entries"'))));
     }
 
     public function test_an_edits_answer_is_small(): void

@@ -3,7 +3,7 @@
 namespace Tests\Races;
 
 use App\Actions\ImportFolder;
-use App\Console\Commands\LoadDemo;
+use App\Security\DemoPeople;
 use Illuminate\Contracts\Console\Kernel;
 use Illuminate\Foundation\Testing\TestCase;
 use Illuminate\Support\Facades\Artisan;
@@ -19,7 +19,7 @@ abstract class ProcessCase extends TestCase
             self::fail("The races empty their database, which must end in _races, not be \"{$database}\": run bin/test.");
         }
         Artisan::call('migrate:fresh', ['--force' => true]);
-        app(ImportFolder::class)->into(base_path('demo'), LoadDemo::PEOPLE);
+        app(ImportFolder::class)->into(base_path('demo'), DemoPeople::ALL);
     }
 
     public function createApplication()

@@ -4,6 +4,7 @@ namespace App\Console\Commands;
 
 use App\Actions\ImportFolder;
 use App\Models\Shop;
+use App\Security\DemoPeople;
 use Illuminate\Console\Command;
 use Pebblerun\Formats\InvalidDocument;
 
@@ -13,12 +14,6 @@ final class LoadDemo extends Command
 
     protected $description = 'Loads the demo shop into an empty database';
 
-    /** Two people of the demo; their passwords are public and only for the demo. */
-    public const PEOPLE = [
-        ['name' => 'Ines Harrow', 'email' => 'ines@saltmarsh.test', 'password' => 'tide-and-stone', 'role' => 'advisor'],
-        ['name' => 'Odd Lindqvar', 'email' => 'odd@saltmarsh.test', 'password' => 'harbour-light', 'role' => 'owner'],
-    ];
-
     public function handle(ImportFolder $import): int
     {
         if (Shop::query()->exists()) {
@@ -27,7 +22,8 @@ final class LoadDemo extends Command
             return self::FAILURE;
         }
         try {
-            $shop = $import->into(base_path('demo'), self::PEOPLE);
+            $shop = $import->into(base_path('demo'), DemoPeople::ALL);
+            $shop->update(['is_demo' => true]);
         } catch (InvalidDocument $fault) {
             $this->error($fault->getMessage());
 

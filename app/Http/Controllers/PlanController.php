@@ -18,6 +18,8 @@ use App\Queries\RevisionList;
 use App\Queries\ShownPlan;
 use App\Queries\StageDetail;
 use App\Queries\VerdictDetail;
+use App\Security\Audit;
+use App\Security\AuditEvent;
 use Illuminate\Http\JsonResponse;
 
 final class PlanController
@@ -93,8 +95,10 @@ final class PlanController
     }
 
     /** The plan with everything it needs, in the open bundle format. */
-    public function bundle(Plan $plan): JsonResponse
+    public function bundle(PersonRequest $request, Plan $plan, Audit $audit): JsonResponse
     {
+        $audit->note(AuditEvent::PlanExported, $request->person(), ['job' => $plan->job->title]);
+
         return response()->json(PlanBundle::of($plan), 200, ['Content-Disposition' => 'attachment; filename="pebblerun-bundle.json"'], JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
     }
 }

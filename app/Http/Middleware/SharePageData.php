@@ -3,6 +3,7 @@
 namespace App\Http\Middleware;
 
 use App\Models\User;
+use App\Security\Ability;
 use Illuminate\Http\Request;
 use Inertia\Middleware;
 
@@ -27,7 +28,8 @@ final class SharePageData extends Middleware
         return $user instanceof User ? [
             'id' => $user->id,
             'name' => $user->name,
-            'role' => $user->role,
+            'role' => $user->role()?->value,
+            'abilities' => array_values(array_map(fn (Ability $ability): string => $ability->value, array_filter(Ability::cases(), $user->may(...)))),
             'units' => $user->unitSystem()->toArray(),
             'numerals' => $user->numerals->value,
             'time_zone' => $user->shop->timeZone(),

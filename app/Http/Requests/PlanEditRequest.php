@@ -3,6 +3,7 @@
 namespace App\Http\Requests;
 
 use App\Actions\Step;
+use App\Security\Ability;
 use Illuminate\Validation\Rule;
 use Pebblerun\Core\Job\Commands\AcceptLimit;
 use Pebblerun\Core\Job\Commands\Commands;
@@ -22,6 +23,17 @@ final class PlanEditRequest extends EditRequest
             'step.do' => ['required_with:step', Rule::in(['undo', 'redo', 'restore', 'take'])],
             'step.of' => ['required_with:step', fn (string $field, mixed $of, callable $fail) => $this->isNamed($of) || $fail('step.of must be a number, or the name of a request.')],
         ];
+    }
+
+    /** Some commands ask more of a role than editing a plan; a step over the whole plan may set prices back. */
+    public function authorize(): bool
+    {
+        $asked = array_filter(array_map(Ability::ofCommand(...), (array) $this->input('commands', [])));
+        if (in_array($this->input('step.do'), ['restore', 'take'], true)) {
+            $asked[] = Ability::SetPrices;
+        }
+
+        return array_filter($asked, fn (Ability $ability): bool => ! $this->person()->may($ability)) === [];
     }
 
     private function isNamed(mixed $of): bool

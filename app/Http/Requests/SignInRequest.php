@@ -2,33 +2,32 @@
 
 namespace App\Http\Requests;
 
+use App\Models\User;
+use App\Security\Audit;
+use App\Security\AuditEvent;
+use App\Security\Credentials;
+use App\Security\Tries;
 use Illuminate\Foundation\Http\FormRequest;
-use Illuminate\Support\Facades\Auth;
-use Illuminate\Support\Facades\RateLimiter;
-use Illuminate\Support\Str;
-use Illuminate\Validation\ValidationException;
 
+/** An address and a password. What is wrong is told on the form itself: a visitor has no session to keep it in. */
 final class SignInRequest extends FormRequest
 {
-    private const TRIES = 6;
-
-    /** @return array<string, list<string>> */
-    public function rules(): array
+    /** The person they belong to; a sentence where there is none. */
+    public function authenticate(Credentials $credentials, Tries $tries, Audit $audit): User|string
     {
-        return ['email' => ['required', 'string', 'email', 'max:200'], 'password' => ['required', 'string', 'max:200']];
-    }
+        $email = Credentials::address(mb_substr($this->string('email')->value(), 0, 200));
+        $wait = $tries->wait($email, (string) $this->ip());
+        if ($wait > 0) {
+            return "Too many tries. Wait {$wait} seconds and try again.";
+        }
+        $person = $credentials->personWith($email, mb_substr($this->string('password')->value(), 0, 200));
+        if ($person !== null) {
+            return $person;
+        }
+        $tries->failed($email, (string) $this->ip());
+        $known = User::query()->where('email', $email)->first();
+        $known === null || $audit->note(AuditEvent::SignInRefused, $known);
 
-    /** @throws ValidationException for a wrong pair, or too many tries. */
-    public function authenticate(): void
-    {
-        $key = Str::lower($this->string('email')->value()).'|'.$this->ip();
-        if (RateLimiter::tooManyAttempts($key, self::TRIES)) {
-            throw ValidationException::withMessages(['email' => 'Too many tries. Wait '.RateLimiter::availableIn($key).' seconds and try again.']);
-        }
-        if (! Auth::attempt($this->only('email', 'password'))) {
-            RateLimiter::hit($key);
-            throw ValidationException::withMessages(['email' => 'This address and password do not belong together.']);
-        }
-        RateLimiter::clear($key);
+        return 'This address and password do not belong together.';
     }
 }

@@ -69,5 +69,5 @@ async function send<T>(method: string, url: string, body?: unknown): Promise<T> 
 
 export const get = <T>(url: string) => send<T>('GET', url);
 export const post = <T>(url: string, body: unknown) => send<T>('POST', url, body);
-export const drop = <T>(url: string) => send<T>('DELETE', url);
+export const drop = <T>(url: string, body?: unknown) => send<T>('DELETE', url, body);
 export const put = <T>(url: string, body: unknown) => send<T>('PUT', url, body);

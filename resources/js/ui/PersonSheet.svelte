@@ -1,6 +1,7 @@
 <script lang="ts">
-    import { router } from '@inertiajs/svelte';
+    import { Link, router } from '@inertiajs/svelte';
     import type { SignedIn } from '@/generated/answers';
+    import { put } from '@/lib/api';
     import type { Numerals } from '@/lib/format';
     import Sheet from './Sheet.svelte';
 
@@ -22,13 +23,10 @@
         { key: 'space', shown: '1 234,5' },
     ];
 
-    function save(event: SubmitEvent) {
+    async function save(event: SubmitEvent) {
         event.preventDefault();
-        router.put(
-            '/me',
-            { units: { ...units }, numerals },
-            { onSuccess: () => location.reload(), preserveScroll: true },
-        );
+        await put('/me', { units: { ...units }, numerals });
+        location.reload();
     }
 </script>
 
@@ -66,6 +64,10 @@
         </div>
         <div class="flex justify-between gap-2">
             <button type="button" class="btn" onclick={() => router.post('/sign-out')}>Sign out</button>
+            <Link class="btn" href="/account">Account</Link>
+            {#if person.abilities.includes('manage-people')}<Link class="btn mr-auto" href="/people"
+                    >People</Link
+                >{/if}
             <button type="submit" class="btn btn-strong">Keep</button>
         </div>
     </form>

@@ -1,0 +1,68 @@
+<?php
+
+namespace App\Actions\People;
+
+use App\Exceptions\Refused;
+use App\Models\Membership;
+use App\Models\User;
+use App\Security\Audit;
+use App\Security\AuditEvent;
+use App\Security\Role;
+use App\Security\Sessions;
+use Illuminate\Support\Facades\DB;
+
+/** What an owner does with the people of a shop. A shop always keeps an owner. */
+final readonly class ChangeMembership
+{
+    public function __construct(private Audit $audit, private Sessions $sessions) {}
+
+    /** @throws Refused where it would leave the shop without an owner. */
+    public function role(Membership $membership, Role $role, ?User $by): void
+    {
+        DB::transaction(function () use ($membership, $role, $by): void {
+            $role === Role::Owner || $this->mustLeaveAnOwner($membership);
+            $was = $membership->role;
+            $membership->update(['role' => $role]);
+            $this->audit->note(AuditEvent::RoleChanged, $by, ['person' => $membership->user->name, 'from' => $was->value, 'to' => $role->value], $membership->shop_id);
+        });
+    }
+
+    /** @throws Refused where it would leave the shop without an owner. */
+    public function deactivate(Membership $membership, ?User $by): void
+    {
+        DB::transaction(function () use ($membership, $by): void {
+            $this->mustLeaveAnOwner($membership);
+            $membership->update(['deactivated_at' => now()]);
+            $this->moveOn($membership);
+            $this->audit->note(AuditEvent::PersonDeactivated, $by, ['person' => $membership->user->name], $membership->shop_id);
+        });
+    }
+
+    public function reactivate(Membership $membership, ?User $by): void
+    {
+        DB::transaction(function () use ($membership, $by): void {
+            $membership->update(['deactivated_at' => null]);
+            $this->audit->note(AuditEvent::PersonReactivated, $by, ['person' => $membership->user->name], $membership->shop_id);
+        });
+    }
+
+    /** Who worked there is signed out at once, and works in another of their shops the next time. */
+    private function moveOn(Membership $membership): void
+    {
+        $person = $membership->user;
+        $this->sessions->endAll($person);
+        $other = $person->memberships()->whereNull('deactivated_at')->orderBy('id')->first();
+        if ($person->shop_id === $membership->shop_id && $other !== null) {
+            $person->update(['shop_id' => $other->shop_id]);
+        }
+    }
+
+    private function mustLeaveAnOwner(Membership $membership): void
+    {
+        // Two owners who let each other go at the same moment must see each other.
+        $owners = Membership::query()->where('shop_id', $membership->shop_id)->where('role', Role::Owner)->whereNull('deactivated_at')->lockForUpdate()->pluck('id');
+        if ($membership->role === Role::Owner && $owners->all() === [$membership->id]) {
+            throw Refused::because("{$membership->user->name} is the only owner: make somebody else an owner first.");
+        }
+    }
+}

@@ -1,0 +1,36 @@
+<?php
+
+namespace App\Console\Commands;
+
+use App\Models\Membership;
+use App\Models\Shop;
+use App\Security\Credentials;
+use App\Security\Role;
+
+/** What commands about people have in common: they name a shop, a person and a role, and say which there are. */
+trait NamesPeople
+{
+    private function shopNamed(string $name): ?Shop
+    {
+        $shop = Shop::query()->where('name', $name)->first();
+        $shop === null && $this->error("There is no shop \"{$name}\": there is ".(Shop::query()->orderBy('name')->pluck('name')->implode(', ') ?: 'none').'.');
+
+        return $shop;
+    }
+
+    private function roleNamed(string $role): ?Role
+    {
+        $found = Role::tryFrom($role);
+        $found === null && $this->error("\"{$role}\" is no role: use one of ".implode(', ', array_column(Role::cases(), 'value')).'.');
+
+        return $found;
+    }
+
+    private function memberAt(Shop $shop, string $email): ?Membership
+    {
+        $membership = Membership::query()->with('user', 'shop')->where('shop_id', $shop->id)->whereRelation('user', 'email', Credentials::address($email))->first();
+        $membership === null && $this->error("Nobody in {$shop->name} has the address {$email}.");
+
+        return $membership;
+    }
+}

@@ -1,0 +1,28 @@
+<?php
+
+namespace App\Console\Commands;
+
+use App\Models\User;
+use App\Security\Credentials;
+use App\Security\PasswordLink;
+use Illuminate\Console\Command;
+
+final class SetPersonPassword extends Command
+{
+    protected $signature = 'person:password {email}';
+
+    protected $description = 'Prints a link by which somebody chooses a new password: for two days, and once';
+
+    public function handle(PasswordLink $links): int
+    {
+        $person = User::query()->where('email', Credentials::address((string) $this->argument('email')))->first();
+        if ($person === null) {
+            $this->error("Nobody has the address {$this->argument('email')}.");
+
+            return 2;
+        }
+        $this->line($links->of($person));
+
+        return self::SUCCESS;
+    }
+}

@@ -1,0 +1,80 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Actions\People\SetPassword;
+use App\Http\Requests\PersonRequest;
+use App\Http\Requests\SecondFactorRequest;
+use App\Http\Requests\SetPasswordRequest;
+use App\Security\Audit;
+use App\Security\AuditEvent;
+use App\Security\SecondFactor;
+use App\Security\Sessions;
+use App\Security\Totp;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Validation\ValidationException;
+use Inertia\Inertia;
+use Inertia\Response;
+
+/** A person's own account: password, sessions, second factor. */
+final class AccountController
+{
+    public function show(PersonRequest $request, Sessions $sessions): Response
+    {
+        $person = $request->person();
+
+        return Inertia::render('Account', [
+            'email' => $person->email,
+            'second_factor' => $person->second_factor_on,
+            'recovery_codes' => count($person->recovery_codes ?? []),
+            'sessions' => $sessions->of($person, $request->session()->getId()),
+        ]);
+    }
+
+    public function password(SetPasswordRequest $request, SetPassword $passwords): JsonResponse
+    {
+        $passwords->set($request->person(), $request->string('password')->value(), $request->session()->getId());
+
+        return response()->json(['message' => 'Your password is changed. Everywhere else you are signed out.']);
+    }
+
+    public function endSession(PersonRequest $request, string $session, Sessions $sessions, Audit $audit): JsonResponse
+    {
+        $sessions->end($request->person(), $session) && $audit->note(AuditEvent::SessionsEnded, $request->person(), ['count' => 1]);
+
+        return response()->json($sessions->of($request->person(), $request->session()->getId()));
+    }
+
+    public function endOthers(PersonRequest $request, Sessions $sessions, Audit $audit): JsonResponse
+    {
+        $ended = $sessions->endAll($request->person(), $request->session()->getId());
+        $audit->note(AuditEvent::SessionsEnded, $request->person(), ['count' => $ended]);
+
+        return response()->json($sessions->of($request->person(), $request->session()->getId()));
+    }
+
+    /** A secret to put into an authenticator; it counts once a code of it came back. */
+    public function beginFactor(SecondFactorRequest $request, SecondFactor $factor): JsonResponse
+    {
+        $request->mustBeOff();
+        $secret = $factor->begin($request->person());
+
+        return response()->json(['secret' => $secret, 'address' => Totp::address($secret, $request->person()->email, 'Pebblerun')]);
+    }
+
+    public function confirmFactor(PersonRequest $request, SecondFactor $factor): JsonResponse
+    {
+        $codes = $factor->confirm($request->person(), $request->string('code')->value());
+
+        return $codes === null
+            ? throw ValidationException::withMessages(['code' => 'This code is not right. Check the clock of your device and take the next one.'])
+            : response()->json(['recovery_codes' => $codes]);
+    }
+
+    public function endFactor(SecondFactorRequest $request, SecondFactor $factor): JsonResponse
+    {
+        $factor->end($request->person());
+
+        return response()->json(['message' => 'The second factor is off.']);
+    }
+}

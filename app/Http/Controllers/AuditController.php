@@ -1,0 +1,16 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Http\Requests\HistoryRequest;
+use App\Queries\AuditTrail;
+use Illuminate\Http\JsonResponse;
+
+/** What happened in the shop, for its owner. */
+final class AuditController
+{
+    public function index(HistoryRequest $request): JsonResponse
+    {
+        return response()->json(AuditTrail::of($request->person()->shop_id, $request->before()));
+    }
+}

@@ -1,0 +1,68 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Actions\People\SetPassword;
+use App\Jobs\SendNewPassword;
+use App\Models\User;
+use App\Security\Credentials;
+use App\Security\PasswordLink;
+use App\Security\PasswordRule;
+use App\Security\Tries;
+use Illuminate\Http\RedirectResponse;
+use Illuminate\Http\Request;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Validator;
+
+/** A new password by a link that was sent, for who was invited or forgot theirs. */
+final class PasswordController
+{
+    public function __construct(private readonly PasswordLink $links) {}
+
+    public function ask(): Response
+    {
+        return response()->view('forgotten', ['sent' => false, 'fault' => null]);
+    }
+
+    /** The same answer, as fast, whether anybody knows the address or not. */
+    public function send(Request $request, Tries $tries): Response
+    {
+        $email = Credentials::address(mb_substr($request->string('email')->value(), 0, 200));
+        if ($tries->wait("reset {$email}", (string) $request->ip()) > 0) {
+            return response()->view('forgotten', ['sent' => false, 'fault' => 'That was asked often just now: wait some minutes.'], 422);
+        }
+        $tries->failed("reset {$email}", (string) $request->ip());
+        SendNewPassword::dispatch($email);
+
+        return response()->view('forgotten', ['sent' => true, 'fault' => null]);
+    }
+
+    public function show(Request $request, User $person): Response
+    {
+        return $this->links->isFresh($person, $request->string('stamp')->value()) ? self::page($request, $person) : self::stale();
+    }
+
+    public function store(Request $request, User $person, SetPassword $passwords): Response|RedirectResponse
+    {
+        if (! $this->links->isFresh($person, $request->string('stamp')->value())) {
+            return self::stale();
+        }
+        $check = Validator::make($request->only('password', 'again'), ['password' => ['required', 'string', new PasswordRule($person)], 'again' => ['same:password']], ['again.same' => 'The two are not the same: type it again.']);
+        if ($check->fails()) {
+            return self::page($request, $person, $check->errors()->first());
+        }
+        $passwords->set($person, $request->string('password')->value());
+
+        return redirect('/sign-in');
+    }
+
+    private static function page(Request $request, User $person, ?string $fault = null): Response
+    {
+        return response()->view('password', ['person' => $person, 'address' => $request->getRequestUri(), 'fault' => $fault], $fault === null ? 200 : 422);
+    }
+
+    private static function stale(): Response
+    {
+        return response()->view('fault', ['title' => 'This link is used up', 'message' => 'It was good once, or the password was changed since. Ask for a new one where you sign in.'], 410);
+    }
+}

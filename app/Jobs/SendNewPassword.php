@@ -1,0 +1,30 @@
+<?php
+
+namespace App\Jobs;
+
+use App\Mail\NewPassword;
+use App\Models\User;
+use App\Security\Audit;
+use App\Security\AuditEvent;
+use App\Security\PasswordLink;
+use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Foundation\Bus\Dispatchable;
+use Illuminate\Support\Facades\Mail;
+
+/** Sends somebody who forgot it the way to a new password, where that is somebody: who asked is not told. */
+final class SendNewPassword implements ShouldQueue
+{
+    use Dispatchable;
+
+    public function __construct(private readonly string $email) {}
+
+    public function handle(PasswordLink $links, Audit $audit): void
+    {
+        $person = User::query()->where('email', $this->email)->first();
+        if ($person === null || ! $person->isMember()) {
+            return;
+        }
+        $audit->note(AuditEvent::ResetAsked, $person);
+        Mail::to($person->email)->send(new NewPassword($person->name, $links->of($person)));
+    }
+}

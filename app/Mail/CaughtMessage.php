@@ -1,0 +1,34 @@
+<?php
+
+namespace App\Mail;
+
+/** A message as it came over the line, to be read: its subject and its text. */
+final readonly class CaughtMessage
+{
+    private function __construct(public string $subject, public string $body) {}
+
+    public static function of(string $raw): self
+    {
+        [$head, $body] = [...explode("\r\n\r\n", $raw, 2), ''];
+        $headers = @iconv_mime_decode_headers($head, ICONV_MIME_DECODE_CONTINUE_ON_ERROR, 'UTF-8') ?: [];
+        $encoding = strtolower(self::one($headers['Content-Transfer-Encoding'] ?? ''));
+        $text = match ($encoding) {
+            'quoted-printable' => quoted_printable_decode($body),
+            'base64' => (string) base64_decode($body),
+            default => $body,
+        };
+
+        return new self(mb_substr(self::clean(self::one($headers['Subject'] ?? '')), 0, 400), self::clean(str_replace("\r\n", "\n", $text)));
+    }
+
+    /** @param  string|list<string>  $header */
+    private static function one(string|array $header): string
+    {
+        return is_array($header) ? (string) end($header) : $header;
+    }
+
+    private static function clean(string $text): string
+    {
+        return (string) preg_replace('/[\x00-\x08\x0B-\x1F\x7F]/', '', mb_scrub($text));
+    }
+}

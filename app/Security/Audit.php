@@ -1,0 +1,30 @@
+<?php
+
+namespace App\Security;
+
+use App\Models\AuditEntry;
+use App\Models\User;
+use Illuminate\Http\Request;
+
+/** Adds to the audit trail. */
+final readonly class Audit
+{
+    public function __construct(private Request $request) {}
+
+    /**
+     * @param  ?User  $by  null for somebody at the command line or nobody known
+     * @param  ?int  $shop  that it concerns; the person's where it is not given
+     * @param  array<string, string|int>  $details
+     */
+    public function note(AuditEvent $event, ?User $by, array $details = [], ?int $shop = null): void
+    {
+        AuditEntry::create([
+            'shop_id' => $shop ?? $by?->shop_id,
+            'user_id' => $by?->id,
+            'event' => $event,
+            'who' => $by->name ?? (app()->runningInConsole() ? 'command line' : 'somebody'),
+            'details' => $details,
+            'address' => app()->runningInConsole() ? null : $this->request->ip(),
+        ]);
+    }
+}
