@@ -29,7 +29,17 @@
     let { job, plans, state: start }: BenchPage = $props();
 
     const person = (page.props as unknown as { person: SignedIn }).person;
-    const bench = untrack(() => new Bench(job.id, person.id, start, plans, person.units.power));
+    const bench = untrack(
+        () =>
+            new Bench(
+                job.id,
+                person.id,
+                start,
+                plans,
+                person.units.power,
+                person.abilities.includes('edit-plans'),
+            ),
+    );
     let board: Board;
     let panel: HTMLElement;
     let help = $state(false);
@@ -121,6 +131,11 @@
     {#if bench.error}
         <p class="flex justify-between border-b border-rust bg-rust-wash px-4 py-1.5 text-ink" role="alert">
             {bench.error}<button class="font-semibold" onclick={() => (bench.error = '')}>Close</button>
+        </p>
+    {/if}
+    {#if !bench.mayEdit}
+        <p class="border-b border-line bg-paper px-4 py-1.5 text-soft" role="status">
+            You read this plan: your role does not change plans.
         </p>
     {/if}
     {#if bench.past}

@@ -14,7 +14,9 @@
     type Asked = CounterPage['asked'];
     let { shop, asked, more, jobs, counts, platforms }: CounterPage = $props();
 
-    const person = untrack(() => (page.props as unknown as { person: SignedIn }).person.id);
+    const signedIn = untrack(() => (page.props as unknown as { person: SignedIn }).person);
+    const person = signedIn.id;
+    const mayStart = signedIn.abilities.includes('edit-jobs');
     const missing = $derived(jobs.filter((job) => job.summary === null).map((job) => job.id));
     let words = $state(untrack(() => asked.q));
     let starting = $state(false);
@@ -58,7 +60,7 @@
         const keys: Record<string, () => void> = {
             ArrowDown: () => walk(1),
             ArrowUp: () => walk(-1),
-            ...(inSearch ? {} : { '/': () => search.focus(), n: () => (starting = true) }),
+            ...(inSearch ? {} : { '/': () => search.focus(), n: () => (starting = mayStart) }),
         };
         const run = keys[event.key];
         if (!run) return;
@@ -98,7 +100,9 @@
                     <option value="title">by job</option>
                 </select>
             </label>
-            <button class="btn btn-strong" onclick={() => (starting = true)}>New job <Kbd>N</Kbd></button>
+            {#if mayStart}<button class="btn btn-strong" onclick={() => (starting = true)}
+                    >New job <Kbd>N</Kbd></button
+                >{/if}
         </div>
         <div class="mb-3 flex flex-wrap gap-1.5" role="group" aria-label="What is due">
             <button

@@ -49,7 +49,7 @@
         <Section
             title="What happened"
             about="Sign-ins, roles, exports and accepted limits. Nobody can change or delete a line."
-            ><Audit /></Section
+            >{#key rows}<Audit />{/key}</Section
         >
     </div>
 </Frame>

@@ -57,6 +57,8 @@ export class Bench {
         plans: PlanNote[] = [],
         /** The unit of power that the person reads in. */
         private readonly unit = 'hp',
+        /** Whether the person's role changes plans; others read them. */
+        readonly mayEdit = true,
     ) {
         this.plans = plans;
         this.state = state;
@@ -562,6 +564,10 @@ export class Bench {
     #send(asked: Asked, words: string, echo: Echo = {}): Edit | null {
         if (this.past) {
             this.error = `This is revision ${this.past.revision}, only to look at: restore it, or go back to the plan.`;
+            return null;
+        }
+        if (!this.mayEdit) {
+            this.error = 'Your role reads plans and does not change them: ask an owner of the shop.';
             return null;
         }
         this.error = '';

@@ -26,9 +26,9 @@
         {#each trail.entries as entry (entry.id)}
             <tr class="border-b border-faint align-top">
                 <td class="py-1 pr-4 whitespace-nowrap">{day(entry.at)} {clock(entry.at)}</td>
-                <td class="pr-4 whitespace-nowrap">{entry.who}</td>
-                <td class="pr-4">{entry.what}{entry.details ? `: ${entry.details}` : ''}</td>
-                <td class="text-soft">{entry.address ?? ''}</td>
+                <td class="py-1 pr-4 whitespace-nowrap">{entry.who}</td>
+                <td class="py-1 pr-4">{entry.what}{entry.details ? `: ${entry.details}` : ''}</td>
+                <td class="py-1 text-soft">{entry.address ?? ''}</td>
             </tr>
         {/each}
     </tbody>
