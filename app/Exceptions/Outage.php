@@ -15,8 +15,8 @@ final class Outage
     /** s */
     private const AGAIN_AFTER = 5;
 
-    /** Source: PostgreSQL, appendix A: connection exception, insufficient resources, operator intervention, read-only transaction. */
-    private const STATES = '/^(08|53|57P|25006)/';
+    /** Source: PostgreSQL, appendix A: connection exception, insufficient resources, operator intervention (a timeout too), lock not available, read-only transaction. */
+    private const STATES = '/^(08|53|57P|57014|55P03|25006)/';
 
     public static function is(PDOException $fault): bool
     {

@@ -1,6 +1,7 @@
 # Shared by bin/start, bin/test and bin/bench: installs what is missing and runs the project's own servers.
 # Ports and folders can be set from outside:
 #   PEBBLERUN_PORT (8800), PEBBLERUN_DB_PORT (8854), PEBBLERUN_RUN (folder for data, logs, secrets)
+# Run by root, everything serves as a system user of its own, from folders that belong to root or to that user.
 
 ROOT=$(cd "$(dirname "${BASH_SOURCE[0]}")/../.." && pwd)
 PG=/usr/lib/postgresql/15/bin
@@ -19,14 +20,43 @@ trap 'fail "a command failed (line $LINENO: $BASH_COMMAND)" "read the lines abov
 
 as_root() { [ "$(id -u)" = 0 ]; }
 
-# A folder the database's own user can reach: inside the project where possible.
+# Whom the web, the worker and the rest run as.
+USER_NAME=pebblerun
+web_user() { if as_root; then echo "$USER_NAME"; else id -un; fi; }
+make_user() {
+    as_root || return 0
+    getent passwd "$USER_NAME" > /dev/null || useradd --system --user-group --no-create-home --home-dir /nonexistent --shell /usr/sbin/nologin "$USER_NAME"
+}
+as_user() { if as_root; then setpriv --reuid="$USER_NAME" --regid="$USER_NAME" --init-groups "$@"; else "$@"; fi; }
+
+# A folder of ours: nobody else made it, and nobody else may write to it.
+own_folder() {
+    mkdir -p "$1"
+    local owner mode
+    owner=$(stat -c %u "$1") mode=$(stat -c %A "$1")
+    [ "$owner" = "$(id -u)" ] || fail "the folder $1 belongs to somebody else" "look what it is and move it away, or set PEBBLERUN_RUN to a folder of your own"
+    [ -L "$1" ] && fail "$1 is a link" "put a folder there"
+    case $mode in ?????w????|????????w?) chmod go-w "$1" ;; esac
+}
+
+# Where data, logs and secrets are: inside the project where the system user may go there, else under /var/lib.
 choose_run() {
+    make_user
     RUN=${PEBBLERUN_RUN:-$ROOT/.run}
-    if [ -z "${PEBBLERUN_RUN:-}" ] && as_root && ! setpriv --reuid=65534 --regid=65534 --clear-groups test -x "$ROOT"; then
-        RUN=/var/tmp/pebblerun-$(printf %s "$ROOT" | cksum | cut -d' ' -f1)
+    SERVE=$ROOT
+    if as_root && ! as_user test -x "$ROOT" -a -r "$ROOT/artisan"; then
+        [ -n "${PEBBLERUN_RUN:-}" ] || RUN=/var/lib/pebblerun/$(printf %s "$ROOT" | cksum | cut -d' ' -f1)
+        as_root && mkdir -p /var/lib/pebblerun
+        COPY=1
     fi
-    mkdir -p "$RUN"/{log,done,web} && chmod 755 "$RUN" "$RUN/web"
+    case $RUN in "$ROOT"/*) [ -z "${COPY:-}" ] || RUN=/var/lib/pebblerun/$(printf %s "$RUN" | cksum | cut -d' ' -f1) ;; esac
+    own_folder "$RUN"
+    mkdir -p "$RUN"/{log,done,web,cache,storage} && chmod 755 "$RUN" "$RUN/web"
     RUN=$(cd "$RUN" && pwd)
+    [ -z "${COPY:-}" ] || SERVE=$RUN/app
+    if as_root; then chown "$USER_NAME" "$RUN/cache" "$RUN/storage"; fi
+    chmod 711 "$RUN/log"
+    chmod 750 "$RUN/cache" "$RUN/storage"
     DB_FOLDER=$RUN/postgres
     PORT=${PEBBLERUN_PORT:-8800}
     DB_PORT=${PEBBLERUN_DB_PORT:-8854}
@@ -100,17 +130,39 @@ install_packages() {
 }
 
 # Secrets and settings live in one file that only this machine has.
+# Parsed and never run: names, an equals sign, and the rest of the line as it is.
+read_settings() {
+    local name value
+    while IFS='=' read -r name value || [ -n "$name" ]; do
+        case $name in ''|'#'*) continue ;; esac
+        [[ $name =~ ^[A-Z][A-Z0-9_]*$ ]] || fail "\"$name\" in $1 is no name of a setting" "write NAME=value, a line each"
+        export "$name=$value"
+    done < "$1"
+}
+
 secret() { head -c 24 /dev/urandom | base64 | tr '+/' 'ab'; }
 settings() {
-    local file=$RUN/settings.env
+    local file=$RUN/settings.env keys=$RUN/keys.env
     if [ ! -s "$file" ]; then
         step "making the application key and secrets"
         (umask 077; printf 'APP_KEY=base64:%s\nDB_PASSWORD=%s\n' "$(head -c 32 /dev/urandom | base64)" "$(secret)" > "$file.part" && mv "$file.part" "$file")
     fi
+    # What the database is made and changed with is for whoever runs this alone: no process of the web inherits it.
+    if [ ! -s "$keys" ]; then
+        local admin=cluster password; password=$(secret)
+        if [ -s "$DB_FOLDER/PG_VERSION" ]; then
+            # An earlier version had one role for everything.
+            admin=app password=$(sed -n 's/^DB_PASSWORD=//p' "$file")
+            (umask 077; sed "s/^DB_PASSWORD=.*/DB_PASSWORD=$(secret)/" "$file" > "$file.part" && mv "$file.part" "$file")
+        fi
+        (umask 077; printf 'DB_ADMIN=%s\nDB_ADMIN_PASSWORD=%s\nDB_OWNER_PASSWORD=%s\n' "$admin" "$password" "$(secret)" > "$keys.part" && mv "$keys.part" "$keys")
+    fi
+    read_settings "$file"
+    read_settings "$keys"
+    export -n DB_ADMIN DB_ADMIN_PASSWORD DB_OWNER_PASSWORD
     set -a
-    . "$file"
-    APP_ENV=${APP_ENV:-production} APP_URL=$URL DB_HOST=127.0.0.1 DB_PORT=$DB_PORT DB_DATABASE=${DB_DATABASE:-pebblerun} DB_USERNAME=app
-    PEBBLERUN_MAIL_PORT=${PEBBLERUN_MAIL_PORT:-$((DB_PORT + 1))} APP_CONFIG_CACHE=$RUN/web/config.php APP_ROUTES_CACHE=$RUN/web/routes.php PEBBLERUN_ESTIMATOR=$RUN/web/sockets/estimator.sock
+    APP_ENV=${APP_ENV:-production} APP_URL=$URL DB_HOST=127.0.0.1 DB_PORT=$DB_PORT DB_DATABASE=${DB_DATABASE:-pebblerun} DB_USERNAME=pebblerun_web
+    PEBBLERUN_MAIL_PORT=${PEBBLERUN_MAIL_PORT:-$((DB_PORT + 1))} APP_CONFIG_CACHE=$RUN/cache/config.php APP_ROUTES_CACHE=$RUN/cache/routes.php LARAVEL_STORAGE_PATH=$RUN/storage PEBBLERUN_ESTIMATOR=$RUN/web/sockets/estimator.sock
     set +a
     mkdir -p "$RUN/php"
     printf 'opcache.enable_cli=1\nopcache.jit=1054\nopcache.jit_buffer_size=64M\nopcache.memory_consumption=192\nopcache.max_accelerated_files=20000\nopcache.revalidate_freq=2\nmemory_limit=256M\n' > "$RUN/php/pebblerun.ini"
@@ -130,9 +182,9 @@ start_database() {
         install -d -m 700 "$DB_FOLDER"
         if as_root; then chown postgres:postgres "$DB_FOLDER"; fi
         local pw; pw=$(mktemp)
-        printf %s "$DB_PASSWORD" > "$pw"
+        printf %s "$DB_ADMIN_PASSWORD" > "$pw"
         if as_root; then chown postgres "$pw"; fi
-        (cd / && as_postgres $PG/initdb -D "$DB_FOLDER" -U app --pwfile="$pw" --auth=scram-sha-256 -E UTF8 --locale=C.UTF-8) > "$RUN/log/initdb.log" 2>&1 \
+        (cd / && as_postgres $PG/initdb -D "$DB_FOLDER" -U "$DB_ADMIN" --pwfile="$pw" --auth=scram-sha-256 -E UTF8 --locale=C.UTF-8) > "$RUN/log/initdb.log" 2>&1 \
             || { rm -f "$pw"; fail "initdb failed: $(tail -1 "$RUN/log/initdb.log")" "see $RUN/log/initdb.log"; }
         rm -f "$pw"
         printf "listen_addresses = '127.0.0.1'\nunix_socket_directories = ''\nmax_connections = 60\n" >> "$DB_FOLDER/postgresql.conf"
@@ -148,19 +200,35 @@ start_database() {
         || { tail -5 "$RUN/log/postgres.log" >&2; fail "PostgreSQL did not start" "see $RUN/log/postgres.log"; }
 }
 
-run_sql() { PGPASSWORD=$DB_PASSWORD psql -h 127.0.0.1 -p "$DB_PORT" -U app -qtA "$@"; }
+run_sql() { PGPASSWORD=$DB_ADMIN_PASSWORD psql -h 127.0.0.1 -p "$DB_PORT" -U "$DB_ADMIN" -qtA -v ON_ERROR_STOP=1 "$@"; }
 
+# Two roles, neither of them a superuser: one owns the tables and changes them, one reads and writes rows for the web.
 make_database() {
     [ "$(run_sql -d postgres -c "select 1 from pg_database where datname = '$1'")" = 1 ] || run_sql -d postgres -c "create database \"$1\""
+    # Through a pipe: what stands on a command line is seen by everybody on the machine.
+    { printf "\\\\set owner_password '%s'\n\\\\set web_password '%s'\n\\\\set database '%s'\n" "$DB_OWNER_PASSWORD" "$DB_PASSWORD" "$1"; cat "$ROOT/bin/lib/roles.sql"; } | run_sql -d "$1" -f -
 }
 
-artisan() { php "$ROOT/artisan" "$@"; }
+# As the owner of the tables.
+owner_artisan() { DB_USERNAME=pebblerun_owner DB_PASSWORD=$DB_OWNER_PASSWORD artisan "$@"; }
 
-web_user() { if as_root; then if setpriv --reuid=www-data --regid=www-data --init-groups test -r "$ROOT/artisan"; then echo www-data; else echo root; fi; else id -un; fi; }
+# As the user that serves: root runs nothing that this user could have written.
+artisan() { (cd "$SERVE" && as_user php "$SERVE/artisan" "$@"); }
 
 prepare_storage() {
-    mkdir -p "$ROOT"/storage/{app,logs,framework/{cache,sessions,views}} "$ROOT/bootstrap/cache"
-    if as_root; then chown -R "$(web_user)" "$ROOT/storage" "$ROOT/bootstrap/cache"; fi
+    as_user mkdir -p "$RUN"/storage/{app,logs,framework/{cache,sessions,views}}
+    publish
+}
+
+# Where the system user may not enter the project, it is served from a copy that belongs to root.
+publish() {
+    [ -n "${COPY:-}" ] || return 0
+    step "copying the application to where it is served from"
+    rm -rf "$SERVE.part"
+    mkdir -p "$SERVE.part"
+    (cd "$ROOT" && tar cf - app artisan bin bootstrap composer.json config core database demo formats public resources/views routes schemas vendor) | (cd "$SERVE.part" && tar xf - --no-same-owner)
+    chmod -R a+rX,go-w "$SERVE.part"
+    rm -rf "$SERVE" && mv "$SERVE.part" "$SERVE"
 }
 
 running() {
@@ -170,15 +238,16 @@ running() {
 
 start_web() {
     local user; user=$(web_user)
-    sed -e "s#@ROOT@#$ROOT#g; s#@RUN@#$RUN#g; s#@PORT@#$PORT#g; s#@USER@#$user#g" "$ROOT/bin/lib/nginx.conf" > "$RUN/web/nginx.conf"
+    sed -e "s#@ROOT@#$SERVE#g; s#@RUN@#$RUN#g; s#@PORT@#$PORT#g; s#@USER@#$user#g; s#@RATE@#${PEBBLERUN_RATE:-40}#; s#@BURST@#${PEBBLERUN_BURST:-200}#; s#@FORMS@#${PEBBLERUN_FORMS:-2}#" "$ROOT/bin/lib/nginx.conf" > "$RUN/web/nginx.conf"
+    cp "$ROOT/bin/lib/headers.conf" "$RUN/web/headers.conf"
     sed -e "s#@RUN@#$RUN#g; s#@USER@#$user#g" "$ROOT/bin/lib/php-fpm.conf" > "$RUN/web/php-fpm.conf"
     if ! as_root; then sed -i '/^user/d; /^group/d; /^listen.owner/d' "$RUN/web/php-fpm.conf" "$RUN/web/nginx.conf"; fi
     mkdir -p "$RUN/web/tmp"
     if as_root; then chown "$user" "$RUN/web/tmp"; fi
-    start_watched estimator php "$ROOT/artisan" pebblerun:estimator
+    start_watched estimator php "$SERVE/artisan" pebblerun:estimator
     if ! running "$RUN/web/php-fpm.pid"; then
         step "starting php-fpm"
-        php-fpm8.2 -y "$RUN/web/php-fpm.conf" -R > "$RUN/log/php-fpm-start.log" 2>&1 \
+        php-fpm8.2 -y "$RUN/web/php-fpm.conf" > "$RUN/log/php-fpm-start.log" 2>&1 \
             || { cat "$RUN/log/php-fpm-start.log" >&2; fail "php-fpm did not start" "see $RUN/log/php-fpm.log"; }
     elif [ -n "${RELOAD:-}" ]; then
         kill -USR2 "$(cat "$RUN/web/php-fpm.pid")"
@@ -195,7 +264,7 @@ start_web() {
         curl -fsS -o /dev/null --max-time 5 "$URL/sign-in" 2> "$RUN/log/wait.log" && return 0
         sleep 0.25
     done
-    fail "no page answered at $URL/sign-in: $(cat "$RUN/log/wait.log")" "see storage/logs/pebblerun.log and $RUN/log"
+    fail "no page answered at $URL/sign-in: $(cat "$RUN/log/wait.log")" "see $RUN/storage/logs and $RUN/log"
 }
 
 # start_watched NAME COMMAND…: runs it in the background as the web's user, and again whenever it ends.
@@ -208,18 +277,18 @@ start_watched() {
     if running "$file"; then return 0; fi
     step "starting the $name"
     local as=()
-    if as_root && [ "$user" != root ]; then as=(setpriv "--reuid=$user" "--regid=$user" --init-groups); fi
-    (cd "$ROOT" && exec setsid "${as[@]}" bash "$ROOT/bin/lib/watch.sh" "$@") >> "$RUN/log/$name.log" 2>&1 < /dev/null &
+    if as_root; then as=(setpriv "--reuid=$user" "--regid=$user" --init-groups); fi
+    (cd "$SERVE" && exec setsid "${as[@]}" bash "$SERVE/bin/lib/watch.sh" "$@") >> "$RUN/log/$name.log" 2>&1 < /dev/null &
     echo $! > "$file"
     disown
 }
 
 # Work in the background, and what is due by the clock.
 start_background() {
-    start_watched worker php "$ROOT/artisan" queue:work --sleep=1 --max-time=3600 --quiet
+    start_watched worker php "$SERVE/artisan" queue:work --sleep=1 --max-time=3600 --quiet
     # Without a mail server of its own, a stand-in takes the mail.
-    [ -n "${MAIL_HOST:-}" ] || start_watched mail-catcher php "$ROOT/artisan" pebblerun:mail-catcher
-    start_watched scheduler php "$ROOT/artisan" schedule:work --quiet
+    [ -n "${MAIL_HOST:-}" ] || start_watched mail-catcher php "$SERVE/artisan" pebblerun:mail-catcher
+    start_watched scheduler php "$SERVE/artisan" schedule:work --quiet
 }
 
 stop_one() {

@@ -28,6 +28,11 @@ return new class extends Migration
             end $$;
             create trigger audit_entries_stay before update or delete on audit_entries for each row execute function audit_entries_stay();
             create trigger audit_entries_stay_whole before truncate on audit_entries for each statement execute function audit_entries_stay();
+            do $$ begin
+                if exists (select from pg_roles where rolname = 'pebblerun_web') then
+                    revoke update, delete on audit_entries from pebblerun_web;
+                end if;
+            end $$;
             SQL);
         Schema::create('caught_mails', function (Blueprint $table): void {
             $table->id();
