@@ -1,5 +1,6 @@
 <?php
 
+use App\Exceptions\DatabaseFault;
 use App\Exceptions\FaultPage;
 use App\Exceptions\Outage;
 use App\Exceptions\Refused;
@@ -20,7 +21,7 @@ use Symfony\Component\HttpFoundation\Response;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php')
-    ->withSchedule(fn (Schedule $schedule) => $schedule->command('pebblerun:prune')->dailyAt('03:40'))
+    ->withSchedule(fn (Schedule $schedule) => [$schedule->command('pebblerun:prune')->dailyAt('03:40'), $schedule->command('pebblerun:backup')->dailyAt('02:20')])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->prepend([RequestId::class, SecurityHeaders::class]);
         $middleware->append(LimitBody::class);
@@ -35,6 +36,11 @@ return Application::configure(basePath: dirname(__DIR__))
     })
     ->withExceptions(function (Exceptions $exceptions): void {
         $refused = fn (Throwable $fault): JsonResponse => response()->json(['message' => $fault->getMessage()], 422);
+        $exceptions->report(function (PDOException $fault): bool {
+            DatabaseFault::note($fault);
+
+            return false;
+        });
         $exceptions->dontReport([Refused::class, InvalidDocument::class]);
         $exceptions->render(fn (Refused $fault): JsonResponse => response()->json($fault->answer, $fault->status));
         $exceptions->render(fn (PDOException $fault, Request $request): ?Response => Outage::is($fault) ? Outage::answer($request) : null);

@@ -1,11 +1,14 @@
 <?php
 
 return [
-    'default' => env('LOG_CHANNEL', 'single'),
+    'default' => env('LOG_CHANNEL', 'daily'),
     'deprecations' => ['channel' => 'null', 'trace' => false],
     'channels' => [
-        'single' => [
-            'driver' => 'single',
+        // A file a day, readable by its user alone, kept for two weeks.
+        'daily' => [
+            'driver' => 'daily',
+            'days' => (int) env('LOG_DAYS', 14),
+            'permission' => 0600,
             'path' => storage_path('logs/pebblerun.log'),
             'level' => env('LOG_LEVEL', 'info'),
             'replace_placeholders' => true,

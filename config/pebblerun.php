@@ -4,6 +4,15 @@ use App\Assembly\RuleSources;
 
 // Worked out where settings are cached, and not with every request.
 return [
+    'version' => '0.12.0',
+
+    // Where backups are written at night, how many stay, with what they are encrypted, and as whom the database is read.
+    'backups' => env('PEBBLERUN_BACKUPS', storage_path('backups')),
+    'backup_key' => env('PEBBLERUN_BACKUP_KEY'),
+    'backup_role' => env('DB_BACKUP_USERNAME'),
+    'backup_password' => env('DB_BACKUP_PASSWORD'),
+    'pg_dump' => env('PEBBLERUN_PG_DUMP', '/usr/lib/postgresql/15/bin/pg_dump'),
+
     'rules' => RuleSources::hash(),
 
     // Hosts that it answers under, and proxies whose word on address, host and scheme is taken; comma-separated.

@@ -13,11 +13,11 @@ const browser = await chromium.launch({
     ],
 });
 
-async function signedIn(colorScheme) {
+async function signedIn(colorScheme, email = 'ines@saltmarsh.test', password = 'tide-and-stone') {
     const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme });
     await page.goto(`${base}/sign-in`);
-    await page.getByLabel('Email').fill('ines@saltmarsh.test');
-    await page.getByLabel('Password').fill('tide-and-stone');
+    await page.getByLabel('Email').fill(email);
+    await page.getByLabel('Password').fill(password);
     await page.getByRole('button', { name: 'Sign in' }).click();
     await page.waitForURL(`${base}/`);
     return page;
@@ -51,4 +51,9 @@ const dark = await signedIn('dark');
 await open(dark, 'Bench of No strong pump near');
 await dark.locator('tfoot [role=gridcell]').nth(2).click();
 await keep(dark, 'bench-dark');
+const owner = await signedIn('light', 'odd@saltmarsh.test', 'harbour-light');
+await owner.goto(`${base}/people`);
+await keep(owner, 'people');
+await owner.goto(`${base}/account`);
+await keep(owner, 'account');
 await browser.close();

@@ -67,16 +67,17 @@ final class Arrows
             'Models' => ['Security'],
             'Security' => ['Models'],
             'Mail' => [],
+            'Backup' => [],
             'Policies' => ['Models', 'Security'],
             'Exceptions' => ['Models', 'Security'],
             'Assembly' => ['Models'],
             'Actions' => ['Assembly', 'Exceptions', 'Jobs', 'Mail', 'Models', 'Security'],
-            'Queries' => ['Assembly', 'Exceptions', 'Models', 'Security'],
+            'Queries' => ['Assembly', 'Backup', 'Exceptions', 'Models', 'Security'],
             'Jobs' => ['Assembly', 'Mail', 'Models', 'Security'],
             'Http\\Requests' => ['Actions', 'Assembly', 'Queries', 'Models', 'Security'],
             'Http\\Controllers' => ['Actions', 'Assembly', 'Jobs', 'Queries', 'Models', 'Security', 'Http\\Requests'],
             'Http\\Middleware' => ['Models', 'Security'],
-            'Console' => ['Actions', 'Assembly', 'Jobs', 'Mail', 'Models', 'Security'],
+            'Console' => ['Actions', 'Assembly', 'Backup', 'Jobs', 'Mail', 'Models', 'Security'],
         ];
         foreach ($may as $package => $allowed) {
             $others = array_values(array_diff(array_keys($may), [$package, ...$allowed]));

@@ -129,6 +129,18 @@ final class AttackTest extends TestCase
         $this->actingAs($this->person('owner'))->getJson('/plans/999999')->assertStatus(404)->assertJsonPath('message', 'There is nothing here. It may have been deleted, or the address has a slip in it.');
     }
 
+    /** By hand: a cat-back at 1,000,000.00 a piece, 99 of them: 99,000,000.00 before labour and tax. */
+    public function test_the_largest_price_is_exact_and_one_above_it_refused(): void
+    {
+        $line = fn (float $agreed): array => [['do' => 'line', 'stage' => 's1', 'part' => 'fjellvent-lyre-panel', 'agreed' => $agreed, 'quantity' => 99]];
+        $this->edit($line(1_000_000), 1)->assertOk();
+        $money = $this->actingAs($this->person('advisor'))->getJson("/plans/{$this->plan()->id}/stage?stage=1")->assertOk()->json('money.lines');
+        $goods = array_column($money, 'goods', 'part')['fjellvent-lyre-panel'];
+        self::assertEqualsWithDelta(99_000_000.0, $goods['likely'], 100.0);
+        self::assertSame(round($goods['likely'], 2), (float) $goods['likely'], 'to the cent');
+        $this->edit($line(1_000_000.01), 2)->assertStatus(422);
+    }
+
     public function test_a_redirect_stays_on_the_host_and_secure_answers_say_so(): void
     {
         self::assertSame('/sign-in', $this->get('/')->headers->get('Location'));

@@ -4,6 +4,8 @@ namespace Tests\Feature;
 
 use App\Models\PlanRevision;
 use Illuminate\Database\QueryException;
+use Illuminate\Log\Events\MessageLogged;
+use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Facades\Route;
 use PDOException;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -141,6 +143,28 @@ final class BadInputTest extends TestCase
         self::assertSame('5', $answer->headers->get('Retry-After'));
         self::assertStringContainsString('Nothing was changed', $answer->json('message'));
         self::assertStringNotContainsString('SQLSTATE', (string) $answer->getContent());
+    }
+
+    public function test_the_log_holds_no_value_of_a_statement_and_one_line_of_an_outage(): void
+    {
+        $lines = [];
+        Log::listen(function (MessageLogged $line) use (&$lines): void {
+            $lines[] = $line->message.' '.json_encode($line->context);
+        });
+        $fault = function (string $state): QueryException {
+            $cause = new PDOException("SQLSTATE[{$state}]: told");
+            $cause->errorInfo = [$state, 7, 'told'];
+
+            return new QueryException('pgsql', 'select * from customers where name = ?', ['Tollef Brandvik'], $cause);
+        };
+        Route::get('/fails', fn () => throw $fault('42601'));
+        Route::get('/away', fn () => throw $fault('08006'));
+        $this->getJson('/fails')->assertStatus(500);
+        $this->getJson('/away')->assertStatus(503);
+        self::assertCount(2, $lines);
+        self::assertStringContainsString('select * from customers where name = ?', $lines[0]);
+        self::assertStringNotContainsString('Tollef', implode($lines));
+        self::assertLessThan(200, strlen($lines[1]));
     }
 
     public function test_another_fault_of_a_query_is_no_pause(): void

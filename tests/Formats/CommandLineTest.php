@@ -108,6 +108,35 @@ final class CommandLineTest extends TestCase
         self::assertStringContainsString('The file has 50.0 MB: a document may have 8 MB at most.', $errors);
     }
 
+    public function test_what_a_terminal_would_obey_is_taken_out(): void
+    {
+        $bundle = self::bundle();
+        $bundle['plan']['stages'][2]['name'] = "x\u{1b}[2J\u{9b}31m\u{7f}y";
+        [$code, $output] = self::runOn((string) json_encode($bundle), '--table');
+        self::assertSame(0, $code);
+        self::assertMatchesRegularExpression('/^3 x\[2J31my /m', $output);
+        $bundle['plan']['settings']['stacking'] = "\u{1b}]0;evil\u{7}";
+        self::assertStringNotContainsString("\u{1b}", self::runOn((string) json_encode($bundle))[2]);
+    }
+
+    public function test_an_answer_that_cannot_be_written_is_no_success(): void
+    {
+        $file = (string) tempnam(sys_get_temp_dir(), 'bundle');
+        file_put_contents($file, (string) json_encode(self::bundle()));
+        exec('php '.self::ROOT."/bin/pebblerun estimate {$file} 2>&1 >/dev/full", $lines, $code);
+        self::assertSame([3, ['The answer could not be written: the disk is full, or who reads it went away.']], [$code, $lines]);
+        exec("bash -c 'php ".self::ROOT."/bin/pebblerun estimate {$file} 2>/dev/null | true; exit \${PIPESTATUS[0]}'", $nothing, $code);
+        self::assertSame(3, $code);
+        unlink($file);
+    }
+
+    public function test_what_takes_too_much_memory_ends_with_a_sentence_and_no_trace(): void
+    {
+        exec("php -r 'require \"".self::ROOT."/vendor/autoload.php\"; Pebblerun\\Formats\\Cli\\Main::bound(); str_repeat(\"x\", 1 << 30);' 2>&1", $lines, $code);
+        self::assertSame(4, $code);
+        self::assertSame(['This took more than 512M of memory or 60 s: it is no document that anybody wrote by hand.'], $lines);
+    }
+
     public function test_an_empty_or_missing_file_is_refused(): void
     {
         self::assertStringContainsString('The file is empty.', self::runOn('')[2]);

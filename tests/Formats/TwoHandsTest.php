@@ -116,7 +116,7 @@ final class TwoHandsTest extends TestCase
             'name' => $pick(['first', 'second', 'third']),
             'agreed' => $pick([null, 90, 450.5]),
             'quantity' => $random->getInt(1, 3),
-            'bought' => $pick([true, null]),
+            'bought', 'own_work' => $pick([true, null]),
             'hold' => $pick([null, ['torque' => $random->getInt(200, 203), 'from_rpm' => 2000, 'to_rpm' => 3500]]),
             'limit' => $pick(array_column($catalog->platform->limits, 'key')),
             'reason' => $pick([null, 'he knows', 'it is insured']),

@@ -20,9 +20,33 @@ final class Main
           estimate   prints the estimate document of a bundle as JSON; --table prints it for people
           bundle     prints one job of a folder in the open formats (such as demo) as a bundle
 
-        Exit codes: 0 done, 2 the file or the call was refused.
+        Exit codes: 0 done, 2 the file or the call was refused, 3 the answer could not be written, 4 it took too much memory or time.
 
         TEXT;
+
+    private const UNWRITTEN = 3;
+
+    private const TOO_MUCH = 4;
+
+    /** Bytes and s that a document of the largest size needs a fifth of. */
+    private const MEMORY = '512M';
+
+    private const SECONDS = 60;
+
+    /** Ends what takes too much, with a sentence and a code and no trace. */
+    public static function bound(): void
+    {
+        ini_set('display_errors', '0');
+        ini_set('log_errors', '0');
+        ini_set('memory_limit', self::MEMORY);
+        set_time_limit(self::SECONDS);
+        register_shutdown_function(function (): void {
+            if ((error_get_last()['type'] ?? 0) === E_ERROR) {
+                fwrite(STDERR, sprintf("This took more than %s of memory or %d s: it is no document that anybody wrote by hand.\n", self::MEMORY, self::SECONDS));
+                exit(self::TOO_MUCH);
+            }
+        });
+    }
 
     /** @param  list<string>  $words  without the program's name */
     public static function run(array $words): int
@@ -70,11 +94,24 @@ final class Main
         return json_encode($document, JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_THROW_ON_ERROR)."\n";
     }
 
-    /** @param  resource  $where */
+    /**
+     * @param  resource  $where
+     * @return int the code, or that the answer could not be written: a pipe that was closed, a disk that is full
+     */
     private static function say($where, string $text, int $code): int
     {
-        fwrite($where, $text);
+        $text = self::clean($text);
+        if (@fwrite($where, $text) === strlen($text) && @fflush($where)) {
+            return $code;
+        }
+        $where === STDERR || @fwrite(STDERR, "The answer could not be written: the disk is full, or who reads it went away.\n");
 
-        return $code;
+        return self::UNWRITTEN;
+    }
+
+    /** Without what a terminal would obey: names and texts of a file are not ours. */
+    private static function clean(string $text): string
+    {
+        return (string) preg_replace('/[\x00-\x08\x0B-\x1F\x7F]|\xC2[\x80-\x9F]/', '', $text);
     }
 }
