@@ -5,6 +5,7 @@ use App\Exceptions\FaultPage;
 use App\Exceptions\Outage;
 use App\Exceptions\Refused;
 use App\Http\Middleware\LimitBody;
+use App\Queries\Health;
 use App\Http\Middleware\RefuseControlCharacters;
 use App\Http\Middleware\RequestId;
 use App\Http\Middleware\SecurityHeaders;
@@ -15,13 +16,14 @@ use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Support\Facades\Cache;
 use Pebblerun\Core\CoreException;
 use Pebblerun\Formats\InvalidDocument;
 use Symfony\Component\HttpFoundation\Response;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php')
-    ->withSchedule(fn (Schedule $schedule) => [$schedule->command('pebblerun:prune')->dailyAt('03:40'), $schedule->command('pebblerun:backup')->dailyAt('02:20')])
+    ->withSchedule(fn (Schedule $schedule) => [$schedule->call(fn () => Cache::put(Health::BEAT, time(), 3600))->everyMinute(), $schedule->command('pebblerun:prune')->dailyAt('03:40'), $schedule->command('pebblerun:backup')->dailyAt('02:20')])
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->prepend([RequestId::class, SecurityHeaders::class]);
         $middleware->append(LimitBody::class);

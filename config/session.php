@@ -15,8 +15,8 @@ return [
     'cookie' => 'pebblerun_session',
     'path' => '/',
     'domain' => null,
-    // On behind HTTPS; the loopback demo has none.
-    'secure' => (bool) env('SESSION_SECURE_COOKIE', false),
+    // Where the address is one of HTTPS; the loopback demo has none.
+    'secure' => (bool) env('SESSION_SECURE_COOKIE', str_starts_with((string) env('APP_URL', ''), 'https://')),
     'http_only' => true,
     'same_site' => 'lax',
     'partitioned' => false,

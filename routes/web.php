@@ -8,6 +8,7 @@ use App\Http\Controllers\CaughtMailController;
 use App\Http\Controllers\CounterController;
 use App\Http\Controllers\CustomerController;
 use App\Http\Controllers\EditController;
+use App\Http\Controllers\HealthController;
 use App\Http\Controllers\JobController;
 use App\Http\Controllers\PasswordController;
 use App\Http\Controllers\PeopleController;
@@ -22,6 +23,7 @@ use App\Models\AuditEntry;
 use App\Models\CaughtMail;
 use App\Models\CustomerJob;
 use App\Models\Membership;
+use App\Models\Shop;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware(['guest', SameOrigin::class])->group(function (): void {
@@ -32,6 +34,7 @@ Route::middleware(['guest', SameOrigin::class])->group(function (): void {
     Route::get('/forgotten', [PasswordController::class, 'ask']);
     Route::post('/forgotten', [PasswordController::class, 'send']);
 });
+Route::get('/up', [HealthController::class, 'monitor'])->withoutMiddleware(['web']);
 Route::middleware(['signed:relative', SameOrigin::class])->group(function (): void {
     Route::get('/password/{person}', [PasswordController::class, 'show'])->name('password');
     Route::post('/password/{person}', [PasswordController::class, 'store']);
@@ -56,6 +59,7 @@ Route::middleware(['auth', MemberOfShop::class])->group(function (): void {
     Route::post('/people/{membership}/deactivation', [PeopleController::class, 'deactivate'])->can('update', 'membership');
     Route::delete('/people/{membership}/deactivation', [PeopleController::class, 'reactivate'])->can('update', 'membership');
     Route::get('/audit', [AuditController::class, 'index'])->can('viewAny', AuditEntry::class);
+    Route::get('/health', [HealthController::class, 'show'])->can('health', Shop::class);
     Route::get('/caught-mail', [CaughtMailController::class, 'index'])->can('viewAny', CaughtMail::class);
 
     Route::get('/', [CounterController::class, 'show'])->can('viewAny', CustomerJob::class);

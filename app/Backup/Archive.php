@@ -69,6 +69,8 @@ final readonly class Archive
     {
         $all = array_filter(glob("{$folder}/".self::PATTERN) ?: [], fn (string $file): bool => ! str_ends_with($file, '.sha256'));
 
+        clearstatcache();
+
         return $all === [] ? null : max(array_map(fn (string $file): int => (int) filemtime($file), $all));
     }
 

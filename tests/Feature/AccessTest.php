@@ -14,7 +14,7 @@ use Tests\TestCase;
 final class AccessTest extends TestCase
 {
     /** Open to everybody, and those that are about the person alone: every other route asks a policy. */
-    private const OPEN = ['GET sign-in', 'POST sign-in', 'GET sign-in/code', 'POST sign-in/code', 'GET forgotten', 'POST forgotten', 'GET password/{person}', 'POST password/{person}'];
+    private const OPEN = ['GET sign-in', 'POST sign-in', 'GET sign-in/code', 'POST sign-in/code', 'GET forgotten', 'POST forgotten', 'GET password/{person}', 'POST password/{person}', 'GET up'];
 
     private const OWN = ['POST sign-out', 'GET me', 'PUT me', 'GET account', 'PUT account/password', 'DELETE account/sessions', 'DELETE account/sessions/{session}', 'POST account/factor', 'PUT account/factor', 'DELETE account/factor'];
 
@@ -29,6 +29,7 @@ final class AccessTest extends TestCase
             'GET people', 'POST people', 'PUT people/{membership}/role', 'POST people/{membership}/invitation', 'POST people/{membership}/deactivation', 'DELETE people/{membership}/deactivation', 'GET caught-mail',
         ],
         'read-audit' => ['GET audit'],
+        'read-health' => ['GET health'],
     ];
 
     /** What each role may: the matrix that the enum is held against. */
@@ -78,7 +79,7 @@ final class AccessTest extends TestCase
     {
         $other = $this->stranger();
         $before = [$this->plan()->revision, $this->job()->brief_revision];
-        $common = array_flip([...self::OPEN, ...self::OWN, 'GET /', 'POST jobs', 'GET customers', 'POST summaries', 'GET people', 'POST people', 'GET audit', 'GET caught-mail']);
+        $common = array_flip([...self::OPEN, ...self::OWN, 'GET /', 'POST jobs', 'GET customers', 'POST summaries', 'GET people', 'POST people', 'GET audit', 'GET caught-mail', 'GET health']);
         foreach (array_diff_key($this->routes(), $common) as $name => [$method, $address]) {
             $answer = $this->actingAs($other)->json($method, $address);
             self::assertSame(404, $answer->status(), $name);

@@ -28,6 +28,7 @@
     <div class="mx-auto max-w-[1040px] px-6 py-5">
         <div class="mb-4 flex flex-wrap items-baseline gap-3">
             <h1 class="mr-auto text-[19px] font-semibold tracking-tight">People of {shop}</h1>
+            <a class="btn" href="/health">Health</a>
             {#if catches_mail}<a class="btn" href="/caught-mail">Mail that was sent</a>{/if}
         </div>
         <Told {say} />
