@@ -108,14 +108,14 @@ test('a second factor is set up, asked for and turned off again', async ({ brows
 test('a session is ended from another place, and its page is on its way to the sign-in', async ({
     browser,
 }) => {
-    const [here, there] = await Promise.all(
-        [0, 1].map(async () => {
-            const page = await (await browser.newContext()).newPage();
-            await enter(page, 'jorun@saltmarsh.test', 'rope-and-spanner');
-            await expect(page.getByRole('heading', { name: 'Saltmarsh Speed Works' })).toBeVisible();
-            return page;
-        }),
-    );
+    const comeIn = async () => {
+        const page = await (await browser.newContext()).newPage();
+        await enter(page, 'jorun@saltmarsh.test', 'rope-and-spanner');
+        await expect(page.getByRole('heading', { name: 'Saltmarsh Speed Works' })).toBeVisible();
+        return page;
+    };
+    const here = await comeIn();
+    const there = await comeIn();
     await here.goto('/account');
     const sessions = here.getByRole('region', { name: 'Signed in' });
     await expect(sessions.getByRole('listitem')).toHaveCount(2);
