@@ -53,6 +53,7 @@ choose_run() {
     own_folder "$RUN"
     mkdir -p "$RUN"/{log,done,web,cache,storage} && chmod 755 "$RUN" "$RUN/web"
     RUN=$(cd "$RUN" && pwd)
+    ID=$(printf %s "$RUN" | cksum | cut -d' ' -f1)
     [ -z "${COPY:-}" ] || SERVE=$RUN/app
     if as_root; then chown "$USER_NAME" "$RUN/cache" "$RUN/storage"; fi
     chmod 711 "$RUN/log"
@@ -162,8 +163,10 @@ settings() {
     export -n DB_ADMIN DB_ADMIN_PASSWORD DB_OWNER_PASSWORD
     set -a
     APP_ENV=${APP_ENV:-production} APP_URL=$URL DB_HOST=127.0.0.1 DB_PORT=$DB_PORT DB_DATABASE=${DB_DATABASE:-pebblerun} DB_USERNAME=pebblerun_web
-    PEBBLERUN_MAIL_PORT=${PEBBLERUN_MAIL_PORT:-$((DB_PORT + 1))} APP_CONFIG_CACHE=$RUN/cache/config.php APP_ROUTES_CACHE=$RUN/cache/routes.php LARAVEL_STORAGE_PATH=$RUN/storage PEBBLERUN_ESTIMATOR=$RUN/web/sockets/estimator.sock
+    PEBBLERUN_MAIL_PORT=${PEBBLERUN_MAIL_PORT:-$((PORT + 25))} APP_CONFIG_CACHE=$RUN/cache/config.php APP_ROUTES_CACHE=$RUN/cache/routes.php LARAVEL_STORAGE_PATH=$RUN/storage PEBBLERUN_ESTIMATOR=$RUN/web/sockets/estimator.sock
     set +a
+    # What the cached settings were made of: a changed port or host makes them anew.
+    env | grep -E '^(APP|DB|MAIL|PEBBLERUN|SESSION|LOG)_' | sort | sha256sum > "$RUN/done/environment"
     mkdir -p "$RUN/php"
     printf 'opcache.enable_cli=1\nopcache.jit=1054\nopcache.jit_buffer_size=64M\nopcache.memory_consumption=192\nopcache.max_accelerated_files=20000\nopcache.revalidate_freq=2\nmemory_limit=256M\n' > "$RUN/php/pebblerun.ini"
     export PHP_INI_SCAN_DIR=:$RUN/php
@@ -178,26 +181,41 @@ port_taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 start_database() {
     if [ ! -s "$DB_FOLDER/PG_VERSION" ]; then
         step "making the project's own PostgreSQL cluster"
-        rm -rf "$DB_FOLDER"
-        install -d -m 700 "$DB_FOLDER"
-        if as_root; then chown postgres:postgres "$DB_FOLDER"; fi
+        # It has its name only once it is whole; nothing was migrated in it yet.
+        rm -f "$RUN/done/framework"
+        rm -rf "$DB_FOLDER" "$DB_FOLDER.part"
+        install -d -m 700 "$DB_FOLDER.part"
+        if as_root; then chown postgres:postgres "$DB_FOLDER.part"; fi
         local pw; pw=$(mktemp)
         printf %s "$DB_ADMIN_PASSWORD" > "$pw"
         if as_root; then chown postgres "$pw"; fi
-        (cd / && as_postgres $PG/initdb -D "$DB_FOLDER" -U "$DB_ADMIN" --pwfile="$pw" --auth=scram-sha-256 -E UTF8 --locale=C.UTF-8) > "$RUN/log/initdb.log" 2>&1 \
+        (cd / && as_postgres $PG/initdb -D "$DB_FOLDER.part" -U "$DB_ADMIN" --pwfile="$pw" --auth=scram-sha-256 -E UTF8 --locale=C.UTF-8) > "$RUN/log/initdb.log" 2>&1 \
             || { rm -f "$pw"; fail "initdb failed: $(tail -1 "$RUN/log/initdb.log")" "see $RUN/log/initdb.log"; }
         rm -f "$pw"
-        printf "listen_addresses = '127.0.0.1'\nunix_socket_directories = ''\nmax_connections = 60\n" >> "$DB_FOLDER/postgresql.conf"
+        printf "listen_addresses = '127.0.0.1'\nunix_socket_directories = ''\nmax_connections = 60\n" >> "$DB_FOLDER.part/postgresql.conf"
+        mv "$DB_FOLDER.part" "$DB_FOLDER"
     fi
-    (cd / && as_postgres $PG/pg_ctl -D "$DB_FOLDER" status) >/dev/null 2>&1 && return 0
+    # A server that was killed leaves its file; a number in it may be a dead process that nobody took away.
+    local server; server=$(head -1 "$DB_FOLDER/postmaster.pid" 2>/dev/null || true)
+    if [ -n "$server" ] && { [ ! -d "/proc/$server" ] || grep -q '^State:.Z' "/proc/$server/status" 2>/dev/null; }; then rm -f "$DB_FOLDER/postmaster.pid"; fi
+    if (cd / && as_postgres $PG/pg_ctl -D "$DB_FOLDER" status) >/dev/null 2>&1; then
+        [ "$(sed -n 4p "$DB_FOLDER/postmaster.pid" 2>/dev/null)" = "$DB_PORT" ] && return 0
+        step "PostgreSQL moves to port $DB_PORT"
+        (cd / && as_postgres $PG/pg_ctl -D "$DB_FOLDER" -m fast -w -t 30 stop) >/dev/null
+    fi
     step "starting PostgreSQL on 127.0.0.1:$DB_PORT"
     if port_taken "$DB_PORT"; then
         fail "something else already listens on port $DB_PORT" "stop it, or set PEBBLERUN_DB_PORT to a free port"
     fi
     touch "$RUN/log/postgres.log"
     if as_root; then chown postgres "$RUN/log/postgres.log"; fi
-    (cd / && as_postgres $PG/pg_ctl -D "$DB_FOLDER" -l "$RUN/log/postgres.log" -o "-p $DB_PORT" -w -t 30 start) >/dev/null \
-        || { tail -5 "$RUN/log/postgres.log" >&2; fail "PostgreSQL did not start" "see $RUN/log/postgres.log"; }
+    # What a killed server left needs a moment to go.
+    local tries
+    for tries in 1 2 3; do
+        (cd / && as_postgres $PG/pg_ctl -D "$DB_FOLDER" -l "$RUN/log/postgres.log" -o "-p $DB_PORT" -w -t 60 start 9>&-) >/dev/null && return 0
+        sleep 2
+    done
+    false || { tail -5 "$RUN/log/postgres.log" >&2; fail "PostgreSQL did not start" "see $RUN/log/postgres.log"; }
 }
 
 run_sql() { PGPASSWORD=$DB_ADMIN_PASSWORD psql -h 127.0.0.1 -p "$DB_PORT" -U "$DB_ADMIN" -qtA -v ON_ERROR_STOP=1 "$@"; }
@@ -231,23 +249,56 @@ publish() {
     rm -rf "$SERVE" && mv "$SERVE.part" "$SERVE"
 }
 
+# Whether a process is one of ours: all of them work in one folder, but the web's workers, whose name says whose they are. A number
+# in a file says nothing: it may be anybody's by now.
+ours() {
+    [ -d "/proc/$1" ] && ! grep -q '^State:.Z' "/proc/$1/status" 2>/dev/null || return 1
+    [ "$(readlink "/proc/$1/cwd")" = "$RUN/web" ] || tr '\0' ' ' < "/proc/$1/cmdline" 2>/dev/null | grep -q "^php-fpm: pool pebblerun-$ID "
+}
 running() {
     local pid
-    pid=$(cat "$1" 2>/dev/null) && [ -n "$pid" ] && [ -d "/proc/$pid" ] && ! grep -q '^State:.Z' "/proc/$pid/status" 2>/dev/null
+    pid=$(cat "$1" 2>/dev/null) && [[ $pid =~ ^[0-9]+$ ]] && ours "$pid"
+}
+# What is left of ours without a file that names it: after a kill of its master, or of bin/start itself.
+strays() {
+    local pid known
+    known=" $(for pid in "$RUN"/web/*.pid; do [ ! -f "$pid" ] || printf '%s ' "$(cat "$pid")"; done)"
+    for pid in $(pgrep -f 'nginx: |php-fpm: |bin/lib/watch.sh|artisan ' || true); do
+        if [ "$pid" != $$ ] && ours "$pid" && ! has_master "$pid" "$known"; then echo "$pid"; fi
+    done
+}
+has_master() {
+    local pid=$1
+    while [ "$pid" -gt 1 ]; do
+        case $2 in *" $pid "*) return 0 ;; esac
+        pid=$(awk '/^PPid:/ {print $2}' "/proc/$pid/status" 2>/dev/null || echo 1)
+    done
+    return 1
+}
+clear_strays() {
+    local all; all=$(strays)
+    [ -z "$all" ] || { step "ending what an earlier run left behind"; kill -KILL $all 2>/dev/null || true; sleep 0.3; }
+}
+
+# One start or stop at a time; whoever comes second waits, and finds it done.
+alone() {
+    exec 9> "$RUN/lock"
+    flock -w 120 9 || fail "another bin/start or bin/stop is at work here" "wait for it, then run this again"
 }
 
 start_web() {
     local user; user=$(web_user)
     sed -e "s#@ROOT@#$SERVE#g; s#@RUN@#$RUN#g; s#@PORT@#$PORT#g; s#@USER@#$user#g; s#@RATE@#${PEBBLERUN_RATE:-40}#; s#@BURST@#${PEBBLERUN_BURST:-200}#; s#@FORMS@#${PEBBLERUN_FORMS:-2}#" "$ROOT/bin/lib/nginx.conf" > "$RUN/web/nginx.conf"
     cp "$ROOT/bin/lib/headers.conf" "$RUN/web/headers.conf"
-    sed -e "s#@RUN@#$RUN#g; s#@USER@#$user#g" "$ROOT/bin/lib/php-fpm.conf" > "$RUN/web/php-fpm.conf"
+    sed -e "s#@RUN@#$RUN#g; s#@USER@#$user#g; s#@ID@#$ID#g" "$ROOT/bin/lib/php-fpm.conf" > "$RUN/web/php-fpm.conf"
     if ! as_root; then sed -i '/^user/d; /^group/d; /^listen.owner/d' "$RUN/web/php-fpm.conf" "$RUN/web/nginx.conf"; fi
     mkdir -p "$RUN/web/tmp"
     if as_root; then chown "$user" "$RUN/web/tmp"; fi
     start_watched estimator php "$SERVE/artisan" pebblerun:estimator
     if ! running "$RUN/web/php-fpm.pid"; then
         step "starting php-fpm"
-        php-fpm8.2 -y "$RUN/web/php-fpm.conf" > "$RUN/log/php-fpm-start.log" 2>&1 \
+        rm -f "$RUN/web/php-fpm.pid" "$RUN/web/php-fpm.sock"
+        (cd "$RUN/web" && php-fpm8.2 -y "$RUN/web/php-fpm.conf" 9>&-) > "$RUN/log/php-fpm-start.log" 2>&1 \
             || { cat "$RUN/log/php-fpm-start.log" >&2; fail "php-fpm did not start" "see $RUN/log/php-fpm.log"; }
     elif [ -n "${RELOAD:-}" ]; then
         kill -USR2 "$(cat "$RUN/web/php-fpm.pid")"
@@ -255,9 +306,13 @@ start_web() {
     if ! running "$RUN/web/nginx.pid"; then
         step "starting nginx on $URL"
         if port_taken "$PORT"; then fail "something else already listens on port $PORT" "stop it, or set PEBBLERUN_PORT to a free port"; fi
-        nginx -e "$RUN/log/nginx.log" -c "$RUN/web/nginx.conf" -p "$RUN/web" 2> "$RUN/log/nginx-start.log" \
+        (cd "$RUN/web" && nginx -e "$RUN/log/nginx.log" -c "$RUN/web/nginx.conf" -p "$RUN/web" 9>&-) 2> "$RUN/log/nginx-start.log" \
             || { cat "$RUN/log/nginx-start.log" >&2; fail "nginx did not start" "see $RUN/log/nginx.log"; }
+    elif ! cmp -s "$RUN/web/nginx.conf" "$RUN/web/nginx.conf.running"; then
+        step "nginx takes its changed settings"
+        kill -HUP "$(cat "$RUN/web/nginx.pid")"
     fi
+    cp "$RUN/web/nginx.conf" "$RUN/web/nginx.conf.running"
     step "waiting for a page"
     local tries
     for tries in $(seq 60); do
@@ -278,7 +333,7 @@ start_watched() {
     step "starting the $name"
     local as=()
     if as_root; then as=(setpriv "--reuid=$user" "--regid=$user" --init-groups); fi
-    (cd "$SERVE" && exec setsid "${as[@]}" bash "$SERVE/bin/lib/watch.sh" "$@") >> "$RUN/log/$name.log" 2>&1 < /dev/null &
+    (cd "$RUN/web" && exec 9>&- setsid "${as[@]}" bash "$SERVE/bin/lib/watch.sh" "$@") >> "$RUN/log/$name.log" 2>&1 < /dev/null &
     echo $! > "$file"
     disown
 }
@@ -306,6 +361,7 @@ stop_all() {
     stop_one "$RUN/web/mail-catcher.pid"
     stop_one "$RUN/web/nginx.pid"
     stop_one "$RUN/web/php-fpm.pid"
+    clear_strays
     if [ -s "$DB_FOLDER/postmaster.pid" ]; then
         (cd / && as_postgres $PG/pg_ctl -D "$DB_FOLDER" -m fast -w -t 30 stop) >/dev/null 2>&1 || true
     fi
