@@ -19,6 +19,7 @@ async function ask(method, path, body) {
         headers: {
             Accept: 'application/json',
             'Content-Type': 'application/json',
+            Origin: base,
             Cookie: Object.entries(cookies)
                 .map(([k, v]) => `${k}=${v}`)
                 .join('; '),
