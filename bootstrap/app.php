@@ -9,6 +9,7 @@ use App\Http\Middleware\RefuseControlCharacters;
 use App\Http\Middleware\RequestId;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\SharePageData;
+use App\Http\Middleware\ShopOfRequest;
 use App\Queries\Health;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Foundation\Application;
@@ -16,6 +17,7 @@ use Illuminate\Foundation\Configuration\Exceptions;
 use Illuminate\Foundation\Configuration\Middleware;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
+use Illuminate\Routing\Middleware\SubstituteBindings;
 use Illuminate\Support\Facades\Cache;
 use Pebblerun\Core\CoreException;
 use Pebblerun\Formats\InvalidDocument;
@@ -27,7 +29,8 @@ return Application::configure(basePath: dirname(__DIR__))
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->prepend([RequestId::class, SecurityHeaders::class]);
         $middleware->append(LimitBody::class);
-        $middleware->web(append: [RefuseControlCharacters::class, SharePageData::class]);
+        $middleware->web(append: [ShopOfRequest::class, RefuseControlCharacters::class, SharePageData::class]);
+        $middleware->prependToPriorityList(before: SubstituteBindings::class, prepend: ShopOfRequest::class);
         $middleware->trustHosts(at: fn (): array => array_map(fn (string $host): string => '^'.preg_quote($host).'$', config('pebblerun.hosts')), subdomains: false);
         // Documents are taken as they are: an empty name is an empty name.
         $middleware->convertEmptyStringsToNull(except: [fn (Request $request): bool => $request->isJson()]);

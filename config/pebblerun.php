@@ -6,11 +6,11 @@ use App\Assembly\RuleSources;
 return [
     'version' => '0.12.0',
 
-    // Where backups are written at night, how many stay, with what they are encrypted, and as whom the database is read.
+    // Where backups are written at night, with what they are encrypted, and as whom the database is read (given to work in the background).
     'backups' => env('PEBBLERUN_BACKUPS', storage_path('backups')),
     'backup_key' => env('PEBBLERUN_BACKUP_KEY'),
-    'backup_role' => env('DB_BACKUP_USERNAME'),
-    'backup_password' => env('DB_BACKUP_PASSWORD'),
+    'backup_role' => null,
+    'backup_password' => null,
     'pg_dump' => env('PEBBLERUN_PG_DUMP', '/usr/lib/postgresql/15/bin/pg_dump'),
 
     'rules' => RuleSources::hash(),

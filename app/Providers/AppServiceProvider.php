@@ -18,6 +18,15 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
+        // Work in the background and at the command line sees every shop; the web's processes do not know this password.
+        $password = $this->app->runningInConsole() ? getenv('DB_WORK_PASSWORD') : false;
+        if (is_string($password)) {
+            config(['database.connections.pgsql.username' => 'pebblerun_work', 'database.connections.pgsql.password' => $password]);
+        }
+        $password = $this->app->runningInConsole() ? getenv('DB_BACKUP_PASSWORD') : false;
+        if (is_string($password)) {
+            config(['pebblerun.backup_role' => 'pebblerun_backup', 'pebblerun.backup_password' => $password]);
+        }
         $this->app->singleton(LostConnectionDetector::class, LostConnection::class);
         $this->app->singleton(DocumentReader::class, fn (): DocumentReader => DocumentReader::standard());
     }

@@ -18,13 +18,15 @@ final readonly class Audit
      */
     public function note(AuditEvent $event, ?User $by, array $details = [], ?int $shop = null): void
     {
-        AuditEntry::create([
+        // Nothing is asked back: who adds a line may not be let to read it.
+        AuditEntry::query()->toBase()->insert([
             'shop_id' => $shop ?? $by?->shop_id,
             'user_id' => $by?->id,
-            'event' => $event,
+            'event' => $event->value,
             'who' => $by->name ?? (app()->runningInConsole() ? 'command line' : 'somebody'),
-            'details' => $details,
+            'details' => json_encode($details, JSON_THROW_ON_ERROR | JSON_UNESCAPED_UNICODE),
             'address' => app()->runningInConsole() ? null : $this->request->ip(),
+            'happened_at' => now(),
         ]);
     }
 }

@@ -158,9 +158,13 @@ settings() {
         fi
         (umask 077; printf 'DB_ADMIN=%s\nDB_ADMIN_PASSWORD=%s\nDB_OWNER_PASSWORD=%s\n' "$admin" "$password" "$(secret)" > "$keys.part" && mv "$keys.part" "$keys")
     fi
+    local name
+    for name in DB_WORK_PASSWORD DB_BACKUP_PASSWORD; do
+        grep -q "^$name=" "$keys" || (umask 077; { cat "$keys"; printf '%s=%s\n' "$name" "$(secret)"; } > "$keys.part" && mv "$keys.part" "$keys")
+    done
     read_settings "$file"
     read_settings "$keys"
-    export -n DB_ADMIN DB_ADMIN_PASSWORD DB_OWNER_PASSWORD
+    export -n DB_ADMIN DB_ADMIN_PASSWORD DB_OWNER_PASSWORD DB_WORK_PASSWORD DB_BACKUP_PASSWORD
     set -a
     APP_ENV=${APP_ENV:-production} APP_URL=$URL DB_HOST=127.0.0.1 DB_PORT=$DB_PORT DB_DATABASE=${DB_DATABASE:-pebblerun} DB_USERNAME=pebblerun_web
     PEBBLERUN_MAIL_PORT=${PEBBLERUN_MAIL_PORT:-$((PORT + 25))} APP_CONFIG_CACHE=$RUN/cache/config.php APP_ROUTES_CACHE=$RUN/cache/routes.php LARAVEL_STORAGE_PATH=$RUN/storage PEBBLERUN_ESTIMATOR=$RUN/web/sockets/estimator.sock
@@ -224,14 +228,14 @@ run_sql() { PGPASSWORD=$DB_ADMIN_PASSWORD psql -h 127.0.0.1 -p "$DB_PORT" -U "$D
 make_database() {
     [ "$(run_sql -d postgres -c "select 1 from pg_database where datname = '$1'")" = 1 ] || run_sql -d postgres -c "create database \"$1\""
     # Through a pipe: what stands on a command line is seen by everybody on the machine.
-    { printf "\\\\set owner_password '%s'\n\\\\set web_password '%s'\n\\\\set database '%s'\n" "$DB_OWNER_PASSWORD" "$DB_PASSWORD" "$1"; cat "$ROOT/bin/lib/roles.sql"; } | run_sql -d "$1" -f -
+    { printf "\\\\set owner_password '%s'\n\\\\set web_password '%s'\n\\\\set work_password '%s'\n\\\\set backup_password '%s'\n\\\\set database '%s'\n" "$DB_OWNER_PASSWORD" "$DB_PASSWORD" "$DB_WORK_PASSWORD" "$DB_BACKUP_PASSWORD" "$1"; cat "$ROOT/bin/lib/roles.sql"; } | run_sql -d "$1" -f -
 }
 
 # As the owner of the tables.
-owner_artisan() { DB_USERNAME=pebblerun_owner DB_PASSWORD=$DB_OWNER_PASSWORD artisan "$@"; }
+owner_artisan() { (cd "$SERVE" && export DB_USERNAME=pebblerun_owner DB_PASSWORD=$DB_OWNER_PASSWORD && as_user php "$SERVE/artisan" "$@"); }
 
 # As the user that serves: root runs nothing that this user could have written.
-artisan() { (cd "$SERVE" && as_user php "$SERVE/artisan" "$@"); }
+artisan() { (cd "$SERVE" && export DB_WORK_PASSWORD DB_BACKUP_PASSWORD && as_user php "$SERVE/artisan" "$@"); }
 
 prepare_storage() {
     as_user mkdir -p "$RUN"/storage/{app,logs,framework/{cache,sessions,views}}
@@ -333,7 +337,7 @@ start_watched() {
     step "starting the $name"
     local as=()
     if as_root; then as=(setpriv "--reuid=$user" "--regid=$user" --init-groups); fi
-    (cd "$RUN/web" && exec 9>&- setsid "${as[@]}" bash "$SERVE/bin/lib/watch.sh" "$@") >> "$RUN/log/$name.log" 2>&1 < /dev/null &
+    (cd "$RUN/web" && export DB_WORK_PASSWORD DB_BACKUP_PASSWORD && exec 9>&- setsid "${as[@]}" bash "$SERVE/bin/lib/watch.sh" "$@") >> "$RUN/log/$name.log" 2>&1 < /dev/null &
     echo $! > "$file"
     disown
 }

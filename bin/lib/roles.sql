@@ -1,8 +1,14 @@
 -- Roles and rights of one database; run by the cluster's own role, again at every start.
 set client_min_messages = warning;
-select format('create role %I login', name) from unnest(array['pebblerun_owner', 'pebblerun_web']) as name where not exists (select 1 from pg_roles where rolname = name) \gexec
+select format('create role %I login', name) from unnest(array['pebblerun_owner', 'pebblerun_web', 'pebblerun_work', 'pebblerun_backup']) as name where not exists (select 1 from pg_roles where rolname = name) \gexec
 alter role pebblerun_owner with login nosuperuser nocreatedb nocreaterole noreplication nobypassrls password :'owner_password';
 alter role pebblerun_web with login nosuperuser nocreatedb nocreaterole noreplication nobypassrls password :'web_password';
+alter role pebblerun_work with login nosuperuser nocreatedb nocreaterole noreplication nobypassrls password :'work_password';
+alter role pebblerun_work set lock_timeout = '60s';
+alter role pebblerun_work set idle_in_transaction_session_timeout = '10min';
+-- Reads every row of every shop for a backup, and writes none.
+alter role pebblerun_backup with login nosuperuser nocreatedb nocreaterole noreplication bypassrls password :'backup_password';
+grant pg_read_all_data to pebblerun_backup;
 -- A request that waits or works longer than anybody waits for an answer ends, and holds nothing up.
 alter role pebblerun_web set statement_timeout = '25s';
 alter role pebblerun_web set lock_timeout = '10s';
@@ -11,11 +17,11 @@ alter role pebblerun_owner set lock_timeout = '60s';
 
 alter database :"database" owner to pebblerun_owner;
 revoke all on database :"database" from public;
-grant connect on database :"database" to pebblerun_web;
+grant connect on database :"database" to pebblerun_web, pebblerun_work, pebblerun_backup;
 grant connect, create, temporary on database :"database" to pebblerun_owner;
 alter schema public owner to pebblerun_owner;
 revoke create on schema public from public;
-grant usage on schema public to pebblerun_web;
+grant usage on schema public to pebblerun_web, pebblerun_work;
 
 -- What an earlier version's only role made.
 select format('alter table %I.%I owner to pebblerun_owner', schemaname, tablename) from pg_tables where schemaname = 'public' and tableowner <> 'pebblerun_owner' \gexec
@@ -24,9 +30,9 @@ select format('alter function %s owner to pebblerun_owner', p.oid::regprocedure)
     where p.pronamespace = 'public'::regnamespace and r.rolname <> 'pebblerun_owner' and not exists (select 1 from pg_depend d where d.objid = p.oid and d.deptype = 'e') \gexec
 
 set role pebblerun_owner;
-grant select, insert, update, delete on all tables in schema public to pebblerun_web;
-grant usage, select on all sequences in schema public to pebblerun_web;
-alter default privileges in schema public grant select, insert, update, delete on tables to pebblerun_web;
-alter default privileges in schema public grant usage, select on sequences to pebblerun_web;
-select format('revoke update, delete on %I from pebblerun_web', tablename) from pg_tables where schemaname = 'public' and tablename in ('audit_entries') \gexec
-select format('revoke insert, update, delete on %I from pebblerun_web', tablename) from pg_tables where schemaname = 'public' and tablename in ('migrations') \gexec
+grant select, insert, update, delete on all tables in schema public to pebblerun_web, pebblerun_work;
+grant usage, select on all sequences in schema public to pebblerun_web, pebblerun_work;
+alter default privileges in schema public grant select, insert, update, delete on tables to pebblerun_web, pebblerun_work;
+alter default privileges in schema public grant usage, select on sequences to pebblerun_web, pebblerun_work;
+select format('revoke update, delete on %I from pebblerun_web, pebblerun_work', tablename) from pg_tables where schemaname = 'public' and tablename in ('audit_entries') \gexec
+select format('revoke insert, update, delete on %I from pebblerun_web, pebblerun_work', tablename) from pg_tables where schemaname = 'public' and tablename in ('migrations') \gexec

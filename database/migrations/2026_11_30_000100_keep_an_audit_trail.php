@@ -32,6 +32,9 @@ return new class extends Migration
                 if exists (select from pg_roles where rolname = 'pebblerun_web') then
                     revoke update, delete on audit_entries from pebblerun_web;
                 end if;
+                if exists (select from pg_roles where rolname = 'pebblerun_work') then
+                    revoke update, delete on audit_entries from pebblerun_work;
+                end if;
             end $$;
             SQL);
         Schema::create('caught_mails', function (Blueprint $table): void {

@@ -1,0 +1,92 @@
+<?php
+
+namespace Tests\Feature;
+
+use App\Models\CustomerJob;
+use App\Models\Platform;
+use Illuminate\Support\Facades\DB;
+use PDO;
+use PDOException;
+use Tests\TestCase;
+
+/** Below every controller the database shows the web's role the rows of one shop: proven with that role itself. */
+final class TenancyTest extends TestCase
+{
+    private const TABLES = ['platforms', 'customers', 'customer_jobs', 'library_versions', 'cars', 'mileage_readings', 'plans', 'brief_revisions', 'plan_revisions', 'audit_entries'];
+
+    private PDO $web;
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $password = getenv('DB_WEB_PASSWORD');
+        self::assertNotFalse($password, 'bin/test gives it');
+        $config = (array) config('database.connections.pgsql');
+        $this->web = new PDO("pgsql:host={$config['host']};port={$config['port']};dbname={$config['database']}", 'pebblerun_web', (string) $password, [PDO::ATTR_ERRMODE => PDO::ERRMODE_EXCEPTION]);
+    }
+
+    private function in(int|string $shop): void
+    {
+        $this->web->prepare("select set_config('pebblerun.shop', ?, false)")->execute([(string) $shop]);
+    }
+
+    private function seen(string $table): int
+    {
+        return (int) ($this->web->query("select count(*) from {$table}") ?: self::fail())->fetchColumn();
+    }
+
+    public function test_without_a_shop_there_is_nothing_and_with_one_its_own(): void
+    {
+        $shop = $this->job()->shop_id;
+        foreach (['', 999_999] as $nobody) {
+            $this->in($nobody);
+            self::assertSame(array_fill_keys(self::TABLES, 0), array_combine(self::TABLES, array_map($this->seen(...), self::TABLES)));
+        }
+        $this->in($shop);
+        foreach (array_diff(self::TABLES, ['audit_entries']) as $table) {
+            self::assertSame((int) DB::table($table)->count(), $this->seen($table), $table);
+            self::assertGreaterThan(0, $this->seen($table), $table);
+        }
+    }
+
+    public function test_nothing_is_written_into_another_shop(): void
+    {
+        $job = $this->job();
+        $this->in(999_999);
+        self::assertSame(0, $this->web->exec("update customer_jobs set title = 'theirs' where id = {$job->id}"));
+        self::assertSame(0, $this->web->exec('delete from plan_revisions'));
+        $this->in($job->shop_id);
+        $platform = Platform::query()->value('id');
+        foreach ([
+            "insert into platforms (shop_id, key, name) values (999999, 'x', 'X')",
+            "update customer_jobs set shop_id = 999999 where id = {$job->id}",
+        ] as $theft) {
+            $this->web->beginTransaction();
+            try {
+                $this->web->exec($theft);
+                self::fail("it was done: {$theft}");
+            } catch (PDOException $fault) {
+                self::assertSame('42501', $fault->getCode(), $fault->getMessage());
+            } finally {
+                $this->web->rollBack();
+            }
+        }
+        self::assertSame('Skarn Hill commuter', CustomerJob::query()->whereKey($job->id)->value('title'));
+        self::assertNotNull($platform);
+    }
+
+    public function test_every_request_names_its_shop_to_the_database_before_anything_is_looked_up(): void
+    {
+        $plan = $this->plan();
+        $advisor = $this->person('advisor');
+        DB::enableQueryLog();
+        $this->actingAs($advisor)->getJson("/plans/{$plan->id}")->assertOk();
+        $log = DB::getQueryLog();
+        $said = array_values(array_filter(array_keys($log), fn (int $i): bool => str_contains($log[$i]['query'], 'pebblerun.shop')));
+        $looked = array_values(array_filter(array_keys($log), fn (int $i): bool => preg_match('/from "(plans|customer_jobs|library_versions)"/', $log[$i]['query']) === 1));
+        self::assertCount(1, $said);
+        self::assertSame([(string) $advisor->shop_id], $log[$said[0]]['bindings']);
+        self::assertNotSame([], $looked);
+        self::assertLessThan($looked[0], $said[0]);
+    }
+}
