@@ -19,7 +19,7 @@
         <div class="border-t border-line pt-3 text-[13px] text-soft">
             <p>The demo shop is loaded here. These people and their passwords are public:</p>
             @foreach ($demo as $person)
-                <p class="mt-1">{{ $person['role'] }}: {{ $person['email'] }}, {{ $person['password'] }}</p>
+                <p class="mt-1">{{ $person['role'] }}: {{ $person['email'] }}, <span class="whitespace-nowrap">{{ $person['password'] }}</span></p>
             @endforeach
         </div>
     @endif
