@@ -2,6 +2,7 @@
 
 namespace App\Actions;
 
+use App\Assembly\AgreedPrices;
 use App\Assembly\Bundles;
 use App\Assembly\ChangedPlan;
 use App\Assembly\Estimates;
@@ -14,6 +15,7 @@ use App\Models\CustomerJob;
 use App\Models\Plan;
 use App\Models\PlanRevision;
 use App\Models\PlanVariant;
+use App\Security\Ability;
 use App\Security\Audit;
 use App\Security\AuditEvent;
 use Closure;
@@ -79,9 +81,22 @@ final readonly class EditPlan
                 'restore' => $this->restored($plan, (int) $step->of),
                 default => self::taken($this->variant($plan, (int) $step->of)),
             };
+            $this->mayPrice($plan, $content, $edit);
 
             return $this->save->next($plan, $content, Estimates::shown($plan->job, $plan->library, $content->document, $edit->author), $edit);
         });
+    }
+
+    /**
+     * A step goes over what somebody else agreed with the customer, too.
+     *
+     * @throws Refused
+     */
+    private function mayPrice(Plan $plan, NextContent $content, Edit $edit): void
+    {
+        if (! $edit->author->may(Ability::SetPrices) && AgreedPrices::differ($plan->document, $content->document)) {
+            throw Refused::because('This would change prices that were agreed with the customer: an advisor or the owner can do it.');
+        }
     }
 
     private function undone(Plan $plan, Step $step): NextContent

@@ -54,8 +54,7 @@ final readonly class Archive
     /** @return int how many of the oldest went */
     public function prune(string $folder, int $keep): int
     {
-        $all = array_values(array_filter(glob("{$folder}/".self::PATTERN) ?: [], fn (string $file): bool => ! str_ends_with($file, '.sha256')));
-        sort($all);
+        $all = self::all($folder);
         $old = array_slice($all, 0, max(0, count($all) - $keep));
         foreach ($old as $file) {
             $this->files->delete([$file, "{$file}.sha256"]);
@@ -67,11 +66,16 @@ final readonly class Archive
     /** When the last one was written; null where there is none. */
     public function lastAt(string $folder): ?int
     {
-        $all = array_filter(glob("{$folder}/".self::PATTERN) ?: [], fn (string $file): bool => ! str_ends_with($file, '.sha256'));
-
+        $all = self::all($folder);
         clearstatcache();
 
         return $all === [] ? null : max(array_map(fn (string $file): int => (int) filemtime($file), $all));
+    }
+
+    /** @return list<string> the oldest first */
+    private static function all(string $folder): array
+    {
+        return array_values(array_filter(glob("{$folder}/".self::PATTERN) ?: [], fn (string $file): bool => ! str_ends_with($file, '.sha256')));
     }
 
     private function dump(string $file): void

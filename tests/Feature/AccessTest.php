@@ -6,6 +6,7 @@ use App\Models\Task;
 use App\Security\Ability;
 use App\Security\Role;
 use Illuminate\Support\Facades\Artisan;
+use Illuminate\Support\Facades\Auth;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Route;
 use Inertia\Testing\AssertableInertia;
@@ -126,7 +127,35 @@ final class AccessTest extends TestCase
         self::assertNotSame(403, $this->edit($accept, 1, 'tuner')->status());
         self::assertSame(403, $this->edit($accept, 1, 'technician')->status());
         self::assertNotSame(403, $this->edit($price, 1, 'advisor')->status());
-        self::assertSame(403, $this->step('restore', 1, 1, 'tuner')->status(), 'an older plan brings its prices');
+    }
+
+    public function test_a_step_over_the_plan_takes_no_agreed_price_along_for_who_may_set_none(): void
+    {
+        $this->edit([['do' => 'line', 'stage' => 's1', 'part' => 'fjellvent-panel', 'agreed' => 40]], 1)->assertOk();
+        foreach ([['undo', 2], ['restore', 1]] as [$do, $of]) {
+            $this->step($do, $of, 2, 'tuner')->assertStatus(422)->assertSee('This would change prices that were agreed with the customer: an advisor or the owner can do it.');
+        }
+        $this->edit([['do' => 'rename-stage', 'stage' => 's1', 'name' => 'first']], 2, 'tuner')->assertOk();
+        $this->step('undo', 3, 3, 'tuner')->assertOk();
+        $this->edit([['do' => 'clear', 'stage' => 's1', 'slot' => 'filter']], 4, 'tuner')->assertOk();
+        $this->step('undo', 5, 5, 'tuner')->assertOk();
+        self::assertContains(['fit' => 'fjellvent-panel', 'agreed' => 40], $this->plan()->document['stages'][0]['changes'], 'what went and came back is as it was agreed');
+        $this->step('restore', 1, 6)->assertOk();
+    }
+
+    /** With the session's cookie alone, as a page of another site would send it. */
+    public function test_a_forged_request_changes_nothing_on_any_route(): void
+    {
+        $this->app->instance('env', 'production');
+        $forged = array_filter($this->routes(), fn (array $route): bool => $route[0] !== 'GET');
+        self::assertGreaterThan(15, count($forged));
+        foreach ($forged as $name => [$method, $address]) {
+            foreach ([['Sec-Fetch-Site' => 'cross-site', 'Origin' => 'https://elsewhere.test'], ['X-CSRF-TOKEN' => str_repeat('a', 40)]] as $headers) {
+                in_array($name, self::OPEN, true) ? Auth::logout() : $this->actingAs($this->person('owner'));
+                // A password's link is looked at before anything: this one is not signed.
+                self::assertSame($name === 'POST password/{person}' ? 403 : 419, $this->json($method, $address, [], $headers)->status(), $name);
+            }
+        }
     }
 
     public function test_the_pages_carry_their_documents(): void

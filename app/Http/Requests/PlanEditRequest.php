@@ -25,13 +25,10 @@ final class PlanEditRequest extends EditRequest
         ];
     }
 
-    /** Some commands ask more of a role than editing a plan; a step over the whole plan may set prices back. */
+    /** Some commands ask more of a role than editing a plan. */
     public function authorize(): bool
     {
         $asked = array_filter(array_map(Ability::ofCommand(...), (array) $this->input('commands', [])));
-        if (in_array($this->input('step.do'), ['restore', 'take'], true)) {
-            $asked[] = Ability::SetPrices;
-        }
 
         return array_filter($asked, fn (Ability $ability): bool => ! $this->person()->may($ability)) === [];
     }

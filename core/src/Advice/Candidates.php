@@ -90,7 +90,7 @@ final readonly class Candidates
                 $what,
                 $likely->peakPower - $baseLikely->peakPower,
                 $likely->peakTorque - $baseLikely->peakTorque,
-                ($target?->askedOf($base->build->parts) ?? 0.0) - ($target?->askedOf($state->build->parts) ?? 0.0),
+                $target?->eased($base->build->parts, $state->build->parts) ?? 0.0,
                 $trial->spend($state) - $spend,
                 $this->brought($state, $known),
                 $this->ceilings($model, $likely, $taken),

@@ -65,7 +65,7 @@ final readonly class TargetReach
 
     private function mayBeFitted(Part $part, Target $target): bool
     {
-        $helps = $part->gains !== [] || ($target->time !== null && $target->askedOf([$part]) < $target->askedOf([]));
+        $helps = $part->gains !== [] || $target->eased([], [$part]) > 0.0;
 
         return $helps && $part->map === null && ! in_array($part, $this->estimate->last()->state->build->parts, true)
             && (! $part->trackOnly || $this->estimate->bundle->brief->car->use === 'track');

@@ -57,7 +57,7 @@ final readonly class Verdict
             new Message(VerdictCode::PlainSum, ['power' => $last->plainSum]),
         ];
         if ($target->time !== null) {
-            $reasons[] = new Message(VerdictCode::QuarterMile, ['seconds' => $target->time->seconds, 'less' => $target->askedOf([]) - $asked]);
+            $reasons[] = new Message(VerdictCode::QuarterMile, ['seconds' => $target->time->seconds, 'less' => $target->eased([], $last->state->build->parts)]);
         }
         foreach ($last->ceilings as $cost) {
             $reasons[] = new Message(VerdictCode::CeilingCosts, ['cost' => $cost]);

@@ -219,6 +219,6 @@ final readonly class BoardDocument
         $target = $this->estimate->bundle->brief->target;
         $parts = $result->state->build->parts;
 
-        return $target === null ? 0.0 : $target->askedOf(array_filter($parts, fn (Part $one): bool => $one !== $part)) - $target->askedOf($parts);
+        return $target?->eased(array_filter($parts, fn (Part $one): bool => $one !== $part), $parts) ?? 0.0;
     }
 }

@@ -41,4 +41,16 @@ final readonly class Target
     {
         return $this->time?->power($parts) ?? $this->power ?? (float) $this->torque;
     }
+
+    /**
+     * What is asked less of a car with the one set of parts than with the other.
+     *
+     * @param  iterable<Part>  $without
+     * @param  iterable<Part>  $with
+     * @return float W of wheel power; 0 where no time is asked
+     */
+    public function eased(iterable $without, iterable $with): float
+    {
+        return $this->time === null ? 0.0 : $this->time->power($without) - $this->time->power($with);
+    }
 }
