@@ -25,7 +25,12 @@ use Symfony\Component\HttpFoundation\Response;
 
 return Application::configure(basePath: dirname(__DIR__))
     ->withRouting(web: __DIR__.'/../routes/web.php')
-    ->withSchedule(fn (Schedule $schedule) => [$schedule->call(fn () => Cache::put(Health::BEAT, time(), 3600))->everyMinute(), $schedule->command('pebblerun:prune')->dailyAt('03:40'), $schedule->command('pebblerun:backup')->dailyAt('02:20')])
+    ->withSchedule(function (Schedule $schedule): void {
+        $schedule->call(fn () => Cache::put(Health::BEAT, time(), 3600))->everyMinute();
+        // On one of several machines.
+        $schedule->command('pebblerun:prune')->dailyAt('03:40')->onOneServer();
+        $schedule->command('pebblerun:backup')->dailyAt('02:20')->onOneServer();
+    })
     ->withMiddleware(function (Middleware $middleware): void {
         $middleware->prepend([RequestId::class, SecurityHeaders::class]);
         $middleware->append(LimitBody::class);

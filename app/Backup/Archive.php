@@ -63,15 +63,6 @@ final readonly class Archive
         return count($old);
     }
 
-    /** When the last one was written; null where there is none. */
-    public function lastAt(string $folder): ?int
-    {
-        $all = self::all($folder);
-        clearstatcache();
-
-        return $all === [] ? null : max(array_map(fn (string $file): int => (int) filemtime($file), $all));
-    }
-
     /** @return list<string> the oldest first */
     private static function all(string $folder): array
     {

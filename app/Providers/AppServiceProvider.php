@@ -2,6 +2,7 @@
 
 namespace App\Providers;
 
+use App\Database\Connector;
 use App\Exceptions\LostConnection;
 use App\Security\PeopleSessions;
 use Illuminate\Contracts\Database\LostConnectionDetector;
@@ -21,13 +22,16 @@ final class AppServiceProvider extends ServiceProvider
         // Work in the background and at the command line sees every shop; the web's processes do not know this password.
         $password = $this->app->runningInConsole() ? getenv('DB_WORK_PASSWORD') : false;
         if (is_string($password)) {
-            config(['database.connections.pgsql.username' => 'pebblerun_work', 'database.connections.pgsql.password' => $password]);
+            foreach (array_keys((array) config('database.connections')) as $name) {
+                config(["database.connections.{$name}.username" => 'pebblerun_work', "database.connections.{$name}.password" => $password]);
+            }
         }
         $password = $this->app->runningInConsole() ? getenv('DB_BACKUP_PASSWORD') : false;
         if (is_string($password)) {
             config(['pebblerun.backup_role' => 'pebblerun_backup', 'pebblerun.backup_password' => $password]);
         }
         $this->app->singleton(LostConnectionDetector::class, LostConnection::class);
+        $this->app->bind('db.connector.pgsql', Connector::class);
         $this->app->singleton(DocumentReader::class, fn (): DocumentReader => DocumentReader::standard());
     }
 

@@ -2,7 +2,7 @@
 
 namespace App\Queries;
 
-use App\Backup\Archive;
+use App\Backup\LastBackup;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Throwable;
@@ -25,8 +25,6 @@ final readonly class Health
 
     /** s; a night and some hours. */
     private const OLD_BACKUP = 100_000;
-
-    public function __construct(private Archive $archive) {}
 
     /** @return non-empty-list<array{name: string, state: 'good'|'doubtful'|'bad', words: string}> */
     public function checks(): array
@@ -115,7 +113,7 @@ final readonly class Health
     /** @return array{'good'|'doubtful', string} */
     private function backup(): array
     {
-        $at = $this->archive->lastAt((string) config('pebblerun.backups'));
+        $at = LastBackup::at();
         $age = $at === null ? null : time() - $at;
 
         return $age !== null && $age < self::OLD_BACKUP ? ['good', 'written '.gmdate('Y-m-d H:i', $at).' UTC'] : ['doubtful', $age === null ? 'none was written yet' : 'the last is of '.gmdate('Y-m-d H:i', (int) $at).' UTC'];

@@ -1,38 +1,8 @@
 // A bench edit over HTTP against a signed-in page of the same server that reads one row.
-import { randomBytes } from 'node:crypto';
+import { Client, named } from './client.mjs';
 
-const base = process.argv[2];
-let cookies = {};
-
-function remember(response) {
-    for (const line of response.headers.getSetCookie()) {
-        const [pair] = line.split(';');
-        const at = pair.indexOf('=');
-        cookies[pair.slice(0, at)] = pair.slice(at + 1);
-    }
-}
-
-async function ask(method, path, body) {
-    const response = await fetch(base + path, {
-        method,
-        redirect: 'manual',
-        headers: {
-            Accept: 'application/json',
-            'Content-Type': 'application/json',
-            Origin: base,
-            Cookie: Object.entries(cookies)
-                .map(([k, v]) => `${k}=${v}`)
-                .join('; '),
-            'X-XSRF-TOKEN': decodeURIComponent(cookies['XSRF-TOKEN'] ?? ''),
-        },
-        body: body && JSON.stringify(body),
-    });
-    remember(response);
-    const text = await response.text();
-    if (response.status >= 400)
-        throw new Error(`${method} ${path}: ${response.status} ${text.slice(0, 300)}`);
-    return text;
-}
+const client = new Client(process.argv[2]);
+const ask = (method, path, body) => client.ask(method, path, body);
 
 async function median(times, run) {
     const taken = [];
@@ -59,20 +29,18 @@ async function throughput(connections, seconds, run) {
     return done / seconds;
 }
 
-await ask('GET', '/sign-in');
-await ask('POST', '/sign-in', { email: 'ines@saltmarsh.test', password: 'tide-and-stone' });
+await client.signIn('ines@saltmarsh.test', 'tide-and-stone');
 // The trivial page: signed in, one row read, a few bytes out.
 const trivial = () => ask('GET', '/me');
 let page = await median(120, trivial);
 const times = (value) => `${(value / page).toFixed(1)} trivial pages`;
 
 async function edits() {
-    const jobs = await ask('GET', '/');
-    const job = /"id":(\d+),"title":"Skarn Hill commuter"/.exec(jobs.replaceAll('&quot;', '"'))[1];
-    const bench = (await ask('GET', `/jobs/${job}/bench`)).replaceAll('&quot;', '"');
-    const plan = /"plan":(\d+)/.exec(bench)[1];
+    const { jobs } = await client.page('/');
+    const job = jobs.find(({ title }) => title === 'Skarn Hill commuter').id;
+    const { plan } = (await client.page(`/jobs/${job}/bench`)).state;
     let { version } = JSON.parse(await ask('GET', `/plans/${plan}`));
-    const queue = randomBytes(8).toString('hex');
+    const queue = named();
     let bytes = 0;
 
     // Every edit gives a build that was not there before (a Gray code over seven parts), so nothing kept answers it: the second
@@ -93,7 +61,7 @@ async function edits() {
         fitted[place] = !fitted[place];
         const command = fitted[place] ? { do: 'fit', stage: 's2', part } : { do: 'clear', stage: 's2', slot };
         const answer = await ask('POST', `/plans/${plan}/edits`, {
-            request: randomBytes(16).toString('hex'),
+            request: named(),
             queue,
             seen: version,
             commands: [command],

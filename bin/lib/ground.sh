@@ -144,12 +144,16 @@ read_settings() {
 secret() { head -c 24 /dev/urandom | base64 | tr '+/' 'ab'; }
 settings() {
     local file=$RUN/settings.env keys=$RUN/keys.env
+    ELSEWHERE=
+    if [ -n "${DB_HOST:-}" ] || grep -qs '^DB_HOST=' "$file"; then ELSEWHERE=1; fi
     if [ ! -s "$file" ]; then
+        [ -z "$ELSEWHERE" ] || fail "the database is elsewhere and $file is missing" "write it: APP_KEY and DB_PASSWORD as the machine has them that made the database, DB_HOST and DB_PORT (docs/operations.md, Three machines)"
         step "making the application key and secrets"
         (umask 077; printf 'APP_KEY=base64:%s\nDB_PASSWORD=%s\n' "$(head -c 32 /dev/urandom | base64)" "$(secret)" > "$file.part" && mv "$file.part" "$file")
     fi
     # What the database is made and changed with is for whoever runs this alone: no process of the web inherits it.
     if [ ! -s "$keys" ]; then
+        [ -z "$ELSEWHERE" ] || fail "the database is elsewhere and $keys is missing" "write it: DB_WORK_PASSWORD, and on one machine DB_BACKUP_PASSWORD, as the machine has them that made the database"
         local admin=cluster password; password=$(secret)
         if [ -s "$DB_FOLDER/PG_VERSION" ]; then
             # An earlier version had one role for everything.
@@ -160,13 +164,14 @@ settings() {
     fi
     local name
     for name in DB_WORK_PASSWORD DB_BACKUP_PASSWORD; do
+        [ -z "$ELSEWHERE" ] || break
         grep -q "^$name=" "$keys" || (umask 077; { cat "$keys"; printf '%s=%s\n' "$name" "$(secret)"; } > "$keys.part" && mv "$keys.part" "$keys")
     done
     read_settings "$file"
     read_settings "$keys"
     export -n DB_ADMIN DB_ADMIN_PASSWORD DB_OWNER_PASSWORD DB_WORK_PASSWORD DB_BACKUP_PASSWORD
     set -a
-    APP_ENV=${APP_ENV:-production} APP_URL=$URL DB_HOST=127.0.0.1 DB_PORT=$DB_PORT DB_DATABASE=${DB_DATABASE:-pebblerun} DB_USERNAME=pebblerun_web
+    APP_ENV=${APP_ENV:-production} APP_URL=${APP_URL:-$URL} DB_HOST=${DB_HOST:-127.0.0.1} DB_PORT=$DB_PORT DB_DATABASE=${DB_DATABASE:-pebblerun} DB_USERNAME=pebblerun_web
     PEBBLERUN_MAIL_PORT=${PEBBLERUN_MAIL_PORT:-$((PORT + 25))} APP_CONFIG_CACHE=$RUN/cache/config.php APP_ROUTES_CACHE=$RUN/cache/routes.php LARAVEL_STORAGE_PATH=$RUN/storage PEBBLERUN_ESTIMATOR=$RUN/web/sockets/estimator.sock
     set +a
     # What the cached settings were made of: a changed port or host makes them anew.
@@ -183,6 +188,15 @@ as_postgres() {
 port_taken() { (exec 3<>"/dev/tcp/127.0.0.1/$1") 2>/dev/null; }
 
 start_database() {
+    if [ -n "$ELSEWHERE" ]; then
+        step "asking for the database at $DB_HOST, port $DB_PORT"
+        local asked
+        for asked in $(seq 30); do
+            PGPASSWORD=$DB_PASSWORD PGTARGETSESSIONATTRS=read-write psql -h "$DB_HOST" -p "$DB_PORT" -U pebblerun_web -d "$DB_DATABASE" -qtAc 'select 1' > /dev/null 2> "$RUN/log/database.log" && return 0
+            sleep 1
+        done
+        fail "no database that takes changes answers there: $(tail -1 "$RUN/log/database.log")" "start it, or promote its replica; DB_HOST and DB_PORT stand in $RUN/settings.env"
+    fi
     if [ ! -s "$DB_FOLDER/PG_VERSION" ]; then
         step "making the project's own PostgreSQL cluster"
         # It has its name only once it is whole; nothing was migrated in it yet.
@@ -222,7 +236,7 @@ start_database() {
     false || { tail -5 "$RUN/log/postgres.log" >&2; fail "PostgreSQL did not start" "see $RUN/log/postgres.log"; }
 }
 
-run_sql() { PGPASSWORD=$DB_ADMIN_PASSWORD psql -h 127.0.0.1 -p "$DB_PORT" -U "$DB_ADMIN" -qtA -v ON_ERROR_STOP=1 "$@"; }
+run_sql() { PGPASSWORD=$DB_ADMIN_PASSWORD PGTARGETSESSIONATTRS=read-write psql -h "$DB_HOST" -p "$DB_PORT" -U "$DB_ADMIN" -qtA -v ON_ERROR_STOP=1 "$@"; }
 
 # Two roles, neither of them a superuser: one owns the tables and changes them, one reads and writes rows for the web.
 make_database() {
@@ -291,8 +305,10 @@ alone() {
 }
 
 start_web() {
-    local user; user=$(web_user)
-    sed -e "s#@ROOT@#$SERVE#g; s#@RUN@#$RUN#g; s#@PORT@#$PORT#g; s#@USER@#$user#g; s#@RATE@#${PEBBLERUN_RATE:-40}#; s#@BURST@#${PEBBLERUN_BURST:-200}#; s#@FORMS@#${PEBBLERUN_FORMS:-2}#" "$ROOT/bin/lib/nginx.conf" > "$RUN/web/nginx.conf"
+    local user proxy; user=$(web_user)
+    sed -e "s#@ROOT@#$SERVE#g; s#@RUN@#$RUN#g; s#@PORT@#$PORT#g; s#@LISTEN@#${PEBBLERUN_LISTEN:-127.0.0.1}#g; s#@USER@#$user#g; s#@RATE@#${PEBBLERUN_RATE:-40}#; s#@BURST@#${PEBBLERUN_BURST:-200}#; s#@FORMS@#${PEBBLERUN_FORMS:-2}#" "$ROOT/bin/lib/nginx.conf" > "$RUN/web/nginx.conf"
+    # Behind a proxy, limits count the address that it names.
+    for proxy in $(tr ',' ' ' <<< "${PEBBLERUN_PROXIES:-}"); do printf 'set_real_ip_from %s;\n' "$proxy"; done > "$RUN/web/proxies.conf"
     cp "$ROOT/bin/lib/headers.conf" "$RUN/web/headers.conf"
     sed -e "s#@RUN@#$RUN#g; s#@USER@#$user#g; s#@ID@#$ID#g" "$ROOT/bin/lib/php-fpm.conf" > "$RUN/web/php-fpm.conf"
     if ! as_root; then sed -i '/^user/d; /^group/d; /^listen.owner/d' "$RUN/web/php-fpm.conf" "$RUN/web/nginx.conf"; fi

@@ -68,6 +68,7 @@ final class Arrows
             'Security' => ['Models'],
             'Mail' => [],
             'Backup' => [],
+            'Database' => [],
             'Policies' => ['Models', 'Security'],
             'Exceptions' => ['Models', 'Security'],
             'Assembly' => ['Models'],
@@ -75,7 +76,7 @@ final class Arrows
             'Queries' => ['Assembly', 'Backup', 'Exceptions', 'Models', 'Security'],
             'Jobs' => ['Assembly', 'Mail', 'Models', 'Security'],
             'Http\\Requests' => ['Actions', 'Assembly', 'Queries', 'Models', 'Security'],
-            'Http\\Controllers' => ['Actions', 'Assembly', 'Jobs', 'Queries', 'Models', 'Security', 'Http\\Requests'],
+            'Http\\Controllers' => ['Actions', 'Assembly', 'Database', 'Jobs', 'Queries', 'Models', 'Security', 'Http\\Requests'],
             'Http\\Middleware' => ['Models', 'Security'],
             'Console' => ['Actions', 'Assembly', 'Backup', 'Jobs', 'Mail', 'Models', 'Security'],
         ];

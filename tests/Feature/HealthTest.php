@@ -2,6 +2,7 @@
 
 namespace Tests\Feature;
 
+use App\Backup\LastBackup;
 use App\Queries\Health;
 use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
@@ -45,16 +46,11 @@ final class HealthTest extends TestCase
 
     public function test_a_backup_of_yesterday_is_good_and_none_is_doubtful(): void
     {
-        $folder = sys_get_temp_dir().'/pebblerun-health-'.bin2hex(random_bytes(4));
-        config(['pebblerun.backups' => $folder]);
         self::assertSame('doubtful', $this->states()['Backup']);
-        mkdir($folder);
-        touch("{$folder}/pebblerun-20261125T022000Z.tar", time() - 80_000);
+        LastBackup::note(time() - 80_000);
         self::assertSame('good', $this->states()['Backup']);
-        touch("{$folder}/pebblerun-20261125T022000Z.tar", time() - 200_000);
+        LastBackup::note(time() - 200_000);
         self::assertSame('doubtful', $this->states()['Backup']);
-        unlink("{$folder}/pebblerun-20261125T022000Z.tar");
-        rmdir($folder);
     }
 
     public function test_the_owner_reads_it_in_words(): void

@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Database\Replica;
 use App\Http\Requests\CounterRequest;
 use App\Queries\CounterPage;
 use Inertia\Inertia;
@@ -9,8 +10,8 @@ use Inertia\Response;
 
 final class CounterController
 {
-    public function show(CounterRequest $request): Response
+    public function show(CounterRequest $request, Replica $replica): Response
     {
-        return Inertia::render('Counter', (new CounterPage($request->person()))->of($request->filter()));
+        return Inertia::render('Counter', $replica->read(fn (): array => (new CounterPage($request->person()))->of($request->filter())));
     }
 }

@@ -1,0 +1,60 @@
+// A browser's worth of HTTP for what measures and tries the server: keeps cookies, signs in, sends documents.
+import { randomBytes } from 'node:crypto';
+
+export const named = () => randomBytes(16).toString('hex');
+
+export class Client {
+    #cookies = {};
+
+    constructor(base) {
+        this.base = base;
+    }
+
+    /** The answer as it is, whatever its status; throws only where none came. */
+    async send(method, path, body) {
+        const response = await fetch(this.base + path, {
+            method,
+            redirect: 'manual',
+            headers: {
+                Accept: 'application/json',
+                'Content-Type': 'application/json',
+                Origin: this.base,
+                Cookie: Object.entries(this.#cookies)
+                    .map(([name, value]) => `${name}=${value}`)
+                    .join('; '),
+                'X-XSRF-TOKEN': decodeURIComponent(this.#cookies['XSRF-TOKEN'] ?? ''),
+            },
+            body: body && JSON.stringify(body),
+            signal: AbortSignal.timeout(60_000),
+        });
+        for (const line of response.headers.getSetCookie()) {
+            const [pair] = line.split(';');
+            const at = pair.indexOf('=');
+            this.#cookies[pair.slice(0, at)] = pair.slice(at + 1);
+        }
+        return { status: response.status, text: await response.text() };
+    }
+
+    async ask(method, path, body) {
+        const { status, text } = await this.send(method, path, body);
+        if (status >= 400) throw new Error(`${method} ${path}: ${status} ${text.slice(0, 300)}`);
+        return text;
+    }
+
+    async signIn(email, password) {
+        await this.ask('GET', '/sign-in');
+        await this.ask('POST', '/sign-in', { email, password });
+        return this;
+    }
+
+    /** What a page shows, as its document. */
+    async page(path) {
+        const found = /data-page="([^"]*)"|<script data-page[^>]*>([^<]*)</.exec(await this.ask('GET', path));
+        return JSON.parse(
+            (found[1] ?? found[2])
+                .replaceAll('&quot;', '"')
+                .replaceAll('&amp;', '&')
+                .replaceAll('&#039;', "'"),
+        ).props;
+    }
+}
