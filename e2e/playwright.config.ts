@@ -1,15 +1,16 @@
 import { defineConfig } from '@playwright/test';
+import { address, many } from './site';
 
 export default defineConfig({
     testDir: '.',
     outputDir: './results',
-    workers: 1,
+    workers: many,
     timeout: 120_000,
     expect: { timeout: 20_000 },
     retries: 0,
     reporter: 'list',
     use: {
-        baseURL: process.env.BASE_URL ?? 'http://127.0.0.1:8800',
+        baseURL: address,
         viewport: { width: 1280, height: 800 },
         launchOptions: {
             executablePath: process.env.CHROMIUM ?? '/usr/bin/chromium',

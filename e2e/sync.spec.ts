@@ -1,11 +1,13 @@
 import { execFileSync } from 'node:child_process';
+import { environment } from './site';
 import { expect, test, type Page } from '@playwright/test';
 import { another, cell, cutOff, openBench, settled, signIn, tryNow } from './bench';
 
 // Nothing typed is lost: while the database is away, in two tabs, beside another person; and who returns is found.
 
 const JOB = 'Skarn Hill commuter';
-const database = (what: 'stop' | 'start') => execFileSync('bin/lib/database.sh', [what], { stdio: 'ignore' });
+const database = (what: 'stop' | 'start') =>
+    execFileSync('bin/lib/database.sh', [what], { stdio: 'ignore', env: environment });
 
 async function openBrief(page: Page, job: string) {
     await page.goto('/');

@@ -45,6 +45,7 @@ Route::middleware(['auth', MemberOfShop::class])->group(function (): void {
     Route::get('/me', [PersonController::class, 'show']);
     Route::put('/me', [PersonController::class, 'update']);
     Route::get('/account', [AccountController::class, 'show']);
+    Route::put('/account/shop', [AccountController::class, 'shop']);
     Route::put('/account/password', [AccountController::class, 'password']);
     Route::delete('/account/sessions', [AccountController::class, 'endOthers']);
     Route::delete('/account/sessions/{session}', [AccountController::class, 'endSession']);

@@ -129,7 +129,7 @@ abstract class TestCase extends LaravelTestCase
     /** Does what waits in the background. */
     protected function work(): void
     {
-        Artisan::call('queue:work', ['--stop-when-empty' => true]);
+        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
     }
 
     /**

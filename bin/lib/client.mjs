@@ -47,6 +47,13 @@ export class Client {
         return this;
     }
 
+    /** Another one who is signed in as the same. */
+    sameCookies() {
+        const other = new Client(this.base);
+        other.#cookies = { ...this.#cookies };
+        return other;
+    }
+
     /** What a page shows, as its document. */
     async page(path) {
         const found = /data-page="([^"]*)"|<script data-page[^>]*>([^<]*)</.exec(await this.ask('GET', path));

@@ -62,9 +62,7 @@ async function arrive(place) {
 async function history(advisor) {
     const labels = [];
     for (let before = ''; ;) {
-        const page = JSON.parse(
-            await advisor.client.ask('GET', `/plans/${advisor.plan}/revisions${before}`),
-        );
+        const page = JSON.parse(await advisor.client.ask('GET', `/plans/${advisor.plan}/revisions${before}`));
         labels.push(...page.map(({ label }) => label));
         if (page.length < 60) return labels;
         before = `?before=${page.at(-1).number}`;

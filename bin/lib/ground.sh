@@ -144,10 +144,11 @@ read_settings() {
 secret() { head -c 24 /dev/urandom | base64 | tr '+/' 'ab'; }
 settings() {
     local file=$RUN/settings.env keys=$RUN/keys.env
-    ELSEWHERE=
-    if [ -n "${DB_HOST:-}" ] || grep -qs '^DB_HOST=' "$file"; then ELSEWHERE=1; fi
+    # Whose database is another machine's says so in its settings; what the environment happens to hold does not.
+    DB_HOST=127.0.0.1 ELSEWHERE=
+    if grep -qs '^DB_HOST=' "$file"; then ELSEWHERE=1; fi
+    [ -z "${NODE:-}" ] || [ -n "$ELSEWHERE" ] || fail "$file names no database" "write into it APP_KEY and DB_PASSWORD as the machine has them that made the database, DB_HOST and DB_PORT (docs/operations.md)"
     if [ ! -s "$file" ]; then
-        [ -z "$ELSEWHERE" ] || fail "the database is elsewhere and $file is missing" "write it: APP_KEY and DB_PASSWORD as the machine has them that made the database, DB_HOST and DB_PORT (docs/operations.md, Three machines)"
         step "making the application key and secrets"
         (umask 077; printf 'APP_KEY=base64:%s\nDB_PASSWORD=%s\n' "$(head -c 32 /dev/urandom | base64)" "$(secret)" > "$file.part" && mv "$file.part" "$file")
     fi
@@ -171,7 +172,7 @@ settings() {
     read_settings "$keys"
     export -n DB_ADMIN DB_ADMIN_PASSWORD DB_OWNER_PASSWORD DB_WORK_PASSWORD DB_BACKUP_PASSWORD
     set -a
-    APP_ENV=${APP_ENV:-production} APP_URL=${APP_URL:-$URL} DB_HOST=${DB_HOST:-127.0.0.1} DB_PORT=$DB_PORT DB_DATABASE=${DB_DATABASE:-pebblerun} DB_USERNAME=pebblerun_web
+    APP_ENV=${APP_ENV:-production} APP_URL=${APP_URL:-$URL} DB_HOST=$DB_HOST DB_PORT=$DB_PORT DB_DATABASE=${DB_DATABASE:-pebblerun} DB_USERNAME=pebblerun_web
     PEBBLERUN_MAIL_PORT=${PEBBLERUN_MAIL_PORT:-$((PORT + 25))} APP_CONFIG_CACHE=$RUN/cache/config.php APP_ROUTES_CACHE=$RUN/cache/routes.php LARAVEL_STORAGE_PATH=$RUN/storage PEBBLERUN_ESTIMATOR=$RUN/web/sockets/estimator.sock
     set +a
     # What the cached settings were made of: a changed port or host makes them anew.
@@ -281,7 +282,7 @@ running() {
 strays() {
     local pid known
     known=" $(for pid in "$RUN"/web/*.pid; do [ ! -f "$pid" ] || printf '%s ' "$(cat "$pid")"; done)"
-    for pid in $(pgrep -f 'nginx: |php-fpm: |bin/lib/watch.sh|artisan ' || true); do
+    for pid in $(pgrep -f 'nginx: |php-fpm: |bin/lib/watch.sh|bin/lib/rotate.sh|artisan ' || true); do
         if [ "$pid" != $$ ] && ours "$pid" && ! has_master "$pid" "$known"; then echo "$pid"; fi
     done
 }
@@ -343,16 +344,17 @@ start_web() {
 }
 
 # start_watched NAME COMMAND…: runs it in the background as the web's user, and again whenever it ends.
-start_watched() {
-    local name=$1 file=$RUN/web/$1.pid user; user=$(web_user)
-    shift
+start_watched() { start_watched_as "$(web_user)" "$@"; }
+start_watched_as() {
+    local user=$1 name=$2 file=$RUN/web/$2.pid
+    shift 2
     [ -z "${RELOAD:-}" ] || stop_one "$file"
     mkdir -p "$RUN/web/sockets"
-    if as_root; then chown "$user" "$RUN/web/sockets"; fi
+    if as_root; then chown "$(web_user)" "$RUN/web/sockets"; fi
     if running "$file"; then return 0; fi
     step "starting the $name"
     local as=()
-    if as_root; then as=(setpriv "--reuid=$user" "--regid=$user" --init-groups); fi
+    if as_root && [ "$user" != root ]; then as=(setpriv "--reuid=$user" "--regid=$user" --init-groups); fi
     (cd "$RUN/web" && export DB_WORK_PASSWORD DB_BACKUP_PASSWORD && exec 9>&- setsid "${as[@]}" bash "$SERVE/bin/lib/watch.sh" "$@") >> "$RUN/log/$name.log" 2>&1 < /dev/null &
     echo $! > "$file"
     disown
@@ -363,6 +365,8 @@ start_background() {
     start_watched worker php "$SERVE/artisan" queue:work --sleep=1 --max-time=3600 --quiet
     # Without a mail server of its own, a stand-in takes the mail.
     [ -n "${MAIL_HOST:-}" ] || start_watched mail-catcher php "$SERVE/artisan" pebblerun:mail-catcher
+    # The logs belong to whoever runs this.
+    start_watched_as "$(id -un)" rotation bash "$SERVE/bin/lib/rotate.sh" "$RUN/log"
     start_watched scheduler php "$SERVE/artisan" schedule:work --quiet
 }
 
@@ -375,12 +379,8 @@ stop_one() {
 }
 
 stop_all() {
-    stop_one "$RUN/web/worker.pid"
-    stop_one "$RUN/web/estimator.pid"
-    stop_one "$RUN/web/scheduler.pid"
-    stop_one "$RUN/web/mail-catcher.pid"
-    stop_one "$RUN/web/nginx.pid"
-    stop_one "$RUN/web/php-fpm.pid"
+    local name
+    for name in worker estimator scheduler mail-catcher rotation nginx php-fpm; do stop_one "$RUN/web/$name.pid"; done
     clear_strays
     if [ -s "$DB_FOLDER/postmaster.pid" ]; then
         (cd / && as_postgres $PG/pg_ctl -D "$DB_FOLDER" -m fast -w -t 30 stop) >/dev/null 2>&1 || true

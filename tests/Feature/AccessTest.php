@@ -17,7 +17,7 @@ final class AccessTest extends TestCase
     /** Open to everybody, and those that are about the person alone: every other route asks a policy. */
     private const OPEN = ['GET sign-in', 'POST sign-in', 'GET sign-in/code', 'POST sign-in/code', 'GET forgotten', 'POST forgotten', 'GET password/{person}', 'POST password/{person}', 'GET up'];
 
-    private const OWN = ['POST sign-out', 'GET me', 'PUT me', 'GET account', 'PUT account/password', 'DELETE account/sessions', 'DELETE account/sessions/{session}', 'POST account/factor', 'PUT account/factor', 'DELETE account/factor'];
+    private const OWN = ['POST sign-out', 'GET me', 'PUT me', 'GET account', 'PUT account/shop', 'PUT account/password', 'DELETE account/sessions', 'DELETE account/sessions/{session}', 'POST account/factor', 'PUT account/factor', 'DELETE account/factor'];
 
     /** What each route behind a policy asks of a role. */
     private const ASKS = [

@@ -15,7 +15,7 @@ final class AnswersTest extends TestCase
     private const ANSWERS = [
         'GET sign-in' => 'a plain page', 'POST sign-in' => 'a redirect', 'GET sign-in/code' => 'a plain page', 'POST sign-in/code' => 'a redirect', 'GET forgotten' => 'a plain page', 'POST forgotten' => 'a plain page',
         'GET password/{person}' => 'a plain page', 'POST password/{person}' => 'a redirect', 'POST sign-out' => 'a redirect', 'GET caught-mail' => 'a plain page', 'GET health' => 'a plain page', 'GET up' => 'a word for monitors', 'PUT me' => 'readsIn',
-        'GET account' => 'accountPage', 'PUT account/password' => 'said', 'DELETE account/sessions' => 'sessions', 'DELETE account/sessions/{session}' => 'sessions',
+        'GET account' => 'accountPage', 'PUT account/shop' => 'shops', 'PUT account/password' => 'said', 'DELETE account/sessions' => 'sessions', 'DELETE account/sessions/{session}' => 'sessions',
         'POST account/factor' => 'newFactor', 'PUT account/factor' => 'recoveryCodes', 'DELETE account/factor' => 'said',
         'GET people' => 'peoplePage', 'POST people' => 'members', 'PUT people/{membership}/role' => 'members', 'POST people/{membership}/invitation' => 'members',
         'POST people/{membership}/deactivation' => 'members', 'DELETE people/{membership}/deactivation' => 'members', 'GET audit' => 'auditTrail', 'POST jobs' => 'a redirect',

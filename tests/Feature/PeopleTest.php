@@ -18,6 +18,7 @@ use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Mail;
 use Illuminate\Support\Facades\Session;
 use Illuminate\Testing\TestResponse;
+use Inertia\Testing\AssertableInertia;
 use Tests\TestCase;
 
 /** Who gets in, who is let go, and what of it the owner can read later. */
@@ -285,6 +286,22 @@ final class PeopleTest extends TestCase
         $this->invite('technician', $stranger->email)->assertCreated();
         Mail::assertQueued(Invitation::class, fn (Invitation $mail): bool => str_ends_with($mail->link, '/sign-in'));
         self::assertSame(2, $stranger->memberships()->count());
+    }
+
+    public function test_a_person_of_two_shops_goes_from_one_to_the_other_and_to_no_third(): void
+    {
+        $person = $this->person('advisor');
+        $shop = $this->stranger()->shop_id;
+        $this->as('advisor')->putJson('/account/shop', ['shop' => $shop])->assertStatus(422)->assertJsonValidationErrors(['shop' => 'You do not belong to this shop.']);
+        $there = $person->memberships()->create(['shop_id' => $shop, 'role' => 'technician']);
+        $this->putJson('/account/shop', ['shop' => $shop])->assertOk()->assertJsonPath('0', ['id' => $shop, 'name' => 'Dunlin Works', 'role' => 'technician', 'here' => true]);
+        $this->get('/')->assertInertia(fn (AssertableInertia $page) => $page->where('shop', 'Dunlin Works')->has('jobs', 0));
+        self::assertSame('technician', $this->getJson('/me')->json('role'));
+        $this->getJson("/plans/{$this->plan()->id}")->assertNotFound();
+        $this->putJson('/account/shop', ['shop' => $this->job()->shop_id])->assertOk();
+        $there->update(['deactivated_at' => now()]);
+        $this->putJson('/account/shop', ['shop' => $shop])->assertStatus(422);
+        $this->getJson("/plans/{$this->plan()->id}")->assertOk();
     }
 
     public function test_forms_of_visitors_are_taken_from_here_alone(): void

@@ -19,14 +19,14 @@ use Random\Engine\Mt19937;
 use Random\Randomizer;
 
 /**
- * What an evaluator answers never depends on what it was asked before. Seeded walks of 25 exchanges, 500 builds in all: at each step
+ * What an evaluator answers never depends on what it was asked before. Seeded walks of 25 exchanges, 300 builds in all: at each step
  * one evaluator that has seen all the builds before answers as a full estimate does that has seen none, to the last digit.
  */
 final class EvaluatorTest extends TestCase
 {
     private const EXCHANGES = 25;
 
-    private const WALKS = 5;
+    private const WALKS = 3;
 
     public static function walks(): iterable
     {

@@ -41,7 +41,7 @@ use stdClass;
  */
 final class RacesTest extends ProcessCase
 {
-    private const ROUNDS = 200;
+    private const ROUNDS = 100;
 
     private const WRITERS = 8;
 

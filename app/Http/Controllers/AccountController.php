@@ -6,6 +6,8 @@ use App\Actions\People\SetPassword;
 use App\Http\Requests\PersonRequest;
 use App\Http\Requests\SecondFactorRequest;
 use App\Http\Requests\SetPasswordRequest;
+use App\Http\Requests\ShopRequest;
+use App\Queries\ShopList;
 use App\Security\Audit;
 use App\Security\AuditEvent;
 use App\Security\SecondFactor;
@@ -28,7 +30,15 @@ final class AccountController
             'second_factor' => $person->second_factor_on,
             'recovery_codes' => count($person->recovery_codes ?? []),
             'sessions' => $sessions->of($person, $request->session()->getId()),
+            'shops' => ShopList::of($person),
         ]);
+    }
+
+    public function shop(ShopRequest $request): JsonResponse
+    {
+        $request->person()->update(['shop_id' => $request->shop()]);
+
+        return response()->json(ShopList::of($request->person()));
     }
 
     public function password(SetPasswordRequest $request, SetPassword $passwords): JsonResponse

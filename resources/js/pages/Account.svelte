@@ -5,9 +5,10 @@
     import Factor from '@/features/account/Factor.svelte';
     import Password from '@/features/account/Password.svelte';
     import SessionList from '@/features/account/SessionList.svelte';
+    import ShopList from '@/features/account/ShopList.svelte';
     import Frame from '@/ui/Frame.svelte';
 
-    let { email, second_factor, recovery_codes, sessions }: AccountPage = $props();
+    let { email, second_factor, recovery_codes, sessions, shops }: AccountPage = $props();
     let on = $state(untrack(() => second_factor));
 </script>
 
@@ -24,5 +25,6 @@
         <Password />
         <Factor bind:on left={recovery_codes} />
         <SessionList {sessions} />
+        {#if shops.length > 1}<ShopList {shops} />{/if}
     </div>
 </Frame>
