@@ -4,7 +4,7 @@ const sites = Array.from({ length: told.length / 3 }, (_, i) => told.slice(3 * i
 
 export const many = sites.length;
 
-const [run, port, database] = sites[Number(process.env.TEST_PARALLEL_INDEX ?? 0) % many];
+const [run, port, database] = sites[Number(process.env.TEST_PARALLEL_INDEX ?? 0) % many] ?? [];
 
 export const address = `http://127.0.0.1:${port}`;
 

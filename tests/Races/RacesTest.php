@@ -33,7 +33,7 @@ use Random\Randomizer;
 use stdClass;
 
 /**
- * Two hundred seeded rounds: eight writers at one job, each sending every request over two connections at the same time, some of
+ * A hundred seeded rounds: eight writers at one job, each sending every request over two connections at the same time, some of
  * them killed wherever they are. Afterwards the rows are held against a model: every request has one outcome, which everybody was
  * told; what was done was done once; and nobody overwrote what they had not seen.
  *
