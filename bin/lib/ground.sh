@@ -70,12 +70,14 @@ once() {
     shift
     while [ "$1" != -- ]; do inputs+=("$1"); shift; done
     shift
-    mark=$(cd "$ROOT" && { find "${inputs[@]}" -type f -print0 2>/dev/null | sort -z | xargs -0 cat; echo "$*"; } | sha256sum)
+    mark=$(mark_of "${inputs[@]}")$*
     [ "$(cat "$RUN/done/$name" 2>/dev/null)" = "$mark" ] && return 0
     rm -f "$RUN/done/$name"
     "$@"
-    echo "$mark" > "$RUN/done/$name"
+    # It may have written some of them itself.
+    echo "$(mark_of "${inputs[@]}")$*" > "$RUN/done/$name"
 }
+mark_of() { (cd "$ROOT" && find "$@" -type f -print0 2>/dev/null | sort -z | xargs -0 cat | sha256sum); }
 
 DEBIAN_PACKAGES="postgresql-15 php8.2-pgsql php8.2-fpm php8.2-bcmath php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-zip nginx-light curl"
 
@@ -311,7 +313,7 @@ start_web() {
     # Behind a proxy, limits count the address that it names.
     for proxy in $(tr ',' ' ' <<< "${PEBBLERUN_PROXIES:-}"); do printf 'set_real_ip_from %s;\n' "$proxy"; done > "$RUN/web/proxies.conf"
     cp "$ROOT/bin/lib/headers.conf" "$RUN/web/headers.conf"
-    sed -e "s#@RUN@#$RUN#g; s#@USER@#$user#g; s#@ID@#$ID#g" "$ROOT/bin/lib/php-fpm.conf" > "$RUN/web/php-fpm.conf"
+    sed -e "s#@RUN@#$RUN#g; s#@USER@#$user#g; s#@ID@#$ID#g; s#@WORKERS@#${PEBBLERUN_WORKERS:-6}#" "$ROOT/bin/lib/php-fpm.conf" > "$RUN/web/php-fpm.conf"
     if ! as_root; then sed -i '/^user/d; /^group/d; /^listen.owner/d' "$RUN/web/php-fpm.conf" "$RUN/web/nginx.conf"; fi
     mkdir -p "$RUN/web/tmp"
     if as_root; then chown "$user" "$RUN/web/tmp"; fi

@@ -2,6 +2,7 @@
 
 namespace Tests\Feature;
 
+use App\Mail\AccountChanged;
 use App\Mail\Invitation;
 use App\Mail\NewPassword;
 use App\Models\AuditEntry;
@@ -174,7 +175,9 @@ final class PeopleTest extends TestCase
         $change(['now' => 'wrong'])->assertStatus(422)->assertJsonPath('message', 'This is not your password.');
         $change(['password' => 'ines harrow 1', 'again' => 'ines harrow 1'])->assertStatus(422);
         $change(['password' => 'aaaaaaaaaaaaaaaa', 'again' => 'aaaaaaaaaaaaaaaa'])->assertStatus(422);
+        Mail::assertNothingQueued();
         $change([])->assertOk();
+        Mail::assertQueued(AccountChanged::class, fn (AccountChanged $mail): bool => $mail->hasTo('ines@saltmarsh.test') && str_contains($mail->render(), 'your password was changed at Pebblerun on'));
         self::assertSame([false], DB::table('sessions')->where('user_id', $ines->id)->pluck('id')->map(fn (string $id): bool => $id === str_repeat('a', 64))->all(), 'this one goes on');
         $this->post('/sign-out');
         $this->signIn('ines@saltmarsh.test', 'tide-and-stone')->assertStatus(422);
@@ -228,7 +231,11 @@ final class PeopleTest extends TestCase
         $this->getJson('/me')->assertOk();
         $this->post('/sign-out');
         $this->signIn('ines@saltmarsh.test', 'tide-and-stone');
+        $told = fn (string $words): bool => Mail::queued(AccountChanged::class, fn (AccountChanged $mail): bool => str_contains($mail->what, $words))->count() === 1;
+        self::assertTrue($told('turned on'));
+        self::assertFalse($told('recovery codes'));
         $confirm(' '.strtoupper($recovery[3]).' ')->assertRedirect('/');
+        self::assertTrue($told('recovery codes'));
         $this->post('/sign-out');
         $this->signIn('ines@saltmarsh.test', 'tide-and-stone');
         $confirm($recovery[3])->assertStatus(422);

@@ -17,9 +17,11 @@ final readonly class SetPassword
     public function set(User $person, string $password, ?string $keep = null): void
     {
         DB::transaction(function () use ($person, $password, $keep): void {
+            $first = $person->password === null;
             $person->update(['password' => $password]);
             $this->sessions->endAll($person, $keep);
             $this->audit->note(AuditEvent::PasswordChanged, $person);
+            $first || TellChange::of($person, AuditEvent::PasswordChanged);
         });
     }
 }

@@ -3,6 +3,7 @@
 namespace App\Http\Controllers;
 
 use App\Actions\People\SetPassword;
+use App\Actions\People\TellChange;
 use App\Http\Requests\PersonRequest;
 use App\Http\Requests\SecondFactorRequest;
 use App\Http\Requests\SetPasswordRequest;
@@ -76,14 +77,18 @@ final class AccountController
     {
         $codes = $factor->confirm($request->person(), $request->string('code')->value());
 
-        return $codes === null
-            ? throw ValidationException::withMessages(['code' => 'This code is not right. Check the clock of your device and take the next one.'])
-            : response()->json(['recovery_codes' => $codes]);
+        if ($codes === null) {
+            throw ValidationException::withMessages(['code' => 'This code is not right. Check the clock of your device and take the next one.']);
+        }
+        TellChange::of($request->person(), AuditEvent::SecondFactorOn);
+
+        return response()->json(['recovery_codes' => $codes]);
     }
 
     public function endFactor(SecondFactorRequest $request, SecondFactor $factor): JsonResponse
     {
         $factor->end($request->person());
+        TellChange::of($request->person(), AuditEvent::SecondFactorOff);
 
         return response()->json(['message' => 'The second factor is off.']);
     }

@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Actions\People\TellChange;
 use App\Http\Requests\SignInRequest;
 use App\Models\User;
 use App\Security\Audit;
@@ -66,6 +67,9 @@ final class SignInController
             return self::page('code', $request, 'This code is not right, or was used before. Wait for the next one.');
         }
         $pending->end();
+        if (count($person->recovery_codes ?? []) !== count($person->refresh()->recovery_codes ?? [])) {
+            TellChange::of($person, AuditEvent::RecoveryCodeUsed);
+        }
 
         return $this->in($person, $request);
     }
