@@ -149,7 +149,7 @@ settings() {
     # Whose database is another machine's says so in its settings; what the environment happens to hold does not.
     DB_HOST=127.0.0.1 ELSEWHERE=
     if grep -qs '^DB_HOST=' "$file"; then ELSEWHERE=1; fi
-    [ -z "${NODE:-}" ] || [ -n "$ELSEWHERE" ] || fail "$file names no database" "write into it APP_KEY and DB_PASSWORD as the machine has them that made the database, DB_HOST and DB_PORT (docs/operations.md)"
+    [ -z "${SERVES_ONLY:-}" ] || [ -n "$ELSEWHERE" ] || fail "$file names no database" "write into it APP_KEY and DB_PASSWORD as the machine has them that made the database, DB_HOST and DB_PORT (docs/operations.md)"
     if [ ! -s "$file" ]; then
         step "making the application key and secrets"
         (umask 077; printf 'APP_KEY=base64:%s\nDB_PASSWORD=%s\n' "$(head -c 32 /dev/urandom | base64)" "$(secret)" > "$file.part" && mv "$file.part" "$file")
