@@ -25,6 +25,6 @@ final class SendNewPassword implements ShouldQueue
             return;
         }
         $audit->note(AuditEvent::ResetAsked, $person);
-        Mail::to($person->email)->send(new NewPassword($person->name, $links->of($person)));
+        Mail::to($person->email)->queue(new NewPassword($person->name, $links->of($person)));
     }
 }

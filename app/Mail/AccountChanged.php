@@ -2,13 +2,11 @@
 
 namespace App\Mail;
 
-use Illuminate\Contracts\Queue\ShouldBeEncrypted;
-use Illuminate\Mail\Mailable;
 use Illuminate\Mail\Mailables\Content;
 use Illuminate\Mail\Mailables\Envelope;
 
 /** Tells somebody what was changed on how they sign in, so that they notice when it was somebody else. */
-final class AccountChanged extends Mailable implements ShouldBeEncrypted
+final class AccountChanged extends Letter
 {
     public function __construct(public string $person, public string $what, public string $when, public string $link) {}
 

@@ -2,13 +2,11 @@
 
 namespace App\Mail;
 
-use Illuminate\Contracts\Queue\ShouldBeEncrypted;
-use Illuminate\Mail\Mailable;
 use Illuminate\Mail\Mailables\Content;
 use Illuminate\Mail\Mailables\Envelope;
 
 /** Asks a person into a shop. */
-final class Invitation extends Mailable implements ShouldBeEncrypted
+final class Invitation extends Letter
 {
     public function __construct(public string $shop, public string $person, public string $role, public string $link) {}
 

@@ -2,13 +2,11 @@
 
 namespace App\Mail;
 
-use Illuminate\Contracts\Queue\ShouldBeEncrypted;
-use Illuminate\Mail\Mailable;
 use Illuminate\Mail\Mailables\Content;
 use Illuminate\Mail\Mailables\Envelope;
 
 /** The way to a new password for somebody who forgot theirs. */
-final class NewPassword extends Mailable implements ShouldBeEncrypted
+final class NewPassword extends Letter
 {
     public function __construct(public string $person, public string $link) {}
 

@@ -69,14 +69,14 @@ final readonly class Health
         return ['good', sprintf('answers in %.1f ms', (hrtime(true) - $began) / 1e6)];
     }
 
-    /** @return array{'good'|'bad', string} */
+    /** @return array{'good'|'doubtful'|'bad', string} */
     private function queue(): array
     {
         $oldest = DB::table('jobs')->whereNull('reserved_at')->min('available_at');
         $waits = is_numeric($oldest) ? max(0, time() - (int) $oldest) : 0;
         $failed = DB::table('failed_jobs')->count();
 
-        return [$waits > self::WAITING ? 'bad' : 'good', ($waits > self::WAITING ? "the oldest waits {$waits} s: is a worker running?" : 'nothing waits long').($failed > 0 ? ", {$failed} failed" : '')];
+        return [$waits > self::WAITING ? 'bad' : ($failed > 0 ? 'doubtful' : 'good'), ($waits > self::WAITING ? "the oldest waits {$waits} s: is a worker running?" : 'nothing waits long').($failed > 0 ? ", {$failed} failed" : '')];
     }
 
     /** @return array{'good'|'bad', string} */

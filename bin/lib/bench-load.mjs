@@ -1,6 +1,8 @@
-// Fifty advisors at work on one server: counter, bench, candidates and edits, each on a job of their own, as fast as answers come.
+// Fifty advisors at work on one server: counter, bench, candidates and edits, each on a job of their own; as fast as answers come, and
+// with the pauses that people make.
 //   bench-load.mjs ADDRESS NAME SECONDS [PID…]   the processes whose memory is watched
 import { readFileSync, readdirSync } from 'node:fs';
+import { setTimeout as pause } from 'node:timers/promises';
 import { Client, named } from './client.mjs';
 
 const [base, name, seconds, ...watched] = process.argv.slice(2);
@@ -24,7 +26,9 @@ async function arrive(place) {
     const job = jobs[place].id;
     const { state } = await client.page(`/jobs/${job}/bench`);
     const stage = state.estimate.stages.at(-1);
-    const slots = state.estimate.lanes.flatMap((lane) => lane.slots.map(({ key }) => key));
+    const slots = state.estimate.lanes
+        .flatMap((lane) => lane.slots.map(({ key }) => key))
+        .filter((key) => key !== 'fuel-in-tank');
     const choices = [];
     for (const slot of slots) {
         const { candidates } = JSON.parse(
@@ -74,7 +78,7 @@ const day = [
     ['bench', (a) => a.client.ask('GET', `/jobs/${a.job}/bench`)],
     ['edit', edit],
     ['candidates', (a) => a.client.ask('GET', `/plans/${a.plan}/cell?slot=${a.choices[0].slot}&stage=1`)],
-    ['reasons', (a) => a.client.ask('GET', `/plans/${a.plan}/reasons?line=0`)],
+    ['reasons', (a) => a.client.ask('GET', `/plans/${a.plan}/reasons?subject=limits`)],
     ['edit', edit],
     ['counter', (a, n) => a.client.ask('GET', words[(n + 2) % words.length])],
     ['stage', (a) => a.client.ask('GET', `/plans/${a.plan}/stage?stage=1`)],
@@ -102,12 +106,14 @@ function memory() {
     return sum;
 }
 
-async function during(length, run) {
+/** @param {number} think  s between an answer and the next request, twice that at the most */
+async function during(length, run, think = 0) {
     const until = performance.now() + length * 1000;
     const taken = [];
     await Promise.all(
         Array.from({ length: ADVISORS }, async (_, place) => {
             for (let n = place; performance.now() < until; n++) {
+                await pause(2000 * think * Math.random());
                 const began = performance.now();
                 await run(place, n);
                 taken.push(performance.now() - began);
@@ -127,17 +133,24 @@ for (let place = 0; place < ADVISORS; place++) advisors.push(await arrive(place)
 const trivial = await during(Math.min(10, seconds / 3), (place) => advisors[place].client.ask('GET', '/me'));
 const samples = [];
 const sampling = watched.length > 0 && setInterval(() => samples.push(memory()), 2000);
-const mixed = await during(seconds, (place, n) => day[n % day.length][1](advisors[place], n));
+const work = (place, n) => day[n % day.length][1](advisors[place], n);
+const mixed = await during(seconds, work);
 clearInterval(sampling);
+const figures = ({ rate, p50, p95 }) =>
+    `${rate.toFixed(0)} requests a second, half within ${p50.toFixed(0)} ms, 95 % within ${(p95 / p50).toFixed(1)} times that`;
+console.log(`  ${name}`);
+console.log(`    trivial page                  ${figures(trivial)}`);
 console.log(
-    `  ${name.padEnd(30)} ${mixed.rate.toFixed(0)} requests a second, ${(mixed.rate / trivial.rate).toFixed(2)} of the trivial page’s; half within ${mixed.p50.toFixed(0)} ms, 95 % within ${(mixed.p95 / mixed.p50).toFixed(1)} times that`,
+    `    mixed work, without pauses    ${figures(mixed)}; ${(mixed.rate / trivial.rate).toFixed(2)} of the trivial page’s rate`,
 );
+if (samples.length === 0)
+    console.log(`    with pauses of 4 s            ${figures(await during(Math.min(30, seconds), work, 4))}`);
 if (samples.length > 10) {
     const mean = (list) => list.reduce((sum, one) => sum + one, 0) / list.length;
     const tenth = Math.ceil(samples.length / 10);
     const early = mean(samples.slice(tenth, 2 * tenth));
     const late = mean(samples.slice(-tenth));
     console.log(
-        `  memory, second and last tenth   ${early.toFixed(0)} MB, ${late.toFixed(0)} MB: ${(late / early).toFixed(2)}`,
+        `    memory, second and last tenth ${early.toFixed(0)} MB, ${late.toFixed(0)} MB: ${(late / early).toFixed(2)}`,
     );
 }

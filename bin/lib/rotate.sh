@@ -17,7 +17,7 @@ rotate() {
 is_due() {
     [ -s "$1" ] || return 1
     [ -z "$(find "$1" -size +"$LARGE")" ] || return 0
-    local since=$1.since
+    local since; since=$(dirname "$1")/.$(basename "$1").since
     [ ! -e "$1.1.gz" ] || since=$1.1.gz
     [ -e "$since" ] || : > "$since"
     [ -n "$(find "$since" -mtime +"$((DAYS - 1))")" ]

@@ -29,6 +29,8 @@ final class HealthTest extends TestCase
         $row = ['queue' => 'default', 'payload' => '{}', 'attempts' => 0, 'created_at' => time()];
         DB::table('jobs')->insert([...$row, 'available_at' => time() - 60]);
         self::assertSame('good', $this->states()['Work in the background']);
+        DB::table('failed_jobs')->insert(['uuid' => 'x', 'connection' => 'database', 'queue' => 'default', 'payload' => '{}', 'exception' => 'x', 'failed_at' => now()]);
+        self::assertSame('doubtful', $this->states()['Work in the background']);
         DB::table('jobs')->insert([...$row, 'available_at' => time() - 600]);
         self::assertSame('bad', $this->states()['Work in the background']);
     }

@@ -7,7 +7,7 @@ use Illuminate\Support\Facades\DB;
 use stdClass;
 use Tests\TestCase;
 
-/** A database that the version of 2026-11-27 filled becomes one of today, and back, and nothing of it is lost. */
+/** A database that 0.11.0 filled becomes one of today, and back, and nothing of it is lost. */
 final class MigrationTest extends TestCase
 {
     private const LAST = '2026_11_27_000100';
@@ -32,7 +32,7 @@ final class MigrationTest extends TestCase
         $old = array_filter(self::files(), fn (string $file): bool => basename($file) < self::LAST.'~');
         self::assertCount(self::OLD, $old);
         Artisan::call('migrate', ['--database' => 'before', '--realpath' => true, '--path' => array_values($old)]);
-        DB::connection('before')->unprepared(str_replace('INSERT INTO public.', 'INSERT INTO before.', (string) file_get_contents(__DIR__.'/before/2026-11-27.sql')));
+        DB::connection('before')->unprepared(str_replace('INSERT INTO public.', 'INSERT INTO before.', (string) file_get_contents(__DIR__.'/before/0.11.0.sql')));
     }
 
     protected function tearDown(): void
