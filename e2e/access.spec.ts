@@ -23,6 +23,10 @@ for (const theme of ['light', 'dark'] as const) {
             await clean(page);
             await signIn(page);
             await clean(page);
+            await page.getByRole('link', { name: 'Library' }).click();
+            await expect(page.getByRole('heading', { name: 'What it gives' })).toBeVisible();
+            await clean(page);
+            await page.goto('/');
             await page.getByRole('link', { name: 'Brief of Skarn Hill commuter' }).click();
             await expect(page.getByRole('heading', { name: 'Brief' })).toBeVisible();
             await clean(page);

@@ -10,6 +10,7 @@ use App\Http\Controllers\CustomerController;
 use App\Http\Controllers\EditController;
 use App\Http\Controllers\HealthController;
 use App\Http\Controllers\JobController;
+use App\Http\Controllers\LibraryController;
 use App\Http\Controllers\PasswordController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PersonController;
@@ -23,6 +24,7 @@ use App\Models\AuditEntry;
 use App\Models\CaughtMail;
 use App\Models\CustomerJob;
 use App\Models\Membership;
+use App\Models\Platform;
 use App\Models\Shop;
 use Illuminate\Support\Facades\Route;
 
@@ -68,6 +70,11 @@ Route::middleware(['auth', MemberOfShop::class])->group(function (): void {
     Route::post('/summaries', [TaskController::class, 'summaries'])->can('viewAny', CustomerJob::class);
     Route::get('/tasks/{task}', [TaskController::class, 'show'])->can('view', 'task');
     Route::delete('/tasks/{task}', [TaskController::class, 'destroy'])->can('update', 'task');
+
+    Route::get('/library', [LibraryController::class, 'index'])->can('viewAny', Platform::class);
+    Route::get('/library/{platform}', [LibraryController::class, 'show'])->can('view', 'platform');
+    Route::get('/parts/{part}/prices', [LibraryController::class, 'prices'])->can('view', 'part');
+    Route::post('/parts/{part}/prices', [LibraryController::class, 'setPrice'])->can('price', 'part');
 
     Route::post('/jobs', [JobController::class, 'store'])->can('create', CustomerJob::class);
     Route::post('/jobs/{job}/presence', [JobController::class, 'presence'])->can('view', 'job');

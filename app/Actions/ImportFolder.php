@@ -3,11 +3,9 @@
 namespace App\Actions;
 
 use App\Assembly\Bundles;
-use App\Assembly\Libraries;
 use App\Models\Car;
 use App\Models\Customer;
 use App\Models\CustomerJob;
-use App\Models\LibraryVersion;
 use App\Models\MileageReading;
 use App\Models\Platform;
 use App\Models\Shop;
@@ -23,7 +21,7 @@ use Pebblerun\Formats\InvalidDocument;
  */
 final readonly class ImportFolder
 {
-    public function __construct(private DocumentReader $reader, private SavePlan $save) {}
+    public function __construct(private ShopDocuments $documents, private DocumentReader $reader, private SavePlan $save, private ImportPlatform $platforms) {}
 
     /**
      * @param  list<array{name: string, email: string, password: string, role: string}>  $people  made with the shop; the first is the jobs' advisor
@@ -33,11 +31,11 @@ final readonly class ImportFolder
     public function into(string $folder, array $people): Shop
     {
         return DB::transaction(function () use ($folder, $people): Shop {
-            $document = $this->read('shop', "{$folder}/shop.json");
+            $document = $this->documents->read('shop', "{$folder}/shop.json");
             $shop = Shop::create(['name' => $document['shop']['name'], 'units' => $document['units'], 'document' => $document['shop']]);
             $users = array_map(fn (array $person): User => self::person($shop, $person), $people);
             foreach (glob("{$folder}/platforms/*.json") ?: [] as $file) {
-                $this->platform($shop, $file, "{$folder}/parts/".basename($file));
+                $this->platforms->from($shop, $file, "{$folder}/parts/".basename($file));
             }
             foreach (glob("{$folder}/jobs/*", GLOB_ONLYDIR) ?: [] as $job) {
                 $this->job($shop, $users[0], $job);
@@ -56,18 +54,10 @@ final readonly class ImportFolder
         return $user;
     }
 
-    private function platform(Shop $shop, string $file, string $partsFile): void
-    {
-        $platform = $this->read('platform', $file, $shop);
-        $parts = $this->read('parts', $partsFile, $shop);
-        $row = Platform::create(['shop_id' => $shop->id, 'key' => $platform['platform']['key'], 'name' => $platform['platform']['name']]);
-        LibraryVersion::create(['platform_id' => $row->id, 'number' => 1, 'platform' => $platform['platform'], 'parts' => $parts['parts'], 'fingerprint' => Libraries::fingerprint($platform['platform'], $parts['parts'])]);
-    }
-
     private function job(Shop $shop, User $advisor, string $folder): void
     {
-        $brief = $this->read('brief', "{$folder}/brief.json", $shop);
-        $plan = $this->read('plan', "{$folder}/plan.json", $shop);
+        $brief = $this->documents->read('brief', "{$folder}/brief.json", $shop);
+        $plan = $this->documents->read('plan', "{$folder}/plan.json", $shop);
         $platform = Platform::query()->where('shop_id', $shop->id)->where('key', $brief['platform'])->first()
             ?? throw InvalidDocument::because("{$folder}/brief.json: platform", "the shop has no platform \"{$brief['platform']}\": import it first, or use the key of one it has.");
         $library = $platform->latest();
@@ -92,20 +82,5 @@ final readonly class ImportFolder
             throw InvalidDocument::because($folder, $fault->getMessage());
         }
         $this->save->first($job, $library, $plan['plan'], $advisor);
-    }
-
-    /** @return array<string, mixed> */
-    private function read(string $format, string $file, ?Shop $shop = null): array
-    {
-        try {
-            $document = $this->reader->document($format, $file);
-        } catch (InvalidDocument $fault) {
-            throw InvalidDocument::because($file, $fault->getMessage());
-        }
-        if ($shop !== null && $document['units'] != $shop->units) {
-            throw InvalidDocument::because("{$file}: units", 'a shop keeps all its documents in one set of units: '.json_encode($shop->units).'.');
-        }
-
-        return $document;
     }
 }

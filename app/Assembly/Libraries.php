@@ -6,8 +6,8 @@ use App\Models\LibraryVersion;
 use ParseError;
 
 /**
- * The content of library versions. A version never changes, so each machine keeps it as a PHP array that opcache shares
- * between its workers; the file is named by the content's fingerprint and can be deleted at any time.
+ * The content of library versions with today's prices. Each machine keeps it as a PHP array that opcache shares between its workers;
+ * the file is named by the fingerprint of figures and prices and can be deleted at any time.
  */
 final class Libraries
 {
@@ -19,8 +19,13 @@ final class Libraries
         if ($kept !== null) {
             return $kept;
         }
-        $content = self::load($version);
-        self::keep($file, $content);
+        $row = LibraryVersion::query()->findOrFail($version->id);
+        $prices = CurrentPrices::of($row->platform_id);
+        $content = ['platform' => $row->getAttribute('platform'), 'parts' => CurrentPrices::laidOver($row->getAttribute('parts'), $prices)];
+        // A price may have changed since the version was looked up: what is read then is right, and has another name.
+        if (in_array($version->fingerprint, [$row->content, CurrentPrices::fingerprint($row->content, $prices)], true)) {
+            self::keep($file, $content);
+        }
 
         return $content;
     }
@@ -43,20 +48,14 @@ final class Libraries
     }
 
     /**
+     * Of figures alone.
+     *
      * @param  array<string, mixed>  $platform
      * @param  list<array<string, mixed>>  $parts
      */
     public static function fingerprint(array $platform, array $parts): string
     {
         return hash('xxh128', serialize([$platform, $parts]));
-    }
-
-    /** @return array{platform: array<string, mixed>, parts: list<array<string, mixed>>} */
-    private static function load(LibraryVersion $version): array
-    {
-        $row = LibraryVersion::query()->findOrFail($version->id);
-
-        return ['platform' => $row->getAttribute('platform'), 'parts' => $row->getAttribute('parts')];
     }
 
     /** @param  array<string, mixed>  $content */

@@ -5,12 +5,13 @@ namespace App\Models;
 use Illuminate\Database\Eloquent\Model;
 
 /**
- * A platform with its parts, as published once; it never changes.
+ * A platform with its parts, as published once: its figures never change. Prices are laid over them.
  *
  * @property int $id
  * @property int $platform_id
  * @property int $number
- * @property string $fingerprint of its content
+ * @property string $content fingerprint of its figures, which never change
+ * @property string $fingerprint of its figures with today's prices
  */
 final class LibraryVersion extends Model
 {

@@ -10,9 +10,15 @@ use Illuminate\Database\Eloquent\Relations\HasMany;
  * @property int $shop_id
  * @property string $key
  * @property string $name
+ * @property ?array<string, mixed> $document of it what is no row: slots, limits, model years and parts are
  */
 final class Platform extends Model
 {
+    protected function casts(): array
+    {
+        return ['document' => 'array'];
+    }
+
     /** @return HasMany<LibraryVersion, $this> */
     public function versions(): HasMany
     {

@@ -2,6 +2,7 @@
 
 namespace Tests\Feature;
 
+use App\Models\Part;
 use App\Models\Task;
 use App\Security\Ability;
 use App\Security\Role;
@@ -26,6 +27,7 @@ final class AccessTest extends TestCase
             'POST jobs/{job}/plans', 'PUT jobs/{job}/plans/{plan}/choice', 'DELETE plans/{plan}', 'POST plans/{plan}/restore', 'POST plans/{plan}/edits', 'POST plans/{plan}/variants',
             'DELETE plans/{plan}/variants/{variant}', 'POST plans/{plan}/variants/{variant}/restore',
         ],
+        'set-prices' => ['POST parts/{part}/prices'],
         'manage-people' => [
             'GET people', 'POST people', 'PUT people/{membership}/role', 'POST people/{membership}/invitation', 'POST people/{membership}/deactivation', 'DELETE people/{membership}/deactivation', 'GET caught-mail',
         ],
@@ -47,7 +49,7 @@ final class AccessTest extends TestCase
         $plan = $this->plan();
         $variant = $plan->variants()->firstOrCreate(['name' => 'kept'], ['document' => $plan->document, 'author_id' => $this->person('owner')->id, 'created_at' => now()]);
         $task = Task::query()->firstOrCreate(['shop_id' => $this->job()->shop_id, 'kind' => 'summaries', 'subject' => 'x']);
-        $values = ['{job}' => $this->job()->id, '{plan}' => $plan->id, '{variant}' => $variant->id, '{number}' => 1, '/{plan?}' => "/{$plan->id}", '{task}' => $task->id, '{person}' => $this->person('advisor')->id, '{membership}' => $this->person('tuner')->memberships()->value('id'), '{session}' => str_repeat('0', 64)];
+        $values = ['{job}' => $this->job()->id, '{plan}' => $plan->id, '{variant}' => $variant->id, '{number}' => 1, '/{plan?}' => "/{$plan->id}", '{task}' => $task->id, '{person}' => $this->person('advisor')->id, '{membership}' => $this->person('tuner')->memberships()->value('id'), '{session}' => str_repeat('0', 64), '{platform}' => $this->job()->car->platform_id, '{part}' => Part::query()->value('id')];
         $routes = [];
         foreach (Route::getRoutes()->getRoutes() as $route) {
             if (str_starts_with($route->getActionName(), 'App\\')) {
@@ -80,7 +82,7 @@ final class AccessTest extends TestCase
     {
         $other = $this->stranger();
         $before = [$this->plan()->revision, $this->job()->brief_revision];
-        $common = array_flip([...self::OPEN, ...self::OWN, 'GET /', 'POST jobs', 'GET customers', 'POST summaries', 'GET people', 'POST people', 'GET audit', 'GET caught-mail', 'GET health']);
+        $common = array_flip([...self::OPEN, ...self::OWN, 'GET /', 'POST jobs', 'GET customers', 'GET library', 'POST summaries', 'GET people', 'POST people', 'GET audit', 'GET caught-mail', 'GET health']);
         foreach (array_diff_key($this->routes(), $common) as $name => [$method, $address]) {
             $answer = $this->actingAs($other)->json($method, $address);
             self::assertSame(404, $answer->status(), $name);

@@ -2,6 +2,7 @@
 
 namespace Tests\Feature;
 
+use App\Models\Part;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Testing\TestResponse;
 use Pebblerun\Core\Job\Commands\Commands;
@@ -20,6 +21,7 @@ final class AnswersTest extends TestCase
         'GET people' => 'peoplePage', 'POST people' => 'members', 'PUT people/{membership}/role' => 'members', 'POST people/{membership}/invitation' => 'members',
         'POST people/{membership}/deactivation' => 'members', 'DELETE people/{membership}/deactivation' => 'members', 'GET audit' => 'auditTrail', 'POST jobs' => 'a redirect',
         'GET plans/{plan}/bundle' => 'the open format',
+        'GET library' => 'libraryPage', 'GET library/{platform}' => 'libraryPage', 'GET parts/{part}/prices' => 'prices', 'POST parts/{part}/prices' => 'prices',
         'GET /' => 'counterPage', 'GET me' => 'person',
         'GET jobs/{job}/brief' => 'briefPage', 'GET jobs/{job}/brief/state' => 'briefState', 'POST jobs/{job}/brief/edits' => 'editAnswer',
         'GET jobs/{job}/bench/{plan?}' => 'benchPage', 'POST jobs/{job}/plans' => 'planMade', 'PUT jobs/{job}/plans/{plan}/choice' => 'plans',
@@ -63,7 +65,7 @@ final class AnswersTest extends TestCase
     public function test_pages_follow_their_schemas(): void
     {
         $job = $this->job()->id;
-        foreach (['GET /' => '/', 'GET jobs/{job}/brief' => "/jobs/{$job}/brief", 'GET jobs/{job}/bench/{plan?}' => "/jobs/{$job}/bench"] as $route => $address) {
+        foreach (['GET /' => '/', 'GET jobs/{job}/brief' => "/jobs/{$job}/brief", 'GET jobs/{job}/bench/{plan?}' => "/jobs/{$job}/bench", 'GET library' => '/library', 'GET library/{platform}' => "/library/{$this->job()->car->platform_id}"] as $route => $address) {
             $props = $this->actingAs($this->person('advisor'))->get($address)->assertOk()->viewData('page')['props'];
             self::check('signedIn', $props['person']);
             self::check(self::ANSWERS[$route], array_diff_key($props, array_flip(['errors', 'person', 'flash'])));
@@ -75,6 +77,7 @@ final class AnswersTest extends TestCase
         $this->actingAs($this->person('advisor'));
         $plan = "/plans/{$this->plan()->id}";
         self::follows('person', $this->getJson('/me')->assertOk());
+        self::follows('prices', $this->getJson('/parts/'.Part::query()->value('id').'/prices')->assertOk());
         self::follows('planState', $this->getJson($plan)->assertOk());
         foreach (['slot=turbo&stage=2', 'slot=fuel-in-tank&stage=2', 'slot=turbo&stage=0', 'slot=clutch&stage=3&revision=1'] as $cell) {
             self::follows('cellDetail', $this->getJson("{$plan}/cell?{$cell}")->assertOk());

@@ -16,7 +16,7 @@ final class MigrationTest extends TestCase
     private const OLD = 13;
 
     private const KEPT = [
-        'shops' => 'id, name, units, document, created_at, updated_at', 'users' => 'id, shop_id, name, email, password, units, numerals, created_at, updated_at', 'platforms' => '*', 'library_versions' => 'id, platform_id, number, fingerprint',
+        'shops' => 'id, name, units, document, created_at, updated_at', 'users' => 'id, shop_id, name, email, password, units, numerals, created_at, updated_at', 'platforms' => 'id, shop_id, key, name, created_at, updated_at', 'library_versions' => 'id, platform_id, number, fingerprint',
         'customer_jobs' => 'id, shop_id, advisor_id, title, brief, brief_revision, due, oldest_price, search, created_at, updated_at',
         'brief_revisions' => 'id, customer_job_id, number, document, author_id, created_at',
         'plans' => 'id, customer_job_id, library_version_id, document, revision, redo, created_at, updated_at',

@@ -11,7 +11,7 @@ use Tests\TestCase;
 /** Below every controller the database shows the web's role the rows of one shop: proven with that role itself. */
 final class TenancyTest extends TestCase
 {
-    private const TABLES = ['platforms', 'customers', 'customer_jobs', 'library_versions', 'cars', 'mileage_readings', 'plans', 'brief_revisions', 'plan_revisions', 'audit_entries'];
+    private const TABLES = ['platforms', 'customers', 'customer_jobs', 'library_versions', 'cars', 'mileage_readings', 'plans', 'brief_revisions', 'plan_revisions', 'audit_entries', 'parts', 'fitments', 'gain_cases', 'prices', 'evidence_records', 'platform_slots', 'platform_limits'];
 
     private PDO $web;
 

@@ -73,6 +73,7 @@
 <svelte:window onkeydown={keydown} />
 
 <Frame>
+    {#snippet crumbs()}<Link href="/library" class="ml-2 hover:text-ink">Library</Link>{/snippet}
     <div class="mx-auto max-w-[1240px] px-6 py-5">
         <div class="mb-3 flex flex-wrap items-center gap-x-3 gap-y-2">
             <h1 class="mr-auto text-[19px] font-semibold tracking-tight">{shop}</h1>

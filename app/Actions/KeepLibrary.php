@@ -1,0 +1,156 @@
+<?php
+
+namespace App\Actions;
+
+use App\Assembly\Canonical;
+use App\Assembly\CurrentPrices;
+use App\Assembly\Libraries;
+use App\Assembly\LibraryRows;
+use App\Models\LibraryVersion;
+use App\Models\Platform;
+use App\Models\Shop;
+use Illuminate\Support\Facades\DB;
+
+/**
+ * Takes a platform and its parts, as documents that were read and found right, into a shop's library: rows keep their identity by key,
+ * changed figures are published as the next version, changed prices are added with their day.
+ */
+final readonly class KeepLibrary
+{
+    private const LISTS = ['slots' => 'platform_slots', 'limits' => 'platform_limits', 'year_changes' => 'platform_years'];
+
+    private const OF_THE_PART = ['tags', 'contains', 'law', 'cautions'];
+
+    /**
+     * @param  array<string, mixed>  $document  of the platform
+     * @param  list<array<string, mixed>>  $parts
+     */
+    public function keep(Shop $shop, array $document, array $parts): LibraryChange
+    {
+        return DB::transaction(function () use ($shop, $document, $parts): LibraryChange {
+            $platform = Platform::query()->where('shop_id', $shop->id)->where('key', $document['key'])->lockForUpdate()->first()
+                ?? Platform::create(['shop_id' => $shop->id, 'key' => $document['key'], 'name' => $document['name']]);
+            $before = LibraryRows::content($platform->id)['parts'];
+            $platform->update(['name' => $document['name'], 'document' => array_diff_key($document, self::LISTS)]);
+            foreach (self::LISTS as $list => $table) {
+                $this->list($platform, $table, $document[$list] ?? []);
+            }
+            $prices = 0;
+            foreach ($parts as $place => $part) {
+                $prices += $this->part($platform, $part, $place + 1) ? 1 : 0;
+            }
+            $gone = $this->leaveOut($platform, array_column($parts, 'key'));
+            $content = LibraryRows::content($platform->id);
+
+            return LibraryChange::between($platform, $before, $content['parts'], $gone, $prices, $this->publish($platform, $content));
+        });
+    }
+
+    /**
+     * The next version, where figures differ from the newest.
+     *
+     * @param  array{platform: array<string, mixed>, parts: list<array<string, mixed>>}  $content
+     */
+    private function publish(Platform $platform, array $content): LibraryVersion
+    {
+        $newest = $platform->versions()->orderByDesc('number')->first();
+        $figures = fn (array $parts): array => array_map(fn (array $part): array => [...$part, 'price' => CurrentPrices::work($part)], $parts);
+        if ($newest === null || Canonical::hash([$newest->getAttribute('platform'), $figures($newest->getAttribute('parts'))]) !== Canonical::hash([$content['platform'], $figures($content['parts'])])) {
+            $fingerprint = Libraries::fingerprint($content['platform'], $content['parts']);
+            $newest = LibraryVersion::create(['platform_id' => $platform->id, 'number' => 1 + ($newest->number ?? 0), ...$content, 'content' => $fingerprint, 'fingerprint' => $fingerprint]);
+        }
+        CurrentPrices::stamp($platform->id, CurrentPrices::of($platform->id));
+
+        return $newest->refresh();
+    }
+
+    /**
+     * The nth of a key stays the nth of that key.
+     *
+     * @param  list<array<string, mixed>>  $entries
+     */
+    private function list(Platform $platform, string $table, array $entries): void
+    {
+        $have = DB::table($table)->where('platform_id', $platform->id)->orderBy('place')->get(['id', 'key'])->groupBy('key')->map(fn ($rows) => $rows->pluck('id')->all())->all();
+        // Out of the way: places are taken once.
+        DB::table($table)->where('platform_id', $platform->id)->update(['place' => DB::raw('place + 1000000')]);
+        foreach ($entries as $at => $entry) {
+            $key = (string) ($entry['key'] ?? '');
+            $row = ['key' => $key, 'place' => $at + 1, 'document' => json_encode(array_diff_key($entry, $table === 'platform_limits' ? ['evidence' => 1] : []), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)];
+            $have[$key] ??= [];
+            $id = array_shift($have[$key]);
+            if ($id === null) {
+                $id = DB::table($table)->insertGetId([...$row, 'platform_id' => $platform->id]);
+            } else {
+                DB::table($table)->where('id', $id)->update($row);
+            }
+            if ($table === 'platform_limits') {
+                $this->evidence($platform, ['limit_id' => $id], $entry['evidence']);
+            }
+        }
+        DB::table($table)->where('platform_id', $platform->id)->where('place', '>', 1000000)->delete();
+    }
+
+    /**
+     * @param  array<string, mixed>  $part
+     * @return bool whether it has another price than before
+     */
+    private function part(Platform $platform, array $part, int $place): bool
+    {
+        $json = fn (array $document): string => json_encode((object) $document, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
+        DB::table('parts')->upsert([['shop_id' => $platform->shop_id, 'key' => $part['key'], 'maker' => $part['maker'], 'name' => $part['name'], 'document' => $json(array_intersect_key($part, array_flip(self::OF_THE_PART))), 'created_at' => now(), 'updated_at' => now()]],
+            ['shop_id', 'key'], ['maker', 'name', 'document', 'updated_at']);
+        $id = (int) DB::table('parts')->where('shop_id', $platform->shop_id)->where('key', $part['key'])->value('id');
+        $fits = array_diff_key($part, array_flip([...self::OF_THE_PART, 'key', 'maker', 'name', 'gains']));
+        DB::table('fitments')->upsert([['part_id' => $id, 'platform_id' => $platform->id, 'place' => $place, 'document' => $json([...$fits, 'price' => (object) CurrentPrices::work($part)]), 'left_at' => null]], ['part_id', 'platform_id'], ['place', 'document', 'left_at']);
+        $fitment = (int) DB::table('fitments')->where('part_id', $id)->where('platform_id', $platform->id)->value('id');
+        foreach (array_values($part['gains'] ?? []) as $at => $case) {
+            DB::table('gain_cases')->upsert([['fitment_id' => $fitment, 'place' => $at + 1, 'document' => $json(array_diff_key($case, ['evidence' => 1]))]], ['fitment_id', 'place'], ['document']);
+            $this->evidence($platform, ['gain_case_id' => (int) DB::table('gain_cases')->where('fitment_id', $fitment)->where('place', $at + 1)->value('id')], $case['evidence']);
+        }
+        DB::table('gain_cases')->where('fitment_id', $fitment)->where('place', '>', count($part['gains'] ?? []))->delete();
+
+        return $this->price($id, $part['price']);
+    }
+
+    /** @param  array<string, mixed>  $said */
+    private function price(int $part, array $said): bool
+    {
+        $money = array_intersect_key($said, array_flip(CurrentPrices::MONEY));
+        $newest = DB::table('prices')->where('part_id', $part)->orderByRaw('as_of desc nulls last')->orderByDesc('id')->first(['money', 'as_of']);
+        if ($newest !== null && $newest->as_of === ($said['as_of'] ?? null) && Canonical::hash((array) json_decode($newest->money, true)) === Canonical::hash($money)) {
+            return false;
+        }
+        DB::table('prices')->insert(['part_id' => $part, 'as_of' => $said['as_of'] ?? null, 'money' => json_encode($money, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION), 'created_at' => now()]);
+
+        return true;
+    }
+
+    /**
+     * Adds a record where the newest says something else: what was known before stays.
+     *
+     * @param  array<string, int>  $of  a gain case or a limit
+     * @param  array<string, string>  $said
+     */
+    private function evidence(Platform $platform, array $of, array $said): void
+    {
+        $newest = DB::table('evidence_records')->where($of)->orderByDesc('id')->first(['kind', 'note']);
+        if ($newest === null || $newest->kind !== $said['kind'] || $newest->note !== ($said['note'] ?? null)) {
+            DB::table('evidence_records')->insert([...$of, 'shop_id' => $platform->shop_id, 'kind' => $said['kind'], 'note' => $said['note'] ?? null, 'created_at' => now()]);
+        }
+    }
+
+    /**
+     * Parts that the documents no longer have are no longer offered; plans that have them keep their version.
+     *
+     * @param  list<string>  $keys
+     * @return list<string> keys of those
+     */
+    private function leaveOut(Platform $platform, array $keys): array
+    {
+        $gone = DB::table('fitments')->join('parts', 'parts.id', '=', 'fitments.part_id')->where('fitments.platform_id', $platform->id)->whereNull('fitments.left_at')->whereNotIn('parts.key', $keys)->pluck('parts.key', 'fitments.id');
+        DB::table('fitments')->whereIn('id', $gone->keys())->update(['left_at' => now()]);
+
+        return array_values($gone->all());
+    }
+}

@@ -1,0 +1,76 @@
+<?php
+
+namespace App\Assembly;
+
+use Illuminate\Support\Facades\DB;
+use stdClass;
+
+/** What the parts of a platform cost today. No version and no plan pins it: it is laid over the figures when they are read. */
+final class CurrentPrices
+{
+    /** What of a price is money; hours are figures of the part. */
+    public const MONEY = ['new', 'used', 'consumables', 'resale', 'revision'];
+
+    /** The newest of each part: by its day, and of one day by when it was entered. */
+    private const NEWEST = 'select distinct on (prices.part_id) parts.key, prices.money, prices.as_of
+        from prices join parts on parts.id = prices.part_id join fitments on fitments.part_id = parts.id
+        where fitments.platform_id = ? order by prices.part_id, prices.as_of desc nulls last, prices.id desc';
+
+    /** @return array<string, array<string, mixed>> money and its day, by the part's key */
+    public static function of(int $platform): array
+    {
+        $prices = [];
+        /** @var stdClass $row */
+        foreach (DB::select(self::NEWEST, [$platform]) as $row) {
+            $prices[$row->key] = [...(array) json_decode($row->money, true), ...($row->as_of === null ? [] : ['as_of' => $row->as_of])];
+        }
+        ksort($prices);
+
+        return $prices;
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $parts
+     * @param  array<string, array<string, mixed>>  $prices
+     * @return list<array<string, mixed>> with today's money; a part without a price keeps the one that it was published with
+     */
+    public static function laidOver(array $parts, array $prices): array
+    {
+        return array_map(function (array $part) use ($prices): array {
+            $price = $prices[$part['key']] ?? null;
+
+            return $price === null ? $part : [...$part, 'price' => [...self::work($part), ...$price]];
+        }, $parts);
+    }
+
+    /**
+     * @param  array<string, mixed>  $part
+     * @return array<string, mixed> of its price what is no money
+     */
+    public static function work(array $part): array
+    {
+        return array_diff_key((array) $part['price'], array_flip([...self::MONEY, 'as_of']));
+    }
+
+    /**
+     * Names every version of a platform anew after its prices: what rests on the earlier ones is no longer found.
+     *
+     * @param  array<string, array<string, mixed>>  $prices  of it, today
+     */
+    public static function stamp(int $platform, array $prices): void
+    {
+        DB::update('update library_versions set fingerprint = md5(content || ?) where platform_id = ?', [self::hash($prices), $platform]);
+    }
+
+    /** @param  array<string, array<string, mixed>>  $prices */
+    public static function fingerprint(string $content, array $prices): string
+    {
+        return md5($content.self::hash($prices));
+    }
+
+    /** @param  array<string, array<string, mixed>>  $prices */
+    private static function hash(array $prices): string
+    {
+        return Canonical::hash($prices);
+    }
+}

@@ -1,0 +1,62 @@
+<?php
+
+namespace App\Console\Commands;
+
+use App\Actions\ImportPlatform;
+use App\Actions\LibraryChange;
+use App\Models\Shop;
+use Illuminate\Console\Command;
+use Illuminate\Support\Facades\DB;
+use Pebblerun\Formats\InvalidDocument;
+
+final class ImportLibrary extends Command
+{
+    use NamesPeople;
+
+    protected $signature = 'library:import {platform : a platform in the open format} {parts : its parts} {--shop= : into whose library; needed where there are several} {--dry-run : say what would change, and change nothing}';
+
+    protected $description = 'Takes a platform and its parts into a shop’s library: changed figures are its next version, changed prices are added';
+
+    public function handle(ImportPlatform $import): int
+    {
+        $shop = $this->shop();
+        if ($shop === null) {
+            return 2;
+        }
+        DB::beginTransaction();
+        try {
+            $change = $import->from($shop, (string) $this->argument('platform'), (string) $this->argument('parts'));
+        } catch (InvalidDocument $fault) {
+            DB::rollBack();
+            $this->error($fault->getMessage());
+
+            return 2;
+        }
+        $this->option('dry-run') ? DB::rollBack() : DB::commit();
+        $this->say($change);
+
+        return self::SUCCESS;
+    }
+
+    private function shop(): ?Shop
+    {
+        $name = (string) $this->option('shop');
+        if ($name === '' && Shop::query()->count() === 1) {
+            return Shop::query()->first();
+        }
+
+        return $this->shopNamed($name);
+    }
+
+    private function say(LibraryChange $change): void
+    {
+        $dry = (bool) $this->option('dry-run');
+        $this->info("{$change->platform->name}: ".($dry ? 'it would be' : 'it is')." version {$change->version->number}.");
+        foreach (['added' => $change->added, 'changed' => $change->changed, 'no longer offered' => $change->gone] as $word => $parts) {
+            $parts === [] || $this->line(sprintf('  %-18s %d: %s', $word, count($parts), implode(', ', $parts)));
+        }
+        $this->line(sprintf('  %-18s %d', 'unchanged', $change->unchanged));
+        $this->line(sprintf('  %-18s %d', 'new prices', $change->prices));
+        $dry && $this->line('Nothing was changed.');
+    }
+}

@@ -1,0 +1,40 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Actions\SetPrice;
+use App\Http\Requests\PersonRequest;
+use App\Http\Requests\PriceRequest;
+use App\Models\Part;
+use App\Models\Platform;
+use App\Queries\LibraryPage;
+use App\Queries\PriceList;
+use Illuminate\Http\JsonResponse;
+use Inertia\Inertia;
+use Inertia\Response;
+
+/** Platforms and parts, and what they cost. */
+final class LibraryController
+{
+    public function index(PersonRequest $request): Response
+    {
+        return Inertia::render('Library', LibraryPage::of(null, $request->person()));
+    }
+
+    public function show(PersonRequest $request, Platform $platform): Response
+    {
+        return Inertia::render('Library', LibraryPage::of($platform, $request->person()));
+    }
+
+    public function prices(Part $part): JsonResponse
+    {
+        return response()->json(PriceList::of($part));
+    }
+
+    public function setPrice(PriceRequest $request, Part $part, SetPrice $prices): JsonResponse
+    {
+        $prices->set($part, $request->range(), $request->string('as_of')->value(), $request->string('source')->value(), $request->person());
+
+        return response()->json(PriceList::of($part), 201);
+    }
+}

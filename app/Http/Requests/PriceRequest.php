@@ -1,0 +1,38 @@
+<?php
+
+namespace App\Http\Requests;
+
+/** What a part costs from a day on: two decimals at the most, and of today or before. */
+final class PriceRequest extends PersonRequest
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'likely' => ['required', 'numeric', 'min:0', 'max:1000000', 'decimal:0,3'],
+            'low' => ['nullable', 'numeric', 'min:0', 'lte:likely', 'decimal:0,3'],
+            'high' => ['nullable', 'numeric', 'gte:likely', 'max:1000000', 'decimal:0,3'],
+            'as_of' => ['required', 'date_format:Y-m-d', 'after:1990-01-01', "before_or_equal:{$this->person()->shop->today()}"],
+            'source' => ['nullable', 'string', 'max:500'],
+        ];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return [
+            'likely.required' => 'Say what it costs.',
+            'low.lte' => 'The low price is not above the likely one.',
+            'high.gte' => 'The high price is not below the likely one.',
+            'as_of.before_or_equal' => 'A price is of today or before: this day is still to come.',
+        ];
+    }
+
+    /** @return array{float, float, float} low, likely, high */
+    public function range(): array
+    {
+        $likely = $this->float('likely');
+
+        return [$this->filled('low') ? $this->float('low') : $likely, $likely, $this->filled('high') ? $this->float('high') : $likely];
+    }
+}

@@ -1,0 +1,138 @@
+<?php
+
+namespace Pebblerun\Core\Report;
+
+use DateTimeImmutable;
+use Pebblerun\Core\Advice\NextStep;
+use Pebblerun\Core\Catalog\Conditions\Situation;
+use Pebblerun\Core\Catalog\Parts\Caution;
+use Pebblerun\Core\Catalog\Parts\GainCase;
+use Pebblerun\Core\Catalog\Parts\Need;
+use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Platform\Slot;
+use Pebblerun\Core\Job\Bundle;
+use Pebblerun\Core\Report\Words\ConditionWords;
+use Pebblerun\Core\Units\Range;
+
+/** A platform's parts as they lie on the shelf: by lane and slot in gas-path order, what each gives, what that rests on, what it costs and since when. */
+final readonly class LibraryDocument
+{
+    private ConditionWords $conditions;
+
+    private Situation $stock;
+
+    /** @param  string  $today  ISO 8601, in the shop's zone */
+    public function __construct(private Bundle $bundle, private UnitFormatter $say, private string $today)
+    {
+        $this->conditions = new ConditionWords($bundle->catalog);
+        $fuels = array_values($bundle->catalog->fuels);
+        $this->stock = new Situation($bundle->brief->car, [], $fuels[0]);
+    }
+
+    /** @return list<array<string, mixed>> lanes with their slots that have parts; a kit lies in its first slot */
+    public function lanes(): array
+    {
+        $platform = $this->bundle->catalog->platform;
+        $bySlot = [];
+        foreach ($this->bundle->catalog->parts->all() as $part) {
+            $bySlot[$part->slots[0]][] = $part;
+        }
+        $lanes = [];
+        foreach ($platform->lanes as $key => $name) {
+            $slots = array_filter($platform->slots, fn (Slot $slot): bool => $slot->lane === $key && isset($bySlot[$slot->key]));
+            if ($slots !== []) {
+                $lanes[] = ['key' => $key, 'name' => $name, 'slots' => array_values(array_map(fn (Slot $slot): array => [
+                    'key' => $slot->key, 'name' => $slot->name, 'stock' => $slot->stock, 'parts' => array_map($this->part(...), $bySlot[$slot->key]),
+                ], $slots))];
+            }
+        }
+
+        return $lanes;
+    }
+
+    /** @return array<string, mixed> */
+    private function part(Part $part): array
+    {
+        $first = $part->gains[0] ?? null;
+        $price = $part->price;
+
+        return [
+            'key' => $part->key,
+            'name' => $part->name,
+            'maker' => $part->maker,
+            'gives' => $first === null ? 'supports' : $this->gain($first->power, $this->say->writeAddedPower(...), $this->say->powerLabel()),
+            'rests' => $first === null ? '' : Terms::evidence($first->evidence),
+            'cases' => array_map($this->case(...), $part->gains),
+            'fills' => array_map(fn (string $slot): string => $this->bundle->catalog->platform->slots[$slot]->name, $part->slots),
+            'needs' => array_map(fn (Need $need): string => $this->need($need), $part->requires),
+            'goes_with' => array_map(fn (Need $need): string => $this->need($need), $part->recommends),
+            'cautions' => array_map(fn (Caution $caution): string => Terms::caution($caution), $part->cautions),
+            'law' => $part->trackOnly ? "For closed courses only: {$part->lawNote}" : $part->lawNote,
+            'price' => [
+                'words' => $this->say->sayMoney($price->new->likely),
+                'range' => $price->new->low === $price->new->high ? '' : "{$this->say->sayMoney($price->new->low)} to {$this->say->sayMoney($price->new->high)}",
+                'used' => $price->used === null ? '' : $this->say->sayMoney($price->used->likely),
+                'hours' => $this->say->numerals->write($price->hours / 100.0, 1).' h',
+                'age' => $this->age($price->asOf),
+                'old' => $this->isOld($price->asOf),
+            ],
+        ];
+    }
+
+    /** @return array<string, string> */
+    private function case(GainCase $case): array
+    {
+        return [
+            'when' => implode(', ', array_filter([
+                $case->when === null ? '' : 'with '.$this->conditions->of($case->when, $this->stock),
+                $case->atEthanol === null ? '' : 'on '.$this->say->numerals->write($case->atEthanol).' % ethanol',
+            ])) ?: 'in any build',
+            'power' => $this->gain($case->power, $this->say->writeAddedPower(...), $this->say->powerLabel()),
+            'torque' => $this->gain($case->torque, $this->say->writeAddedTorque(...), $this->say->torqueLabel()),
+            'rests' => Terms::evidence($case->evidence),
+            'note' => $case->note,
+        ];
+    }
+
+    /**
+     * "+12 whp, +6 to +20".
+     *
+     * @param  callable(float): string  $write
+     */
+    private function gain(Range $range, callable $write, string $label): string
+    {
+        $plain = fn (float $value): string => preg_replace('/^\+(0[.,]?0*)$/', '0', $write($value)) ?? '';
+        $likely = "{$plain($range->likely)} {$label}";
+
+        return $plain($range->low) === $plain($range->high) ? $likely : "{$likely}, {$plain($range->low)} to {$plain($range->high)}";
+    }
+
+    private function need(Need $need): string
+    {
+        return ucfirst($this->conditions->of($need->that, $this->stock)).": {$need->reason}";
+    }
+
+    private function age(?string $asOf): string
+    {
+        $days = $this->days($asOf);
+
+        return match (true) {
+            $days === null => 'no date',
+            $days === 0 => 'of today',
+            $days === 1 => '1 day old',
+            default => "{$days} days old",
+        };
+    }
+
+    private function isOld(?string $asOf): bool
+    {
+        $days = $this->days($asOf);
+
+        return $days === null || $days > NextStep::PRICE_DAYS;
+    }
+
+    private function days(?string $asOf): ?int
+    {
+        return $asOf === null ? null : max(0, (int) (new DateTimeImmutable($asOf))->diff(new DateTimeImmutable($this->today))->format('%r%a'));
+    }
+}

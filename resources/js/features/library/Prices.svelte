@@ -1,0 +1,78 @@
+<script lang="ts">
+    import type { LibraryPart, Prices } from '@/generated/answers';
+    import { get, post } from '@/lib/api';
+    import { day, figure, today } from '@/lib/format';
+    import { told } from '@/lib/told.svelte';
+    import Told from '@/ui/Told.svelte';
+
+    /** What a part cost, and a new price: every plan reckons with the newest at once. */
+    type Props = { part: LibraryPart; money: string; mayPrice: boolean; again: () => void };
+    let { part, money, mayPrice, again }: Props = $props();
+    let rows = $state<Prices>([]);
+    const now = today();
+    let likely = $state('');
+    let asOf = $state(now);
+    let source = $state('');
+    const say = told();
+
+    $effect(() => {
+        void say.of(get<Prices>(`/parts/${part.id}/prices`)).then((found) => (rows = found ?? []));
+    });
+
+    async function keep(event: SubmitEvent) {
+        event.preventDefault();
+        const kept = await say.of(
+            post<Prices>(`/parts/${part.id}/prices`, { likely: Number(likely), as_of: asOf, source }),
+        );
+        if (!kept) return;
+        rows = kept;
+        likely = source = '';
+        say.well('Every plan reckons with it now.');
+        again();
+    }
+</script>
+
+{#if mayPrice}
+    <form class="mt-2 flex flex-wrap items-end gap-2" onsubmit={keep}>
+        <label class="flex flex-col gap-1"
+            ><span class="text-[12px] text-soft">New price, {money}</span><input
+                class="field w-24 tabular-nums"
+                type="number"
+                min="0"
+                max="1000000"
+                step="any"
+                required
+                bind:value={likely}
+            /></label
+        >
+        <label class="flex flex-col gap-1"
+            ><span class="text-[12px] text-soft">Of</span><input
+                class="field w-36"
+                type="date"
+                max={now}
+                required
+                bind:value={asOf}
+            /></label
+        >
+        <label class="flex flex-1 flex-col gap-1"
+            ><span class="text-[12px] text-soft">From whom</span><input
+                class="field w-full min-w-32"
+                maxlength="500"
+                bind:value={source}
+            /></label
+        >
+        <button class="btn">Set it</button>
+    </form>
+{/if}
+<Told {say} />
+{#if rows.length > 1 || rows[0]?.source}
+    <ul class="mt-2">
+        {#each rows as row (row.id)}
+            <li class="flex gap-3 border-t border-faint py-1 text-[12px] text-soft tabular-nums">
+                <span class="w-20 text-ink">{money} {figure(row.likely)}</span>
+                <span class="w-24">{row.as_of ? day(row.as_of) : 'no date'}</span>
+                <span class="truncate">{[row.source, row.author].filter(Boolean).join(', ')}</span>
+            </li>
+        {/each}
+    </ul>
+{/if}
