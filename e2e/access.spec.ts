@@ -116,6 +116,7 @@ test('nothing on any page breaks the content security policy or logs an error', 
     page.on('pageerror', (fault) => complaints.push(fault.message));
     await signIn(page);
     await page.goto('/jobs/1/brief');
+    await page.goto('/library');
     await openBench(page, 'Skarn Hill commuter');
     await page.keyboard.press('?');
     await expect(page.getByRole('dialog')).toBeVisible();

@@ -69,9 +69,9 @@
     <ul class="mt-2">
         {#each rows as row (row.id)}
             <li class="flex gap-3 border-t border-faint py-1 text-[12px] text-soft tabular-nums">
-                <span class="w-20 text-ink">{money} {figure(row.likely)}</span>
-                <span class="w-24">{row.as_of ? day(row.as_of) : 'no date'}</span>
-                <span class="truncate">{[row.source, row.author].filter(Boolean).join(', ')}</span>
+                <span class="w-20 shrink-0 text-ink">{money} {figure(row.likely)}</span>
+                <span class="w-20 shrink-0">{row.as_of ? day(row.as_of) : 'no date'}</span>
+                <span>{[row.source, row.author].filter(Boolean).join(', ')}</span>
             </li>
         {/each}
     </ul>
