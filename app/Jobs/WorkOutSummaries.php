@@ -56,7 +56,16 @@ final class WorkOutSummaries extends TaskJob
         $subject = "plan {$plan->id}";
         $key = Summaries::key($plan->job, $plan->library, $plan->document);
         if (Summaries::known([$subject => $key], $reading) === []) {
-            Summaries::keep($subject, $reading, $key, Estimates::of(Bundles::of($plan))->summary($reading));
+            $estimates = Estimates::of(Bundles::of($plan));
+            Summaries::keep($subject, $reading, $key, $estimates->summary($reading));
+            self::mark($plan, $estimates);
         }
+    }
+
+    /** What is due for its job, and how old its prices are, may be other than when it was saved last: a price is newer, a day is gone. */
+    private static function mark(Plan $plan, Estimates $estimates): void
+    {
+        CustomerJob::query()->toBase()->where('id', $plan->customer_job_id)->where('plan_id', $plan->id)->where('brief_revision', $plan->job->brief_revision)
+            ->update(['due' => $estimates->due($plan->job->brief)->value, 'oldest_price' => $estimates->oldestPrice()]);
     }
 }

@@ -97,6 +97,14 @@ final class LibraryRowsTest extends TestCase
         self::assertEqualsWithDelta(129.6, $after['money']['cumulative']['likely'] - $before['money']['cumulative']['likely'], 0.01);
         self::assertSame(2, DB::table('prices')->join('parts', 'parts.id', '=', 'prices.part_id')->where('parts.key', 'fjellvent-panel')->count(), 'the earlier one is history');
 
+        $summary = $this->summary($this->plan());
+        self::assertNull($summary, 'what the counter showed rests on earlier prices');
+        $this->job()->update(['oldest_price' => '2001-01-01']);
+        Artisan::call('pebblerun:summaries');
+        $this->work();
+        self::assertSame($after['money']['cumulative']['likely'], $this->summary($this->plan())['run'][1]['money'] ?? null);
+        self::assertGreaterThan('2026-01-01', $this->job()->oldest_price);
+
         self::keep(function (array $platform, array $parts): array {
             $at = self::at($parts, 'fjellvent-panel');
             $parts[$at]['price'] = [...$parts[$at]['price'], 'new' => [1, 1, 1], 'as_of' => '2020-01-01'];
