@@ -20,6 +20,7 @@ enum AuditEvent: string
     case RoleChanged = 'role-changed';
     case LimitAccepted = 'limit-accepted';
     case PlanExported = 'plan-exported';
+    case VersionPublished = 'version-published';
 
     /** As the owner reads it. */
     public function words(): string
@@ -40,6 +41,7 @@ enum AuditEvent: string
             self::RoleChanged => 'changed a role',
             self::LimitAccepted => 'accepted a limit past safe',
             self::PlanExported => 'exported a plan',
+            self::VersionPublished => 'published a version of the library',
         };
     }
 }

@@ -23,7 +23,11 @@ final class DatabaseTest extends TestCase
         yield 'a revision that shows a later one' => ['insert into plan_revisions (plan_id, number, content_of, document, change, author_id, library_version_id, created_at) select plan_id, 77, 78, document, change, author_id, library_version_id, now() from plan_revisions limit 1', 'plan_revisions_order'];
         yield 'a revision that says nothing of what it did' => ['update plan_revisions set change = null', 'plan_revisions_named'];
         yield 'a plan without a revision' => ['update plans set revision = 0', 'plans_revision_positive'];
-        yield 'a library version twice' => ['insert into library_versions (platform_id, number, platform, parts, fingerprint, created_at) select platform_id, number, platform, parts, fingerprint, now() from library_versions limit 1', 'library_versions_platform_id_number_unique'];
+        yield 'a library version twice' => ['insert into library_versions (platform_id, number, platform, parts, content, fingerprint, created_at) select platform_id, number, platform, parts, content, fingerprint, now() from library_versions limit 1', 'library_versions_platform_id_number_unique'];
+        yield 'evidence of nothing' => ["insert into evidence_records (shop_id, kind, created_at) select id, 'judgement', now() from shops limit 1", 'evidence_of_one_thing'];
+        yield 'a part twice on a platform' => ['insert into fitments (part_id, platform_id, place, document) select part_id, platform_id, 999, document from fitments limit 1', 'fitments_part_id_platform_id_unique'];
+        yield 'a part key twice in a shop' => ["insert into parts (shop_id, key, maker, name, document) select shop_id, key, maker, name, '{}' from parts limit 1", 'parts_shop_id_key_unique'];
+        yield 'a price of no part' => ["insert into prices (part_id, money, created_at) values (999999, '{}', now())", 'prices_part_id_foreign'];
         yield 'a platform key twice in a shop' => ["insert into platforms (shop_id, key, name) select shop_id, key, 'again' from platforms limit 1", 'platforms_shop_id_key_unique'];
         yield 'a plan of a library version that is gone' => ['update plans set library_version_id = 999999', 'plans_library_version_id_foreign'];
         yield 'a revision of no library version' => ['update plan_revisions set library_version_id = null', 'library_version_id'];

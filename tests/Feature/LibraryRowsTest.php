@@ -19,6 +19,8 @@ use Tests\TestCase;
 /** The library as rows: nothing is lost on the way in and out, figures are versions, prices are of today. */
 final class LibraryRowsTest extends TestCase
 {
+    use KeptVersions;
+
     private const LYRE = 'corvane-lyre-16t';
 
     /** @return iterable<string, array{string}> */
@@ -190,7 +192,11 @@ final class LibraryRowsTest extends TestCase
         self::assertSame(0, Artisan::call('library:import', [...$files, '--dry-run' => true]));
         self::assertStringContainsString('Pindle Mule 224: it would be version 1.', Artisan::output());
         self::assertSame($count, Platform::query()->count());
+        $published = fn (): int => DB::table('audit_entries')->where('event', 'version-published')->count();
+        self::assertSame(0, $published());
         self::assertSame(0, Artisan::call('library:import', $files));
+        self::assertSame(0, Artisan::call('library:import', $files), 'again, and nothing is new');
+        self::assertSame(1, $published());
         self::assertStringContainsString('Pindle Mule 224: it is version 1.', Artisan::output());
         $this->actingAs($this->person('advisor'))->get('/')->assertSee('Pindle Mule 224');
         self::assertSame([2], DB::table('fitments')->join('parts', 'parts.id', '=', 'fitments.part_id')->whereIn('fitments.part_id', DB::table('fitments')->select('part_id')->where('platform_id', self::platform('pindle-mule-224')->id))->groupBy('part_id')->selectRaw('count(*) as many')->pluck('many')->unique()->values()->all(), 'each of its parts fits both');
@@ -211,13 +217,8 @@ final class LibraryRowsTest extends TestCase
 
     public function test_a_database_of_before_is_filled_as_an_import_fills_it(): void
     {
-        config(['database.connections.before' => [...(array) config('database.connections.pgsql'), 'search_path' => 'before, public']]);
-        $before = DB::connection('before');
-        $before->unprepared('drop schema if exists before cascade; create schema before');
-        $old = array_values(array_filter(glob(database_path('migrations/*.php')) ?: [], fn (string $one): bool => basename($one) < '2026_12_01'));
-        $this->artisan('migrate', ['--database' => 'before', '--realpath' => true, '--path' => $old]);
-        $before->unprepared(str_replace(['INSERT INTO public.', 'UPDATE public.'], ['INSERT INTO before.', 'UPDATE before.'], (string) file_get_contents(__DIR__.'/before/0.12.0.sql')));
-        $this->artisan('migrate', ['--database' => 'before']);
+        $this->bringBack('0.12.0');
+        Artisan::call('migrate', ['--database' => 'before']);
         DB::setDefaultConnection('before');
         try {
             foreach (self::platforms() as [$key]) {
@@ -228,8 +229,6 @@ final class LibraryRowsTest extends TestCase
             }
         } finally {
             DB::setDefaultConnection('pgsql');
-            $before->unprepared('drop schema before cascade');
-            DB::purge('before');
         }
     }
 }

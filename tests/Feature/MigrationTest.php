@@ -3,17 +3,16 @@
 namespace Tests\Feature;
 
 use Illuminate\Support\Facades\Artisan;
-use Illuminate\Support\Facades\DB;
 use stdClass;
 use Tests\TestCase;
 
 /** A database that 0.11.0 filled becomes one of today, and back, and nothing of it is lost. */
 final class MigrationTest extends TestCase
 {
-    private const LAST = '2026_11_27_000100';
+    use KeptVersions;
 
-    /** Migrations up to there. */
-    private const OLD = 13;
+    /** Its migrations. */
+    private int $old;
 
     private const KEPT = [
         'shops' => 'id, name, units, document, created_at, updated_at', 'users' => 'id, shop_id, name, email, password, units, numerals, created_at, updated_at', 'platforms' => 'id, shop_id, key, name, created_at, updated_at', 'library_versions' => 'id, platform_id, number, fingerprint',
@@ -27,25 +26,7 @@ final class MigrationTest extends TestCase
     protected function setUp(): void
     {
         parent::setUp();
-        config(['database.connections.before' => [...(array) config('database.connections.pgsql'), 'search_path' => 'before, public']]);
-        DB::connection('before')->unprepared('drop schema if exists before cascade; create schema before');
-        $old = array_filter(self::files(), fn (string $file): bool => basename($file) < self::LAST.'~');
-        self::assertCount(self::OLD, $old);
-        Artisan::call('migrate', ['--database' => 'before', '--realpath' => true, '--path' => array_values($old)]);
-        DB::connection('before')->unprepared(str_replace('INSERT INTO public.', 'INSERT INTO before.', (string) file_get_contents(__DIR__.'/before/0.11.0.sql')));
-    }
-
-    protected function tearDown(): void
-    {
-        DB::connection('before')->unprepared('drop schema before cascade');
-        DB::purge('before');
-        parent::tearDown();
-    }
-
-    /** @return list<string> */
-    private static function files(): array
-    {
-        return glob(database_path('migrations/*.php')) ?: [];
+        $this->old = $this->bringBack('0.11.0');
     }
 
     /** @return array<string, list<stdClass>> */
@@ -62,7 +43,7 @@ final class MigrationTest extends TestCase
     /** @return list<stdClass> */
     private static function select(string $sql): array
     {
-        return array_values(DB::connection('before')->select($sql));
+        return array_values(self::before()->select($sql));
     }
 
     public function test_every_row_is_there_afterwards_and_every_job_knows_its_customer_and_car(): void
@@ -95,7 +76,7 @@ final class MigrationTest extends TestCase
         self::assertNotSame([], $roles);
         Artisan::call('migrate', ['--database' => 'before']);
         self::assertEquals($roles, self::select('select user_id as id, shop_id, role from before.memberships order by user_id'));
-        Artisan::call('migrate:rollback', ['--database' => 'before', '--step' => count(self::files()) - self::OLD]);
+        Artisan::call('migrate:rollback', ['--database' => 'before', '--step' => count(self::migrations()) - $this->old]);
         self::assertEquals($roles, self::select('select id, shop_id, role from before.users order by id'));
     }
 
@@ -119,7 +100,7 @@ final class MigrationTest extends TestCase
         $said = self::select('select id, customer, platform_id from before.customer_jobs order by id');
         $asked = self::select('select request, asked from before.plan_revisions order by id');
         Artisan::call('migrate', ['--database' => 'before']);
-        Artisan::call('migrate:rollback', ['--database' => 'before', '--step' => count(self::files()) - self::OLD]);
+        Artisan::call('migrate:rollback', ['--database' => 'before', '--step' => count(self::migrations()) - $this->old]);
         self::assertEquals($before, self::rows());
         self::assertEquals($said, self::select('select id, customer, platform_id from before.customer_jobs order by id'));
         self::assertEquals($asked, self::select('select request, asked from before.plan_revisions order by id'));

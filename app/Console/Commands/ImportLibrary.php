@@ -5,6 +5,8 @@ namespace App\Console\Commands;
 use App\Actions\ImportPlatform;
 use App\Actions\LibraryChange;
 use App\Models\Shop;
+use App\Security\Audit;
+use App\Security\AuditEvent;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Pebblerun\Formats\InvalidDocument;
@@ -17,7 +19,7 @@ final class ImportLibrary extends Command
 
     protected $description = 'Takes a platform and its parts into a shop’s library: changed figures are its next version, changed prices are added';
 
-    public function handle(ImportPlatform $import): int
+    public function handle(ImportPlatform $import, Audit $audit): int
     {
         $shop = $this->shop();
         if ($shop === null) {
@@ -31,6 +33,9 @@ final class ImportLibrary extends Command
             $this->error($fault->getMessage());
 
             return 2;
+        }
+        if ($change->version->wasRecentlyCreated) {
+            $audit->note(AuditEvent::VersionPublished, null, ['platform' => $change->platform->name, 'version' => $change->version->number], $shop->id);
         }
         $this->option('dry-run') ? DB::rollBack() : DB::commit();
         $this->say($change);
