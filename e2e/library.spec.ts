@@ -27,7 +27,7 @@ test('the shelf is walked by the arrows, and a new price reaches a plan', async 
     await panel.getByLabel('New price, €').fill('148');
     await panel.getByLabel('From whom').fill('Fjellvent, by phone');
     await panel.getByLabel('From whom').press('Enter');
-    await expect(panel).toContainText('Every plan reckons with it now.');
+    await expect(panel).toContainText('Every plan uses it now.');
     await expect(panel).toContainText('of today');
     await expect(panel).toContainText('Fjellvent, by phone, Ines Harrow');
     await expect(page.locator('[data-part="fjellvent-panel"]')).toContainText('€ 148');

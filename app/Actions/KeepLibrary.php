@@ -28,7 +28,8 @@ final readonly class KeepLibrary
     public function keep(Shop $shop, array $document, array $parts): LibraryChange
     {
         return DB::transaction(function () use ($shop, $document, $parts): LibraryChange {
-            $platform = Platform::query()->where('shop_id', $shop->id)->where('key', $document['key'])->lockForUpdate()->first()
+            Shop::holdLibrary($shop->id);
+            $platform = Platform::query()->where('shop_id', $shop->id)->where('key', $document['key'])->first()
                 ?? Platform::create(['shop_id' => $shop->id, 'key' => $document['key'], 'name' => $document['name']]);
             $before = LibraryRows::content($platform->id)['parts'];
             $platform->update(['name' => $document['name'], 'document' => array_diff_key($document, self::LISTS)]);
@@ -59,7 +60,7 @@ final readonly class KeepLibrary
             $fingerprint = Libraries::fingerprint($content['platform'], $content['parts']);
             $newest = LibraryVersion::create(['platform_id' => $platform->id, 'number' => 1 + ($newest->number ?? 0), ...$content, 'content' => $fingerprint, 'fingerprint' => $fingerprint]);
         }
-        CurrentPrices::stamp($platform->id, CurrentPrices::of($platform->id));
+        CurrentPrices::stamp(array_values(DB::table('fitments')->where('platform_id', $platform->id)->pluck('part_id')->map(intval(...))->all()));
 
         return $newest->refresh();
     }

@@ -53,13 +53,16 @@ final class CurrentPrices
     }
 
     /**
-     * Names every version of a platform anew after its prices: what rests on the earlier ones is no longer found.
+     * Names every version anew of the platforms that these parts fit: what rests on earlier prices is no longer found. Whoever calls it
+     * holds the shop's library, or two at once would each miss the other's price.
      *
-     * @param  array<string, array<string, mixed>>  $prices  of it, today
+     * @param  list<int>  $parts  whose prices may be others
      */
-    public static function stamp(int $platform, array $prices): void
+    public static function stamp(array $parts): void
     {
-        DB::update('update library_versions set fingerprint = md5(content || ?) where platform_id = ?', [self::hash($prices), $platform]);
+        foreach (DB::table('fitments')->whereIn('part_id', $parts)->distinct()->pluck('platform_id') as $platform) {
+            DB::update('update library_versions set fingerprint = md5(content || ?) where platform_id = ?', [self::hash(self::of((int) $platform)), $platform]);
+        }
     }
 
     /** @param  array<string, array<string, mixed>>  $prices */

@@ -7,7 +7,7 @@ use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 
 /**
- * What a part cost on a day; the newest is what plans reckon with.
+ * What a part cost on a day; the newest is what plans use.
  *
  * @property int $id
  * @property int $part_id
@@ -21,7 +21,7 @@ final class Price extends Model
 {
     public const UPDATED_AT = null;
 
-    protected $attributes = ['source' => '', 'author_id' => null, 'supplier_id' => null];
+    protected $attributes = ['source' => '', 'author_id' => null];
 
     protected function casts(): array
     {

@@ -25,6 +25,12 @@ final class Shop extends Model
         return now($this->timeZone())->toDateString();
     }
 
+    /** Inside a transaction: nobody else changes the library of this shop until it ends. */
+    public static function holdLibrary(int $shop): void
+    {
+        self::query()->whereKey($shop)->lock('for no key update')->firstOrFail();
+    }
+
     protected function casts(): array
     {
         return ['units' => 'array', 'document' => 'array'];

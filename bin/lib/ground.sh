@@ -74,10 +74,10 @@ once() {
     [ "$(cat "$RUN/done/$name" 2>/dev/null)" = "$mark" ] && return 0
     rm -f "$RUN/done/$name"
     "$@"
-    # It may have written some of them itself.
-    echo "$(mark_of "${inputs[@]}")$*" > "$RUN/done/$name"
+    echo "$mark" > "$RUN/done/$name"
 }
-mark_of() { (cd "$ROOT" && find "$@" -type f -print0 2>/dev/null | sort -z | xargs -0 cat | sha256sum); }
+# What a step writes itself is made of the rest.
+mark_of() { (cd "$ROOT" && find "$@" -type f -not -path '*/js/generated/*' -print0 2>/dev/null | sort -z | xargs -0 cat | sha256sum); }
 
 DEBIAN_PACKAGES="postgresql-15 php8.2-pgsql php8.2-fpm php8.2-bcmath php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-zip nginx-light curl"
 

@@ -7,7 +7,7 @@ use Illuminate\Support\Facades\Schema;
 
 /**
  * What a platform is made of, part by part, as rows that others can point at: slots, limits, model years, parts, where they fit, their
- * gain cases, evidence, suppliers and prices. A published version freezes figures and not prices; its fingerprint names both.
+ * gain cases, evidence and prices. A published version freezes figures and not prices; its fingerprint names both.
  */
 return new class extends Migration
 {
@@ -19,7 +19,7 @@ return new class extends Migration
 
     private const OF_THE_PART = "array['tags', 'contains', 'law', 'cautions']";
 
-    private const OF_A_SHOP = ['suppliers', 'parts', 'evidence_records'];
+    private const OF_A_SHOP = ['parts', 'evidence_records'];
 
     /** Table, its column, and the table that it points at. */
     private const OF_SOMETHING = [
@@ -48,13 +48,6 @@ return new class extends Migration
                 $table->unique(['platform_id', 'place']);
             });
         }
-        Schema::create('suppliers', function (Blueprint $table): void {
-            $table->id();
-            $table->foreignId('shop_id')->constrained()->cascadeOnDelete();
-            $table->string('name');
-            $table->timestampsTz();
-            $table->unique(['shop_id', 'name']);
-        });
         Schema::create('parts', function (Blueprint $table): void {
             $table->id();
             $table->foreignId('shop_id')->constrained()->cascadeOnDelete();
@@ -62,8 +55,6 @@ return new class extends Migration
             $table->string('maker');
             $table->string('name');
             $table->jsonb('document');
-            $table->timestampTz('retired_at')->nullable();
-            $table->foreignId('successor_id')->nullable()->constrained('parts');
             $table->timestampsTz();
             $table->unique(['shop_id', 'key']);
         });
@@ -88,7 +79,6 @@ return new class extends Migration
         Schema::create('prices', function (Blueprint $table): void {
             $table->id();
             $table->foreignId('part_id')->constrained()->cascadeOnDelete();
-            $table->foreignId('supplier_id')->nullable()->constrained();
             $table->date('as_of')->nullable();
             $table->jsonb('money');
             $table->string('source', 500)->default('');
@@ -170,7 +160,7 @@ return new class extends Migration
 
     public function down(): void
     {
-        foreach (['evidence_records', 'prices', 'gain_cases', 'fitments', 'parts', 'suppliers', ...array_keys(self::LISTS)] as $table) {
+        foreach (['evidence_records', 'prices', 'gain_cases', 'fitments', 'parts', ...array_keys(self::LISTS)] as $table) {
             Schema::drop($table);
         }
         DB::statement('update library_versions set fingerprint = content');

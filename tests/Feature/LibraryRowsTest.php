@@ -4,6 +4,7 @@ namespace Tests\Feature;
 
 use App\Actions\KeepLibrary;
 use App\Actions\LibraryChange;
+use App\Actions\SetPrice;
 use App\Assembly\Canonical;
 use App\Assembly\CurrentPrices;
 use App\Assembly\LibraryRows;
@@ -201,6 +202,13 @@ final class LibraryRowsTest extends TestCase
         $this->actingAs($this->person('advisor'))->get('/')->assertSee('Pindle Mule 224');
         self::assertSame([2], DB::table('fitments')->join('parts', 'parts.id', '=', 'fitments.part_id')->whereIn('fitments.part_id', DB::table('fitments')->select('part_id')->where('platform_id', self::platform('pindle-mule-224')->id))->groupBy('part_id')->selectRaw('count(*) as many')->pluck('many')->unique()->values()->all(), 'each of its parts fits both');
 
+        // A price of a part reaches both platforms that it fits.
+        $names = fn (): array => DB::table('library_versions')->join('platforms', 'platforms.id', '=', 'library_versions.platform_id')->where('platforms.key', 'like', 'pindle-mule-%')->orderBy('platforms.key')->pluck('library_versions.fingerprint')->all();
+        $before = $names();
+        $shared = Part::query()->whereIn('id', DB::table('fitments')->select('part_id')->where('platform_id', self::platform('pindle-mule-224')->id))->firstOrFail();
+        app(SetPrice::class)->set($shared, [900.0, 900.0, 900.0], '2026-11-25', '', $this->person('advisor'));
+        self::assertSame([], array_intersect($before, $names()));
+        self::assertCount(2, $names());
         $files = $write(function (array $document): array {
             isset($document['parts']) && $document['parts'][0]['slots'] = ['no-such-slot'];
 

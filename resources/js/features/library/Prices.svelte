@@ -5,7 +5,7 @@
     import { told } from '@/lib/told.svelte';
     import Told from '@/ui/Told.svelte';
 
-    /** What a part cost, and a new price: every plan reckons with the newest at once. */
+    /** What a part cost, and a new price: every plan uses the newest at once. */
     type Props = { part: LibraryPart; money: string; mayPrice: boolean; again: () => void };
     let { part, money, mayPrice, again }: Props = $props();
     let rows = $state<Prices>([]);
@@ -27,7 +27,11 @@
         if (!kept) return;
         rows = kept;
         likely = source = '';
-        say.well('Every plan reckons with it now.');
+        // One of an earlier day is history at once.
+        const newest = Math.max(...kept.map(({ id }) => id));
+        say.well(
+            kept[0]?.id === newest ? 'Every plan uses it now.' : 'Kept as history: a newer price is in use.',
+        );
         again();
     }
 </script>
