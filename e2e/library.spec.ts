@@ -32,6 +32,13 @@ test('the shelf is walked by the arrows, and a new price reaches a plan', async 
     await expect(panel).toContainText('Fjellvent, by phone, Ines Harrow');
     await expect(page.locator('[data-part="fjellvent-panel"]')).toContainText('€ 148');
 
+    await panel.getByLabel('New price, €').fill('10');
+    await panel.getByLabel('Of', { exact: true }).fill('2020-02-02');
+    await panel.getByLabel('New price, €').press('Enter');
+    await expect(panel).toContainText('Kept as history: a newer price is in use.');
+    await expect(panel).toContainText('2 Feb 2020');
+    await expect(page.locator('[data-part="fjellvent-panel"]')).toContainText('€ 148');
+
     await openBench(page, 'Skarn Hill commuter');
     // A hundred more, taxed at 20 %, with a reserve of 8 %.
     const after = (before + 130).toLocaleString('en');

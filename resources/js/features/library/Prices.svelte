@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { onMount } from 'svelte';
     import type { LibraryPart, Prices } from '@/generated/answers';
     import { get, post } from '@/lib/api';
     import { day, figure, today } from '@/lib/format';
@@ -15,7 +16,7 @@
     let source = $state('');
     const say = told();
 
-    $effect(() => {
+    onMount(() => {
         void say.of(get<Prices>(`/parts/${part.id}/prices`)).then((found) => (rows = found ?? []));
     });
 
@@ -73,8 +74,8 @@
     <ul class="mt-2">
         {#each rows as row (row.id)}
             <li class="flex gap-3 border-t border-faint py-1 text-[12px] text-soft tabular-nums">
-                <span class="w-20 shrink-0 text-ink">{money} {figure(row.likely)}</span>
-                <span class="w-20 shrink-0">{row.as_of ? day(row.as_of) : 'no date'}</span>
+                <span class="w-16 shrink-0 text-ink">{money} {figure(row.likely)}</span>
+                <span class="w-22 shrink-0 whitespace-nowrap">{row.as_of ? day(row.as_of) : 'no date'}</span>
                 <span>{[row.source, row.author].filter(Boolean).join(', ')}</span>
             </li>
         {/each}
