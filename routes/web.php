@@ -11,6 +11,7 @@ use App\Http\Controllers\EditController;
 use App\Http\Controllers\HealthController;
 use App\Http\Controllers\JobController;
 use App\Http\Controllers\LibraryController;
+use App\Http\Controllers\LibraryEditController;
 use App\Http\Controllers\PasswordController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PersonController;
@@ -73,6 +74,17 @@ Route::middleware(['auth', MemberOfShop::class])->group(function (): void {
 
     Route::get('/library', [LibraryController::class, 'index'])->can('viewAny', Platform::class);
     Route::get('/library/{platform}', [LibraryController::class, 'show'])->can('view', 'platform');
+    Route::post('/library', [LibraryEditController::class, 'store'])->can('create', Platform::class);
+    Route::get('/library/{platform}/platform', [LibraryEditController::class, 'platform'])->can('view', 'platform');
+    Route::put('/library/{platform}', [LibraryEditController::class, 'keep'])->can('update', 'platform');
+    Route::post('/library/{platform}/look', [LibraryEditController::class, 'look'])->can('update', 'platform');
+    Route::post('/library/{platform}/publication', [LibraryEditController::class, 'publish'])->can('update', 'platform');
+    Route::post('/library/{platform}/edits/{number}/undo', [LibraryEditController::class, 'undo'])->can('update', 'platform');
+    Route::post('/library/{platform}/parts', [LibraryEditController::class, 'addPart'])->can('update', 'platform');
+    Route::get('/library/{platform}/parts/{key}', [LibraryEditController::class, 'part'])->can('view', 'platform');
+    Route::put('/library/{platform}/parts/{key}', [LibraryEditController::class, 'keepPart'])->can('update', 'platform');
+    Route::post('/library/{platform}/parts/{key}/look', [LibraryEditController::class, 'lookAtPart'])->can('update', 'platform');
+    Route::post('/library/{platform}/parts/{key}/retirement', [LibraryEditController::class, 'retirePart'])->can('update', 'platform');
     Route::get('/parts/{part}/prices', [LibraryController::class, 'prices'])->can('view', 'part');
     Route::post('/parts/{part}/prices', [LibraryController::class, 'setPrice'])->can('price', 'part');
 

@@ -2,6 +2,7 @@
 
 namespace App\Actions;
 
+use App\Actions\Library\ImportPlatform;
 use App\Assembly\Bundles;
 use App\Models\Car;
 use App\Models\Customer;

@@ -10,7 +10,7 @@ use stdClass;
 final class LibraryRows
 {
     /** In which order a part says what it is. */
-    private const ORDER = ['key', 'name', 'maker', 'slots', 'contains', 'tags', 'map', 'gains', 'unmapped', 'effects', 'requires', 'recommends', 'conflicts', 'price', 'law', 'cautions'];
+    private const ORDER = ['key', 'name', 'maker', 'slots', 'contains', 'tags', 'map', 'gains', 'unmapped', 'effects', 'requires', 'recommends', 'conflicts', 'price', 'fits', 'lead_days', 'warranty', 'law', 'cautions', 'sound', 'workshop', 'retired'];
 
     /** Lists of a platform, and the tables that they stand in. */
     private const OF_A_PLATFORM = ['slots' => 'platform_slots', 'limits' => 'platform_limits', 'year_changes' => 'platform_years'];

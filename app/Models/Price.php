@@ -28,6 +28,12 @@ final class Price extends Model
         return ['money' => 'array', 'created_at' => 'immutable_datetime'];
     }
 
+    /** @return BelongsTo<Part, $this> */
+    public function part(): BelongsTo
+    {
+        return $this->belongsTo(Part::class);
+    }
+
     /** @return BelongsTo<User, $this> */
     public function author(): BelongsTo
     {

@@ -7,7 +7,7 @@ use App\Models\User;
 use App\Security\Ability;
 use Illuminate\Auth\Access\Response;
 
-/** The platforms of a shop are read by everybody in it. */
+/** The platforms of a shop are read by everybody in it, and changed by owners and advisors. */
 final class PlatformPolicy
 {
     use OfOneShop;
@@ -20,5 +20,15 @@ final class PlatformPolicy
     public function view(User $user, Platform $platform): Response
     {
         return self::within($user, $platform->shop_id, Ability::ReadJobs);
+    }
+
+    public function create(User $user): bool
+    {
+        return $user->may(Ability::KeepLibrary);
+    }
+
+    public function update(User $user, Platform $platform): Response
+    {
+        return self::within($user, $platform->shop_id, Ability::KeepLibrary);
     }
 }

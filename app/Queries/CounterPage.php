@@ -43,7 +43,7 @@ final readonly class CounterPage
                 'summary' => $summaries[$job->id] ?? null,
             ])->values(),
             'counts' => $this->counts(),
-            'platforms' => Platform::query()->where('shop_id', $this->person->shop_id)->orderBy('name')->get(['id', 'name'])->toArray(),
+            'platforms' => Platform::query()->where('shop_id', $this->person->shop_id)->whereHas('versions')->orderBy('name')->get(['id', 'name'])->toArray(),
         ];
     }
 

@@ -2,14 +2,11 @@
 
 namespace App\Queries;
 
-use App\Assembly\Libraries;
+use App\Assembly\DraftLibrary;
 use App\Assembly\Reading;
 use App\Models\Platform;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
-use Pebblerun\Core\Exchange\BundleReader;
-use Pebblerun\Core\Exchange\OpenedBundle;
-use Pebblerun\Core\Job\NewJob;
 use Pebblerun\Core\Report\LibraryDocument;
 use stdClass;
 
@@ -42,7 +39,8 @@ final class LibraryPage
     /** @return array<string, mixed> */
     private static function shown(Platform $platform, User $reader): array
     {
-        $opened = self::opened($platform, $reader);
+        $draft = DraftLibrary::of($platform, $reader->shop);
+        $opened = $draft->opened();
         $say = Reading::of($reader)->formatter($opened);
         $ids = DB::table('parts')->join('fitments', 'fitments.part_id', '=', 'parts.id')->where('fitments.platform_id', $platform->id)->pluck('parts.id', 'parts.key');
         $several = DB::table('fitments')->whereNull('left_at')->whereIn('part_id', $ids->values())->groupBy('part_id')->havingRaw('count(*) > 1')->selectRaw('part_id, count(*) as many')->pluck('many', 'part_id');
@@ -53,16 +51,6 @@ final class LibraryPage
             }
         }
 
-        return ['id' => $platform->id, 'name' => $platform->name, 'money' => $say->symbol(), 'lanes' => $lanes];
-    }
-
-    /** With nothing planned: the library alone. */
-    private static function opened(Platform $platform, User $reader): OpenedBundle
-    {
-        $version = $platform->latest();
-        $content = Libraries::content($version);
-        [$brief, $plan] = NewJob::of($content['platform'], $reader->shop->document);
-
-        return BundleReader::trusted(['format' => 'pebblerun/bundle', 'version' => 2, 'units' => $reader->shop->units, 'shop' => $reader->shop->document, ...$content, 'brief' => $brief, 'plan' => $plan], $version->fingerprint);
+        return ['id' => $platform->id, 'name' => $platform->name, 'money' => $say->symbol(), 'lanes' => $lanes, 'state' => LibraryKept::state($platform, $draft, $reader)];
     }
 }

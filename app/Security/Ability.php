@@ -12,7 +12,8 @@ enum Ability: string
     /** Say what is agreed on prices, and what margins are. */
     case SetPrices = 'set-prices';
     case AcceptPastEdge = 'accept-past-edge';
-    case PublishLibrary = 'publish-library';
+    /** Change platforms, parts and suppliers, and publish them. */
+    case KeepLibrary = 'keep-library';
     case KeepDynoRuns = 'keep-dyno-runs';
     case WriteJobCards = 'write-job-cards';
     case ManagePeople = 'manage-people';

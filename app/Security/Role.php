@@ -20,7 +20,7 @@ enum Role: string
     {
         return match ($this) {
             self::Owner => Ability::cases(),
-            self::Advisor => [Ability::ReadJobs, Ability::EditJobs, Ability::EditPlans, Ability::SetPrices, Ability::AcceptPastEdge, Ability::WriteJobCards],
+            self::Advisor => [Ability::ReadJobs, Ability::EditJobs, Ability::EditPlans, Ability::SetPrices, Ability::AcceptPastEdge, Ability::KeepLibrary, Ability::WriteJobCards],
             self::Tuner => [Ability::ReadJobs, Ability::EditPlans, Ability::AcceptPastEdge, Ability::KeepDynoRuns, Ability::WriteJobCards],
             self::Technician => [Ability::ReadJobs, Ability::KeepDynoRuns, Ability::WriteJobCards],
         };

@@ -28,6 +28,10 @@ final class AccessTest extends TestCase
             'DELETE plans/{plan}/variants/{variant}', 'POST plans/{plan}/variants/{variant}/restore',
         ],
         'set-prices' => ['POST parts/{part}/prices'],
+        'keep-library' => [
+            'POST library', 'PUT library/{platform}', 'POST library/{platform}/look', 'POST library/{platform}/publication', 'POST library/{platform}/edits/{number}/undo', 'POST library/{platform}/parts',
+            'PUT library/{platform}/parts/{key}', 'POST library/{platform}/parts/{key}/look', 'POST library/{platform}/parts/{key}/retirement',
+        ],
         'manage-people' => [
             'GET people', 'POST people', 'PUT people/{membership}/role', 'POST people/{membership}/invitation', 'POST people/{membership}/deactivation', 'DELETE people/{membership}/deactivation', 'GET caught-mail',
         ],
@@ -37,8 +41,8 @@ final class AccessTest extends TestCase
 
     /** What each role may: the matrix that the enum is held against. */
     private const ROLES = [
-        'owner' => ['read-jobs', 'edit-jobs', 'edit-plans', 'set-prices', 'accept-past-edge', 'publish-library', 'keep-dyno-runs', 'write-job-cards', 'manage-people', 'read-audit', 'read-health'],
-        'advisor' => ['read-jobs', 'edit-jobs', 'edit-plans', 'set-prices', 'accept-past-edge', 'write-job-cards'],
+        'owner' => ['read-jobs', 'edit-jobs', 'edit-plans', 'set-prices', 'accept-past-edge', 'keep-library', 'keep-dyno-runs', 'write-job-cards', 'manage-people', 'read-audit', 'read-health'],
+        'advisor' => ['read-jobs', 'edit-jobs', 'edit-plans', 'set-prices', 'accept-past-edge', 'keep-library', 'write-job-cards'],
         'tuner' => ['read-jobs', 'edit-plans', 'accept-past-edge', 'keep-dyno-runs', 'write-job-cards'],
         'technician' => ['read-jobs', 'keep-dyno-runs', 'write-job-cards'],
     ];
@@ -49,7 +53,7 @@ final class AccessTest extends TestCase
         $plan = $this->plan();
         $variant = $plan->variants()->firstOrCreate(['name' => 'kept'], ['document' => $plan->document, 'author_id' => $this->person('owner')->id, 'created_at' => now()]);
         $task = Task::query()->firstOrCreate(['shop_id' => $this->job()->shop_id, 'kind' => 'summaries', 'subject' => 'x']);
-        $values = ['{job}' => $this->job()->id, '{plan}' => $plan->id, '{variant}' => $variant->id, '{number}' => 1, '/{plan?}' => "/{$plan->id}", '{task}' => $task->id, '{person}' => $this->person('advisor')->id, '{membership}' => $this->person('tuner')->memberships()->value('id'), '{session}' => str_repeat('0', 64), '{platform}' => $this->job()->car->platform_id, '{part}' => Part::query()->value('id')];
+        $values = ['{job}' => $this->job()->id, '{plan}' => $plan->id, '{variant}' => $variant->id, '{number}' => 1, '/{plan?}' => "/{$plan->id}", '{task}' => $task->id, '{person}' => $this->person('advisor')->id, '{membership}' => $this->person('tuner')->memberships()->value('id'), '{session}' => str_repeat('0', 64), '{platform}' => $this->job()->car->platform_id, '{part}' => Part::query()->value('id'), '{key}' => 'fjellvent-panel'];
         $routes = [];
         foreach (Route::getRoutes()->getRoutes() as $route) {
             if (str_starts_with($route->getActionName(), 'App\\')) {
@@ -82,7 +86,7 @@ final class AccessTest extends TestCase
     {
         $other = $this->stranger();
         $before = [$this->plan()->revision, $this->job()->brief_revision];
-        $common = array_flip([...self::OPEN, ...self::OWN, 'GET /', 'POST jobs', 'GET customers', 'GET library', 'POST summaries', 'GET people', 'POST people', 'GET audit', 'GET caught-mail', 'GET health']);
+        $common = array_flip([...self::OPEN, ...self::OWN, 'GET /', 'POST jobs', 'GET customers', 'GET library', 'POST library', 'POST summaries', 'GET people', 'POST people', 'GET audit', 'GET caught-mail', 'GET health']);
         foreach (array_diff_key($this->routes(), $common) as $name => [$method, $address]) {
             $answer = $this->actingAs($other)->json($method, $address);
             self::assertSame(404, $answer->status(), $name);

@@ -21,7 +21,10 @@ final class AnswersTest extends TestCase
         'GET people' => 'peoplePage', 'POST people' => 'members', 'PUT people/{membership}/role' => 'members', 'POST people/{membership}/invitation' => 'members',
         'POST people/{membership}/deactivation' => 'members', 'DELETE people/{membership}/deactivation' => 'members', 'GET audit' => 'auditTrail', 'POST jobs' => 'a redirect',
         'GET plans/{plan}/bundle' => 'the open format',
-        'GET library' => 'libraryPage', 'GET library/{platform}' => 'libraryPage', 'GET parts/{part}/prices' => 'prices', 'POST parts/{part}/prices' => 'prices',
+        'GET library' => 'libraryPage', 'GET library/{platform}' => 'libraryPage', 'POST library' => 'platformMade', 'GET library/{platform}/platform' => 'platformPage', 'PUT library/{platform}' => 'libraryKept', 'POST library/{platform}/look' => 'libraryLook', 'POST library/{platform}/publication' => 'libraryKept',
+        'POST library/{platform}/edits/{number}/undo' => 'libraryKept', 'POST library/{platform}/parts' => 'libraryKept', 'GET library/{platform}/parts/{key}' => 'partPage', 'PUT library/{platform}/parts/{key}' => 'libraryKept',
+        'POST library/{platform}/parts/{key}/look' => 'libraryLook', 'POST library/{platform}/parts/{key}/retirement' => 'libraryKept',
+        'GET parts/{part}/prices' => 'prices', 'POST parts/{part}/prices' => 'prices',
         'GET /' => 'counterPage', 'GET me' => 'person',
         'GET jobs/{job}/brief' => 'briefPage', 'GET jobs/{job}/brief/state' => 'briefState', 'POST jobs/{job}/brief/edits' => 'editAnswer',
         'GET jobs/{job}/bench/{plan?}' => 'benchPage', 'POST jobs/{job}/plans' => 'planMade', 'PUT jobs/{job}/plans/{plan}/choice' => 'plans',
@@ -65,7 +68,8 @@ final class AnswersTest extends TestCase
     public function test_pages_follow_their_schemas(): void
     {
         $job = $this->job()->id;
-        foreach (['GET /' => '/', 'GET jobs/{job}/brief' => "/jobs/{$job}/brief", 'GET jobs/{job}/bench/{plan?}' => "/jobs/{$job}/bench", 'GET library' => '/library', 'GET library/{platform}' => "/library/{$this->job()->car->platform_id}"] as $route => $address) {
+        foreach (['GET /' => '/', 'GET jobs/{job}/brief' => "/jobs/{$job}/brief", 'GET jobs/{job}/bench/{plan?}' => "/jobs/{$job}/bench", 'GET library' => '/library', 'GET library/{platform}' => "/library/{$this->job()->car->platform_id}",
+            'GET library/{platform}/platform' => "/library/{$this->job()->car->platform_id}/platform", 'GET library/{platform}/parts/{key}' => "/library/{$this->job()->car->platform_id}/parts/kolvane-h2"] as $route => $address) {
             $props = $this->actingAs($this->person('advisor'))->get($address)->assertOk()->viewData('page')['props'];
             self::check('signedIn', $props['person']);
             self::check(self::ANSWERS[$route], array_diff_key($props, array_flip(['errors', 'person', 'flash'])));

@@ -2,9 +2,9 @@
 
 namespace Tests\Feature;
 
-use App\Actions\KeepLibrary;
-use App\Actions\LibraryChange;
-use App\Actions\SetPrice;
+use App\Actions\Library\KeepLibrary;
+use App\Actions\Library\LibraryChange;
+use App\Actions\Library\SetPrice;
 use App\Assembly\Canonical;
 use App\Assembly\CurrentPrices;
 use App\Assembly\LibraryRows;

@@ -2,8 +2,8 @@
 
 namespace App\Console\Commands;
 
-use App\Actions\ImportPlatform;
-use App\Actions\LibraryChange;
+use App\Actions\Library\ImportPlatform;
+use App\Actions\Library\LibraryChange;
 use App\Models\Shop;
 use App\Security\Audit;
 use App\Security\AuditEvent;

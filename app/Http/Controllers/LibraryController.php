@@ -2,7 +2,7 @@
 
 namespace App\Http\Controllers;
 
-use App\Actions\SetPrice;
+use App\Actions\Library\SetPrice;
 use App\Http\Requests\PersonRequest;
 use App\Http\Requests\PriceRequest;
 use App\Models\Part;

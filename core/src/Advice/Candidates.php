@@ -43,11 +43,19 @@ final readonly class Candidates
             && ! in_array($slot, $change->part === null ? [] : $catalog->part($change->part)->slots, true));
         $candidates = $this->against($trial, $without, array_map(
             fn (Part $part): array => [$part, $without->and(Change::fit($part->key)), $trial->stage->fits($part->key)],
-            $catalog->forSlot($slot),
+            array_values(array_filter($catalog->forSlot($slot), fn (Part $part): bool => $part->retired === null || $trial->stage->fits($part->key))),
         ));
         usort($candidates, fn (Candidate $a, Candidate $b): int => [$b->helps() / max(1, $b->costs), $a->costs] <=> [$a->helps() / max(1, $a->costs), $b->costs]);
 
         return $candidates;
+    }
+
+    /** One part against the stage without it. */
+    public function part(Part $part, int $stage): Candidate
+    {
+        $trial = new StageTrial($this->planned, $stage);
+
+        return $this->against($trial, $trial->stage, [[$part, $trial->stage->and(Change::fit($part->key)), false]])[0];
     }
 
     /**

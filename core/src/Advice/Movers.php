@@ -79,7 +79,7 @@ final readonly class Movers
     {
         $fitted = $build->fitted[$slot] ?? null;
 
-        return array_values(array_filter($this->catalog->forSlot($slot), fn (Part $part): bool => $part !== $fitted && ! $part->isKit()));
+        return array_values(array_filter($this->catalog->forSlot($slot), fn (Part $part): bool => $part !== $fitted && ! $part->isKit() && $part->retired === null));
     }
 
     /** @return list<Mover> */

@@ -113,7 +113,7 @@ final readonly class RequirementResolver
         }
 
         return $open instanceof Term
-            ? array_values(array_filter($this->catalog->parts->all(), fn (Part $part): bool => ! $now->hasPart($part->key) && $open->holds($now->with($part))))
+            ? array_values(array_filter($this->catalog->parts->all(), fn (Part $part): bool => $part->retired === null && ! $now->hasPart($part->key) && $open->holds($now->with($part))))
             : [];
     }
 

@@ -24,7 +24,7 @@ final class CatalogCheck
         $i = 0;
         foreach ($catalog->parts as $part) {
             $path = "parts[{$i}]";
-            array_push($faults, ...self::needs($part, $path, $catalog), ...self::ceilings($part, $path, $catalog), ...self::contents($part, $path, $catalog), ...$cases->faults($part, $path));
+            array_push($faults, ...self::needs($part, $path, $catalog), ...self::ceilings($part, $path, $catalog), ...self::contents($part, $path, $catalog), ...self::successor($part, $path, $catalog), ...$cases->faults($part, $path));
             $i++;
         }
         $pressure = $catalog->platform->baseline->peakTorque()->value * 4.0 * M_PI / $catalog->platform->displacement;
@@ -100,5 +100,18 @@ final class CatalogCheck
         }
 
         return $faults;
+    }
+
+    /** @return list<InvalidBundle> */
+    private static function successor(Part $part, string $path, Catalog $catalog): array
+    {
+        $key = $part->retired?->successor;
+
+        return match (true) {
+            $key === null => [],
+            $key === $part->key => [new InvalidBundle("{$path}.retired.successor", 'a part is not its own successor: name another, or none.')],
+            ! isset($catalog->parts[$key]) => [new InvalidBundle("{$path}.retired.successor", "there is no part \"{$key}\": name one of the catalog, or none.")],
+            default => [],
+        };
     }
 }

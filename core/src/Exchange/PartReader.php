@@ -2,13 +2,18 @@
 
 namespace Pebblerun\Core\Exchange;
 
+use Pebblerun\Core\Catalog\Conditions\Any;
+use Pebblerun\Core\Catalog\Conditions\CarIs;
+use Pebblerun\Core\Catalog\Conditions\YearIn;
 use Pebblerun\Core\Catalog\Evidence;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Parts\AddedPower;
 use Pebblerun\Core\Catalog\Parts\Caution;
 use Pebblerun\Core\Catalog\Parts\Effects;
+use Pebblerun\Core\Catalog\Parts\Fastener;
 use Pebblerun\Core\Catalog\Parts\GainAnchor;
 use Pebblerun\Core\Catalog\Parts\GainCase;
+use Pebblerun\Core\Catalog\Parts\Gasket;
 use Pebblerun\Core\Catalog\Parts\MapKind;
 use Pebblerun\Core\Catalog\Parts\MapTraits;
 use Pebblerun\Core\Catalog\Parts\MovedPeaks;
@@ -17,6 +22,9 @@ use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Parts\PartPrice;
 use Pebblerun\Core\Catalog\Parts\PressureRatio;
 use Pebblerun\Core\Catalog\Parts\ReferenceBuild;
+use Pebblerun\Core\Catalog\Parts\Retired;
+use Pebblerun\Core\Catalog\Parts\Sound;
+use Pebblerun\Core\Catalog\Parts\Workshop;
 use Pebblerun\Core\Catalog\Platform\Ceiling;
 use Pebblerun\Core\Catalog\Platform\FuelComponent;
 use Pebblerun\Core\Catalog\Platform\Platform;
@@ -65,14 +73,68 @@ final readonly class PartReader
             array_map(fn (DocumentNode $case): GainCase => $this->gain($case, $share), $node->each('gains')),
             $runs,
             $this->effects($node),
-            $this->needs($node, 'requires'),
+            [...$this->needs($node, 'requires'), ...self::fits($node->maybe('fits'))],
             $this->needs($node, 'recommends'),
             $this->needs($node, 'conflicts'),
             $this->price($node->get('price')),
             $node->maybe('law')?->maybe('track_only')?->bool() ?? false,
             $node->maybe('law')?->maybe('note')?->string() ?? '',
             array_map(fn (DocumentNode $key): Caution => Caution::from($key->keyword(...array_column(Caution::cases(), 'value'))), $node->each('cautions')),
+            self::retired($node->maybe('retired')),
+            self::sound($node->maybe('sound')),
+            $this->workshop($node),
         );
+    }
+
+    private static function retired(?DocumentNode $node): ?Retired
+    {
+        return $node === null ? null : new Retired($node->maybe('successor')?->string(), $node->maybe('on')?->string());
+    }
+
+    private static function sound(?DocumentNode $node): ?Sound
+    {
+        return $node === null ? null : new Sound(
+            $node->get('level')->keyword('as-stock', 'a-little', 'open'),
+            $node->maybe('drone')?->keyword('none', 'some', 'much') ?? 'none',
+            $node->maybe('response')?->keyword('sharper', 'same', 'softer') ?? 'same',
+            $node->maybe('note')?->string() ?? '',
+        );
+    }
+
+    private function workshop(DocumentNode $part): Workshop
+    {
+        $node = $part->maybe('workshop') ?? new DocumentNode([]);
+
+        return new Workshop(
+            $node->strings('tools'),
+            $node->strings('steps'),
+            array_map(fn (DocumentNode $one): Fastener => new Fastener($one->get('what')->string(), $one->get('torque')->number() * $this->units->torque->newtonMetres(), $one->maybe('then')?->string() ?? ''), $node->each('fasteners')),
+            array_map(fn (DocumentNode $one): Gasket => new Gasket($one->get('name')->string(), $one->get('renew')->bool()), $node->each('gaskets')),
+            $node->strings('moves_over'),
+            $part->maybe('lead_days')?->int(),
+            $part->maybe('warranty')?->string() ?? '',
+        );
+    }
+
+    /**
+     * What the car must be for it to fit, as needs that nothing but another car settles.
+     *
+     * @return list<Need>
+     */
+    private static function fits(?DocumentNode $node): array
+    {
+        $needs = [];
+        $years = $node?->maybe('years');
+        if ($years !== null) {
+            $needs[] = new Need(new YearIn($years->maybe('from')?->int(), $years->maybe('to')?->int()), null, 'it fits no other model year.');
+        }
+        $gearboxes = $node?->strings('gearboxes') ?? [];
+        if ($gearboxes !== []) {
+            $each = array_map(fn (string $gearbox): CarIs => new CarIs('gearbox', $gearbox), $gearboxes);
+            $needs[] = new Need(count($each) === 1 ? $each[0] : new Any($each), null, 'it fits no other gearbox.');
+        }
+
+        return $needs;
     }
 
     /** @return non-empty-list<string> */

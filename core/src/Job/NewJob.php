@@ -26,4 +26,24 @@ final class NewJob
             ['name' => 'First plan', 'stages' => [['key' => 's1', 'name' => '', 'fuel' => $fuel, 'changes' => []]]],
         ];
     }
+
+    /**
+     * A platform and its parts as a bundle: a stock car with nothing planned, which shows what one document says of the other.
+     *
+     * @param  array<string, mixed>  $platform
+     * @param  list<array<string, mixed>>  $parts
+     * @param  array<string, mixed>  $shop
+     * @param  array<string, string>  $units
+     * @param  ?int  $year  of the car; null for the newest
+     * @return array<string, mixed>
+     */
+    public static function bundle(array $platform, array $parts, array $shop, array $units, ?int $year = null): array
+    {
+        [$brief, $plan] = self::of($platform, $shop);
+        if ($year !== null) {
+            $brief['car']['year'] = $year;
+        }
+
+        return ['format' => 'pebblerun/bundle', 'version' => 2, 'units' => $units, 'shop' => $shop, 'platform' => $platform, 'parts' => $parts, 'brief' => $brief, 'plan' => $plan];
+    }
 }

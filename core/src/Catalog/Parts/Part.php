@@ -18,6 +18,7 @@ final readonly class Part
      * @param  list<Need>  $conflicts
      * @param  bool  $trackOnly  not lawful on the road; defers to local rules
      * @param  list<Caution>  $cautions
+     * @param  ?Retired  $retired  null while it is offered
      */
     public function __construct(
         public string $key,
@@ -37,6 +38,9 @@ final readonly class Part
         public bool $trackOnly,
         public string $lawNote,
         public array $cautions,
+        public ?Retired $retired = null,
+        public ?Sound $sound = null,
+        public Workshop $workshop = new Workshop,
     ) {}
 
     /** Whether it moves no power by itself: it only carries what others need. */

@@ -1,6 +1,6 @@
 <?php
 
-namespace App\Actions;
+namespace App\Actions\Library;
 
 use App\Assembly\CurrentPrices;
 use App\Models\Part;

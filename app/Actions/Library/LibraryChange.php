@@ -1,6 +1,6 @@
 <?php
 
-namespace App\Actions;
+namespace App\Actions\Library;
 
 use App\Assembly\Canonical;
 use App\Models\LibraryVersion;

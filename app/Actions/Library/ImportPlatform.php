@@ -1,7 +1,8 @@
 <?php
 
-namespace App\Actions;
+namespace App\Actions\Library;
 
+use App\Actions\ShopDocuments;
 use App\Models\Shop;
 use Pebblerun\Core\Job\NewJob;
 use Pebblerun\Formats\DocumentReader;

@@ -1,68 +1,30 @@
 <?php
 
-namespace App\Actions;
+namespace App\Actions\Library;
 
 use App\Assembly\Canonical;
 use App\Assembly\CurrentPrices;
-use App\Assembly\Libraries;
-use App\Assembly\LibraryRows;
-use App\Models\LibraryVersion;
 use App\Models\Platform;
-use App\Models\Shop;
+use App\Models\User;
 use Illuminate\Support\Facades\DB;
 
-/**
- * Takes a platform and its parts, as documents that were read and found right, into a shop's library: rows keep their identity by key,
- * changed figures are published as the next version, changed prices are added with their day.
- */
-final readonly class KeepLibrary
+/** Writes documents that were read and found right into the rows of a platform: rows keep their identity by key. */
+final readonly class LibraryWriter
 {
     private const LISTS = ['slots' => 'platform_slots', 'limits' => 'platform_limits', 'year_changes' => 'platform_years'];
 
-    private const OF_THE_PART = ['tags', 'contains', 'law', 'cautions'];
+    private const OF_THE_PART = ['tags', 'contains', 'lead_days', 'warranty', 'law', 'cautions', 'sound'];
 
-    /**
-     * @param  array<string, mixed>  $document  of the platform
-     * @param  list<array<string, mixed>>  $parts
-     */
-    public function keep(Shop $shop, array $document, array $parts): LibraryChange
+    /** @param  ?User  $author  who said what is new of prices and evidence; null for a file */
+    public function __construct(private ?User $author = null) {}
+
+    /** @param  array<string, mixed>  $document  of the platform */
+    public function platform(Platform $platform, array $document): void
     {
-        return DB::transaction(function () use ($shop, $document, $parts): LibraryChange {
-            Shop::holdLibrary($shop->id);
-            $platform = Platform::query()->where('shop_id', $shop->id)->where('key', $document['key'])->first()
-                ?? Platform::create(['shop_id' => $shop->id, 'key' => $document['key'], 'name' => $document['name']]);
-            $before = LibraryRows::content($platform->id)['parts'];
-            $platform->update(['name' => $document['name'], 'document' => array_diff_key($document, self::LISTS)]);
-            foreach (self::LISTS as $list => $table) {
-                $this->list($platform, $table, $document[$list] ?? []);
-            }
-            $prices = 0;
-            foreach ($parts as $place => $part) {
-                $prices += $this->part($platform, $part, $place + 1) ? 1 : 0;
-            }
-            $gone = $this->leaveOut($platform, array_column($parts, 'key'));
-            $content = LibraryRows::content($platform->id);
-
-            return LibraryChange::between($platform, $before, $content['parts'], $gone, $prices, $this->publish($platform, $content));
-        });
-    }
-
-    /**
-     * The next version, where figures differ from the newest.
-     *
-     * @param  array{platform: array<string, mixed>, parts: list<array<string, mixed>>}  $content
-     */
-    private function publish(Platform $platform, array $content): LibraryVersion
-    {
-        $newest = $platform->versions()->orderByDesc('number')->first();
-        $figures = fn (array $parts): array => array_map(fn (array $part): array => [...$part, 'price' => CurrentPrices::work($part)], $parts);
-        if ($newest === null || Canonical::hash([$newest->getAttribute('platform'), $figures($newest->getAttribute('parts'))]) !== Canonical::hash([$content['platform'], $figures($content['parts'])])) {
-            $fingerprint = Libraries::fingerprint($content['platform'], $content['parts']);
-            $newest = LibraryVersion::create(['platform_id' => $platform->id, 'number' => 1 + ($newest->number ?? 0), ...$content, 'content' => $fingerprint, 'fingerprint' => $fingerprint]);
+        $platform->update(['name' => $document['name'], 'document' => array_diff_key($document, self::LISTS)]);
+        foreach (self::LISTS as $list => $table) {
+            $this->list($platform, $table, $document[$list] ?? []);
         }
-        CurrentPrices::stamp(array_values(DB::table('fitments')->where('platform_id', $platform->id)->pluck('part_id')->map(intval(...))->all()));
-
-        return $newest->refresh();
     }
 
     /**
@@ -96,7 +58,7 @@ final readonly class KeepLibrary
      * @param  array<string, mixed>  $part
      * @return bool whether it has another price than before
      */
-    private function part(Platform $platform, array $part, int $place): bool
+    public function part(Platform $platform, array $part, int $place): bool
     {
         $json = fn (array $document): string => json_encode((object) $document, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION);
         DB::table('parts')->upsert([['shop_id' => $platform->shop_id, 'key' => $part['key'], 'maker' => $part['maker'], 'name' => $part['name'], 'document' => $json(array_intersect_key($part, array_flip(self::OF_THE_PART))), 'created_at' => now(), 'updated_at' => now()]],
@@ -122,7 +84,7 @@ final readonly class KeepLibrary
         if ($newest !== null && $newest->as_of === ($said['as_of'] ?? null) && Canonical::hash((array) json_decode($newest->money, true)) === Canonical::hash($money)) {
             return false;
         }
-        DB::table('prices')->insert(['part_id' => $part, 'as_of' => $said['as_of'] ?? null, 'money' => json_encode($money, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION), 'created_at' => now()]);
+        DB::table('prices')->insert(['part_id' => $part, 'as_of' => $said['as_of'] ?? null, 'money' => json_encode($money, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION), 'author_id' => $this->author?->id, 'created_at' => now()]);
 
         return true;
     }
@@ -137,21 +99,24 @@ final readonly class KeepLibrary
     {
         $newest = DB::table('evidence_records')->where($of)->orderByDesc('id')->first(['kind', 'note']);
         if ($newest === null || $newest->kind !== $said['kind'] || $newest->note !== ($said['note'] ?? null)) {
-            DB::table('evidence_records')->insert([...$of, 'shop_id' => $platform->shop_id, 'kind' => $said['kind'], 'note' => $said['note'] ?? null, 'created_at' => now()]);
+            DB::table('evidence_records')->insert([...$of, 'shop_id' => $platform->shop_id, 'kind' => $said['kind'], 'note' => $said['note'] ?? null, 'author_id' => $this->author?->id, 'created_at' => now()]);
         }
     }
 
     /**
-     * Parts that the documents no longer have are no longer offered; plans that have them keep their version.
+     * Parts that are no longer there.
      *
      * @param  list<string>  $keys
-     * @return list<string> keys of those
      */
-    private function leaveOut(Platform $platform, array $keys): array
+    public function leave(Platform $platform, array $keys): void
     {
-        $gone = DB::table('fitments')->join('parts', 'parts.id', '=', 'fitments.part_id')->where('fitments.platform_id', $platform->id)->whereNull('fitments.left_at')->whereNotIn('parts.key', $keys)->pluck('parts.key', 'fitments.id');
-        DB::table('fitments')->whereIn('id', $gone->keys())->update(['left_at' => now()]);
+        DB::table('fitments')->where('platform_id', $platform->id)->whereNull('left_at')
+            ->whereIn('part_id', DB::table('parts')->where('shop_id', $platform->shop_id)->whereIn('key', $keys)->select('id'))->update(['left_at' => now()]);
+    }
 
-        return array_values($gone->all());
+    /** The part stays for the plans that have it, and is offered no more. */
+    public function retire(Platform $platform, string $key, string $on): void
+    {
+        DB::update("update fitments f set document = jsonb_set(f.document, '{retired}', coalesce(f.document->'retired', '{}') || jsonb_build_object('on', ?::text)) from parts p where p.id = f.part_id and f.platform_id = ? and p.key = ? and not jsonb_exists(f.document, 'retired')", [$on, $platform->id, $key]);
     }
 }

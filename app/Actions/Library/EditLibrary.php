@@ -1,0 +1,136 @@
+<?php
+
+namespace App\Actions\Library;
+
+use App\Assembly\Canonical;
+use App\Assembly\CurrentPrices;
+use App\Assembly\DraftLibrary;
+use App\Assembly\PartUse;
+use App\Exceptions\Refused;
+use App\Models\LibraryEdit;
+use App\Models\Part;
+use App\Models\Platform;
+use App\Models\Shop;
+use App\Models\User;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Str;
+use Pebblerun\Formats\DocumentReader;
+
+/**
+ * Changes a platform or one of its parts in place. Rows follow at once; plans and new jobs see it when it is published. Every change
+ * names what was seen, is kept with what stood before it, and can be taken back.
+ */
+final readonly class EditLibrary
+{
+    private const PLACE_AT_END = 1_000_000;
+
+    public function __construct(private DocumentReader $reader) {}
+
+    /**
+     * @param  string  $subject  empty for the platform, or a part's key
+     * @param  ?array<string, mixed>  $document  in the open format, in the shop's units; null takes a part away that nothing uses
+     * @param  int  $seen  the last change that its sender saw
+     * @return ?LibraryEdit null where nothing differs
+     */
+    public function change(Platform $platform, string $subject, ?array $document, int $seen, User $author): ?LibraryEdit
+    {
+        return DB::transaction(function () use ($platform, $subject, $document, $seen, $author): ?LibraryEdit {
+            Shop::holdLibrary($platform->shop_id);
+            $this->mustBeSeen($platform, $subject, $seen);
+
+            return $this->keep($platform, $subject, $document, $author);
+        });
+    }
+
+    /**
+     * @param  array<string, mixed>  $document  its key is made of maker and name; the same part of another platform keeps its own
+     */
+    public function add(Platform $platform, array $document, User $author): LibraryEdit
+    {
+        return DB::transaction(function () use ($platform, $document, $author): LibraryEdit {
+            Shop::holdLibrary($platform->shop_id);
+            $this->reader->section('part', ['key' => 'new', ...$document]);
+            $key = $this->key($platform, (string) $document['maker'], (string) $document['name']);
+
+            return $this->keep($platform, $key, [...$document, 'key' => $key], $author) ?? throw Refused::because('Nothing was added.');
+        });
+    }
+
+    /** Takes one change back, where nobody has changed the same since. */
+    public function undo(Platform $platform, int $number, User $author): ?LibraryEdit
+    {
+        return DB::transaction(function () use ($platform, $number, $author): ?LibraryEdit {
+            Shop::holdLibrary($platform->shop_id);
+            $edit = LibraryEdit::query()->where('platform_id', $platform->id)->where('number', $number)->firstOrFail();
+            $this->mustBeSeen($platform, $edit->subject, $number);
+
+            return $this->keep($platform, $edit->subject, $edit->before, $author, $number);
+        });
+    }
+
+    /** @param  ?array<string, mixed>  $document */
+    private function keep(Platform $platform, string $subject, ?array $document, User $author, ?int $undoes = null): ?LibraryEdit
+    {
+        $draft = DraftLibrary::of($platform, $author->shop);
+        $before = $draft->subject($subject);
+        if ($before !== null && $document !== null && Canonical::hash($before) === Canonical::hash($document)) {
+            return null;
+        }
+        if ($subject === '') {
+            ($document['key'] ?? null) === $platform->key || throw Refused::because("A platform keeps its key: \"{$platform->key}\".");
+            $draft->withPlatform((array) $document)->checked($this->reader, '');
+            (new LibraryWriter($author))->platform($platform, (array) $document);
+        } else {
+            $this->part($platform, $draft, $subject, $document, $author);
+        }
+
+        return LibraryEdit::create(['platform_id' => $platform->id, 'number' => 1 + self::number($platform), 'subject' => $subject, 'before' => $before, 'after' => $document, 'undoes' => $undoes, 'author_id' => $author->id]);
+    }
+
+    /** @param  ?array<string, mixed>  $document */
+    private function part(Platform $platform, DraftLibrary $draft, string $key, ?array $document, User $author): void
+    {
+        if ($document === null) {
+            $uses = PartUse::of($platform, [$key]);
+            $uses === [] || throw Refused::because(PartUse::sentence($uses).': retire it instead, and name the part that takes its place.');
+            $draft->withPart($key, null)->checked($this->reader, '');
+            (new LibraryWriter($author))->leave($platform, [$key]);
+
+            return;
+        }
+        ($document['key'] ?? null) === $key || throw Refused::because("A part keeps its key: \"{$key}\".");
+        $draft->withPart($key, $document)->checked($this->reader, $key);
+        $place = array_search($key, array_keys($draft->parts), true);
+        (new LibraryWriter($author))->part($platform, $document, is_int($place) ? $place + 1 : self::PLACE_AT_END + self::number($platform));
+        CurrentPrices::stamp([(int) Part::query()->where('shop_id', $platform->shop_id)->where('key', $key)->value('id')]);
+    }
+
+    private function key(Platform $platform, string $maker, string $name): string
+    {
+        $same = Part::query()->where('shop_id', $platform->shop_id)->whereRaw('lower(maker) = ? and lower(name) = ?', [mb_strtolower($maker), mb_strtolower($name)])
+            ->whereNotIn('id', DB::table('fitments')->where('platform_id', $platform->id)->whereNull('left_at')->select('part_id'))->value('key');
+        if (is_string($same)) {
+            return $same;
+        }
+        $base = Str::limit(Str::slug("{$maker} {$name}"), 56, '') ?: 'part';
+        for ($key = $base, $i = 2; Part::query()->where('shop_id', $platform->shop_id)->where('key', $key)->exists(); $i++) {
+            $key = "{$base}-{$i}";
+        }
+
+        return $key;
+    }
+
+    private function mustBeSeen(Platform $platform, string $subject, int $seen): void
+    {
+        $later = LibraryEdit::query()->with('author')->where('platform_id', $platform->id)->where('subject', $subject)->where('number', '>', $seen)->orderByDesc('number')->first();
+        if ($later !== null) {
+            $who = $later->author->name ?? 'A file';
+            throw Refused::conflict(['message' => "{$who} changed this at {$later->created_at->setTimezone($platform->shop->timeZone())->format('H:i')}, after you opened it. Nothing of theirs was overwritten: look at what it says now, and make your change on it.", 'theirs' => $later->after, 'number' => self::number($platform)]);
+        }
+    }
+
+    public static function number(Platform $platform): int
+    {
+        return (int) LibraryEdit::query()->where('platform_id', $platform->id)->max('number');
+    }
+}

@@ -1,0 +1,18 @@
+<?php
+
+namespace App\Http\Requests;
+
+/** A request that may name the last change of the library that its sender saw. */
+class SeenRequest extends PersonRequest
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return ['seen' => ['sometimes', 'integer', 'min:0', 'max:2000000000']];
+    }
+
+    public function seen(): int
+    {
+        return $this->integer('seen');
+    }
+}

@@ -1,0 +1,100 @@
+<?php
+
+namespace Pebblerun\Core\Advice\Library;
+
+use Pebblerun\Core\Advice\Candidate;
+use Pebblerun\Core\Advice\Candidates;
+use Pebblerun\Core\Advice\RequirementResolver;
+use Pebblerun\Core\Catalog\Conditions\All;
+use Pebblerun\Core\Catalog\Conditions\Condition;
+use Pebblerun\Core\Catalog\Parts\MapKind;
+use Pebblerun\Core\Catalog\Parts\Need;
+use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Evaluation\PlannedStages;
+use Pebblerun\Core\Job\Bundle;
+use Pebblerun\Core\Job\Plan\Change;
+use Pebblerun\Core\Job\Plan\Plan;
+use Pebblerun\Core\Job\Plan\Stage;
+
+/** What a part adds on a platform's reference builds, what it costs there and what it needs. */
+final readonly class PartPreview
+{
+    /** Kinds of maps, those that suit any build first. */
+    private const MAPS = [MapKind::Dyno, MapKind::Remote, MapKind::OffTheShelf];
+
+    /** @param  Bundle  $bundle  a stock car with one empty stage */
+    public function __construct(private Bundle $bundle) {}
+
+    /** @return list<array{ReferenceBuild, list<Part>, Candidate}> each build that differs from those before it, what stands in it, and the part there */
+    public function of(Part $part): array
+    {
+        $seen = $shown = [];
+        foreach ($this->builds($part) as [$build, $fitted]) {
+            $keys = array_map(fn (Part $one): string => $one->key, $fitted);
+            sort($keys);
+            if (! in_array($keys, $seen, true)) {
+                $seen[] = $keys;
+                $shown[] = [$build, $fitted, $this->on($fitted, $part)];
+            }
+        }
+
+        return $shown;
+    }
+
+    /** @return list<array{ReferenceBuild, list<Part>}> */
+    private function builds(Part $part): array
+    {
+        $map = $this->map($part);
+        $mapped = $map === null ? [] : [$map];
+
+        return [[ReferenceBuild::Stock, []], [ReferenceBuild::Mapped, $mapped], [ReferenceBuild::Prepared, [...$mapped, ...$this->needed($part, $mapped)]]];
+    }
+
+    private function map(Part $part): ?Part
+    {
+        foreach (self::MAPS as $kind) {
+            foreach ($this->bundle->catalog->parts->all() as $one) {
+                if ($one->map?->kind === $kind && $one->requires === [] && array_intersect($one->slots, $part->slots) === []) {
+                    return $one;
+                }
+            }
+        }
+
+        return null;
+    }
+
+    /**
+     * @param  list<Part>  $mapped
+     * @return list<Part> the cheapest way to all that it asks for and goes with
+     */
+    private function needed(Part $part, array $mapped): array
+    {
+        $that = array_map(fn (Need $need): Condition => $need->that, [...$part->requires, ...$part->recommends]);
+        if ($that === []) {
+            return [];
+        }
+        $fitted = [$part, ...$mapped];
+        $situation = PlannedStages::of($this->bundle)->states[0]->build->situation;
+        foreach ($fitted as $one) {
+            $situation = $situation->with($one);
+        }
+        $ways = (new RequirementResolver($this->bundle->catalog, $this->bundle->shop->rates->labour))->of(new All($that), $situation, 1);
+
+        return array_values(array_filter($ways[0] ?? [], fn (Part $one): bool => array_intersect($one->slots, array_merge(...array_map(fn (Part $other): array => $other->slots, $fitted))) === []));
+    }
+
+    /**
+     * The map is written when the part is on: it covers it.
+     *
+     * @param  list<Part>  $fitted
+     */
+    private function on(array $fitted, Part $part): Candidate
+    {
+        $fuel = $this->bundle->plan->stages[0]->fuel;
+        $fits = fn (bool $maps): array => array_values(array_map(fn (Part $one): Change => Change::fit($one->key), array_filter($fitted, fn (Part $one): bool => ($one->map !== null) === $maps)));
+        $stages = [new Stage('s1', '', $fuel, $fits(false)), new Stage('s2', '', $fuel, $fits(true))];
+        $planned = PlannedStages::of($this->bundle->with(new Plan($this->bundle->plan->settings, $stages)));
+
+        return (new Candidates($planned))->part($part, 2);
+    }
+}

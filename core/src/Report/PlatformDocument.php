@@ -1,0 +1,96 @@
+<?php
+
+namespace Pebblerun\Core\Report;
+
+use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Evaluation\Findings\EngineLoad;
+use Pebblerun\Core\Evaluation\Limits\LimitReading;
+use Pebblerun\Core\Units\PowerUnit;
+use Pebblerun\Core\Units\Rpm;
+
+/** A platform's stock car as a picture: its wheel curve with the limits over it, and what the curve says of the engine. */
+final readonly class PlatformDocument
+{
+    /** @param  Estimate  $stock  of the stock car, unmeasured, with nothing planned */
+    public function __construct(private Estimate $stock, private UnitFormatter $say) {}
+
+    /** @return array<string, mixed> valid against platformPicture of schemas/answers.json */
+    public function picture(): array
+    {
+        $result = $this->stock->last();
+        $likely = $this->stock->evaluator->likely($result->model);
+        $rpms = Thinned::of($likely->grid->rpms);
+        $watts = Thinned::of($likely->wheels);
+
+        return [
+            'rpms' => $rpms,
+            'torque' => array_map(fn (float $power, float $rpm): float => $this->say->torque($power / ($rpm * Rpm::OMEGA), $this->say->curveDecimals()), $watts, $rpms),
+            'power' => array_map(fn (float $power): float => $this->say->power($power, $this->say->curveDecimals()), $watts),
+            'torque_unit' => $this->say->torqueLabel(),
+            'power_unit' => $this->say->powerLabel(),
+            'limits' => (new LimitDocument($this->stock->bundle, $this->stock->evaluator, $this->say))->along($result, $rpms),
+            'readings' => array_map($this->reading(...), $result->readings),
+            'facts' => $this->facts(),
+        ];
+    }
+
+    /** @return array<string, mixed> */
+    private function reading(LimitReading $reading): array
+    {
+        $quantity = $reading->limit->quantity;
+
+        return [
+            'name' => $reading->limit->name,
+            'of' => Terms::quantity($quantity),
+            'bears' => "safe to {$this->say->writeLimit($quantity, $reading->safe)}, edge at {$this->say->sayLimit($quantity, $reading->edge)}",
+            'percent' => $reading->median === null ? null : round(100.0 * $reading->median),
+            'rests' => Terms::evidence($reading->limit->evidence),
+            'note' => $reading->limit->note,
+        ];
+    }
+
+    /** @return list<array{name: string, value: string}> */
+    private function facts(): array
+    {
+        $platform = $this->stock->bundle->catalog->platform;
+        $power = $platform->baseline->peakPower();
+        $torque = $platform->baseline->peakTorque();
+        $load = EngineLoad::of($this->stock->last(), $platform, $this->stock->evaluator->losses[0]);
+        $facts = [
+            ['name' => 'At the wheels', 'value' => "{$this->say->sayPower($power->value)} at {$this->say->sayRpm($power->rpm)}, {$this->say->sayTorque($torque->value)} at {$this->say->sayRpm($torque->rpm)}"],
+            ['name' => 'The factory claims', 'value' => $this->claim()],
+            ['name' => 'Mean pressure', 'value' => "{$this->number($load->pressure / 1e5, 1)} bar at the torque peak, {$this->number($load->powerPerLitre / PowerUnit::Hp->watts())} hp a litre at the crank"],
+        ];
+
+        return [...$facts, ...$this->filling()];
+    }
+
+    private function claim(): string
+    {
+        $platform = $this->stock->bundle->catalog->platform;
+        if ($platform->claimed === null) {
+            return 'nothing that is known here';
+        }
+        $lost = 1.0 - $platform->baseline->peakPower()->value / $platform->claimed;
+
+        return "{$this->say->writePower($platform->claimed)} {$this->say->units->power->value} at the crank: {$this->number(100.0 * $lost)} % less at the wheels";
+    }
+
+    /** @return list<array{name: string, value: string}> */
+    private function filling(): array
+    {
+        $model = $this->stock->last()->model;
+        $air = $this->stock->evaluator->breath($model, $this->stock->evaluator->likely($model));
+        if ($air === null || ! $air->stock->isKnown()) {
+            return [['name' => 'It fills to', 'value' => 'unknown: say what compresses, and its boost']];
+        }
+        $at = fn (float $rpm): string => "{$this->number(100.0 * $air->stock->filling($rpm))} % at {$this->say->sayRpm($rpm)}";
+
+        return [['name' => 'It fills to', 'value' => implode(', ', array_unique(array_map($at, [$air->stock->torqueRpm, $air->stock->powerRpm])))]];
+    }
+
+    private function number(float $value, int $decimals = 0): string
+    {
+        return $this->say->numerals->write($value, $decimals);
+    }
+}
