@@ -4,6 +4,7 @@ namespace App\Queries;
 
 use App\Assembly\DraftLibrary;
 use App\Assembly\Reading;
+use App\Models\Shop;
 use App\Models\User;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Platform\Slot;
@@ -16,20 +17,22 @@ final class LibraryOptions
     {
         $catalog = $draft->opened()->bundle->catalog;
         $parts = array_values($catalog->parts->all());
-        $units = [...['power' => 'hp', 'torque' => 'lb-ft', 'pressure' => 'bar', 'temperature' => 'C', 'mass' => 'kg'], ...$reader->shop->units];
 
         return [
             'slots' => array_values(array_map(fn (Slot $slot): array => ['key' => $slot->key, 'name' => $slot->name, 'lane' => $catalog->platform->lanes[$slot->lane]], $catalog->platform->slots)),
             'parts' => array_map(fn (Part $part): array => ['key' => $part->key, 'name' => $part->name, 'maker' => $part->maker], $parts),
             'tags' => array_values(array_unique(array_merge(...array_map(fn (Part $part): array => $part->tags, $parts)))),
             'access_groups' => array_values(array_unique(array_filter(array_map(fn (Part $part): ?string => $part->price->accessGroup, $parts)))),
-            'units' => ['power' => $units['power'], 'torque' => $units['torque'] === 'Nm' ? 'N·m' : $units['torque'], 'pressure' => $units['pressure'], 'temperature' => "°{$units['temperature']}", 'mass' => $units['mass']],
-            'money' => self::symbol($draft, $reader),
+            'units' => self::units($reader->shop),
+            'money' => Reading::of($reader)->formatter($draft->opened())->symbol(),
         ];
     }
 
-    private static function symbol(DraftLibrary $draft, User $reader): string
+    /** @return array<string, string> as one reads them */
+    public static function units(Shop $shop): array
     {
-        return Reading::of($reader)->formatter($draft->opened())->symbol();
+        $units = [...['power' => 'hp', 'torque' => 'lb-ft', 'pressure' => 'bar', 'temperature' => 'C', 'mass' => 'kg'], ...$shop->units];
+
+        return [...$units, 'torque' => $units['torque'] === 'Nm' ? 'N·m' : $units['torque'], 'temperature' => "°{$units['temperature']}"];
     }
 }

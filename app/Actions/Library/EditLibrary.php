@@ -73,6 +73,10 @@ final readonly class EditLibrary
     {
         $draft = DraftLibrary::of($platform, $author->shop);
         $before = $draft->subject($subject);
+        if ($subject !== '' && $before !== null && isset($document['price'])) {
+            // What it costs is set by itself, with its day and source.
+            $document['price'] = [...CurrentPrices::work($document), ...array_diff_key($before['price'], CurrentPrices::work($before))];
+        }
         if ($before !== null && $document !== null && Canonical::hash($before) === Canonical::hash($document)) {
             return null;
         }

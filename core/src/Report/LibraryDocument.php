@@ -67,6 +67,9 @@ final readonly class LibraryDocument
             'needs' => array_map(fn (Need $need): string => $this->need($need), $part->requires),
             'goes_with' => array_map(fn (Need $need): string => $this->need($need), $part->recommends),
             'cautions' => array_map(fn (Caution $caution): string => Terms::caution($caution), $part->cautions),
+            'retired' => $part->retired === null ? '' : 'No longer offered'.($part->retired->successor === null ? '.' : ': '.($this->bundle->catalog->parts[$part->retired->successor]->name ?? $part->retired->successor).' takes its place.'),
+            'sound' => $part->sound === null ? '' : Terms::sound($part->sound),
+            'lead' => $part->workshop->leadDays === null ? '' : "there in {$part->workshop->leadDays} days",
             'law' => $part->trackOnly ? "For closed courses only: {$part->lawNote}" : $part->lawNote,
             'price' => [
                 'words' => $this->say->sayMoney($price->new->likely),

@@ -7,6 +7,7 @@ use Pebblerun\Core\Catalog\Evidence;
 use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Catalog\Parts\Caution;
 use Pebblerun\Core\Catalog\Parts\MapKind;
+use Pebblerun\Core\Catalog\Parts\Sound;
 use Pebblerun\Core\Evaluation\Limits\Status;
 use Pebblerun\Core\Job\Brief\HealthCheck;
 use Pebblerun\Core\Job\Brief\Question;
@@ -42,6 +43,28 @@ final class Terms
             Evidence::OtherDyno => 'another dyno',
             Evidence::Judgement => 'judgement',
         };
+    }
+
+    /** How a part sounds and feels, as one sentence: it can be told before it is bought. */
+    public static function sound(Sound $sound): string
+    {
+        $words = match ($sound->level) {
+            'open' => 'Open and loud',
+            'a-little' => 'A little louder than stock',
+            default => 'As quiet as stock',
+        };
+        $words .= match ($sound->drone) {
+            'much' => ', much drone on the motorway',
+            'some' => ', some drone on the motorway',
+            default => ', no drone',
+        };
+        $words .= match ($sound->response) {
+            'sharper' => ', sharper to the pedal.',
+            'softer' => ', softer to the pedal.',
+            default => '.',
+        };
+
+        return trim("{$words} {$sound->note}");
     }
 
     public static function mapKind(MapKind $kind): string

@@ -2,22 +2,60 @@
     import { Link, page, router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
     import { legend } from '@/features/library/evidence';
+    import NewPlatform from '@/features/library/NewPlatform.svelte';
     import PartPanel from '@/features/library/PartPanel.svelte';
+    import Publish from '@/features/library/Publish.svelte';
     import Shelf from '@/features/library/Shelf.svelte';
     import type { LibraryPage, LibraryPart, SignedIn } from '@/generated/answers';
     import Frame from '@/ui/Frame.svelte';
+    import Kbd from '@/ui/Kbd.svelte';
+    import Sheet from '@/ui/Sheet.svelte';
 
-    let { shop, platforms, shown }: LibraryPage = $props();
+    let { shop, platforms, shown, units }: LibraryPage = $props();
     const person = untrack(() => (page.props as unknown as { person: SignedIn }).person);
     const parts = $derived(shown?.lanes.flatMap((lane) => lane.slots.flatMap((slot) => slot.parts)) ?? []);
     let chosen = $state<string>();
     const part = $derived<LibraryPart | undefined>(parts.find(({ key }) => key === chosen) ?? parts[0]);
+
+    const mayEdit = person.abilities.includes('keep-library');
+    const base = $derived(`/library/${shown?.id}`);
+    let making = $state(false);
+    let helping = $state(false);
+
+    const keys = $derived([
+        {
+            key: 'Enter',
+            words: 'The chosen part',
+            run: () => part && router.visit(`${base}/parts/${part.key}`),
+        },
+        { key: 'n', words: 'A new part', run: () => mayEdit && shown && router.visit(`${base}/parts/new`) },
+        {
+            key: 'p',
+            words: 'The platform and its curve',
+            run: () => shown && router.visit(`${base}/platform`),
+        },
+        { key: 'm', words: 'A new platform', run: () => mayEdit && (making = true) },
+        { key: '?', words: 'This list', run: () => (helping = true) },
+    ]);
+
+    function keydown(event: KeyboardEvent) {
+        const target = event.target as HTMLElement;
+        if (event.ctrlKey || event.metaKey || event.altKey || making || helping) return;
+        if (target.closest('input, select, textarea, a, [role=dialog]')) return;
+        if (event.key === 'Enter' && !target.dataset.part) return;
+        const found = keys.find(({ key }) => key === event.key);
+        if (!found) return;
+        event.preventDefault();
+        found.run();
+    }
 
     /** The shelf with what was just said of a price. */
     const again = () => router.reload({ only: ['shown'] });
 </script>
 
 <svelte:head><title>Library · Pebblerun</title></svelte:head>
+
+<svelte:window onkeydown={keydown} />
 
 <Frame fixed>
     {#snippet crumbs()}<span aria-hidden="true">/</span><span class="text-ink">Library</span>{/snippet}
@@ -31,28 +69,60 @@
                     class="block rounded px-2 py-1.5 hover:bg-faint aria-[current]:bg-faint"
                     aria-current={platform.id === shown?.id ? 'page' : undefined}
                     ><span class="block font-medium">{platform.name}</span><span class="text-[12px] text-soft"
-                        >{platform.parts} parts · version {platform.version}</span
+                        >{platform.parts} parts · {platform.version === null
+                            ? 'not published'
+                            : `version ${platform.version}`}</span
                     ></Link
                 >
             {/each}
+            {#if mayEdit}<button class="btn mt-2 ml-2" onclick={() => (making = true)}>New platform</button
+                >{/if}
+            {#if shown}{#key shown.id}<Publish {base} state={shown.state} {mayEdit} {again} />{/key}{/if}
             <dl class="mt-6 grid grid-cols-[1.2em_1fr] gap-y-0.5 px-2 text-[12px] text-soft">
                 {#each legend as [sign, words] (sign)}<dt aria-hidden="true">{sign}</dt>
                     <dd>{words}</dd>{/each}
             </dl>
-            <p class="mt-2 px-2 text-[12px] text-soft">Arrows walk the shelf.</p>
+            <p class="mt-2 px-2 text-[12px] text-soft">
+                Arrows walk the shelf, Enter opens a part. <button
+                    class="underline"
+                    onclick={() => (helping = true)}>All keys: ?</button
+                >
+            </p>
         </nav>
+        {#if shown}
+            <section class="overflow-y-auto px-5 py-4" aria-label="Parts">
+                <div class="mb-2 flex items-baseline gap-3">
+                    <h2 class="mr-auto text-[15px] font-semibold tracking-tight">{shown.name}</h2>
+                    <Link href="{base}/platform" class="btn">Platform and curve</Link>
+                    {#if mayEdit}<Link href="{base}/parts/new" class="btn">New part</Link>{/if}
+                </div>
+                {#if part}<Shelf lanes={shown.lanes} chosen={part.key} choose={(key) => (chosen = key)} />
+                {:else}<p class="text-soft">No part yet. The first one: press n.</p>{/if}
+            </section>
+        {/if}
         {#if shown && part}
-            <Shelf lanes={shown.lanes} chosen={part.key} choose={(key) => (chosen = key)} />
             {#key part.key}<PartPanel
                     {part}
+                    {base}
                     money={shown.money}
                     mayPrice={person.abilities.includes('set-prices')}
                     {again}
                 />{/key}
-        {:else}
+        {:else if !shown}
             <p class="px-6 py-5 text-soft">
-                There is no platform yet. The operator takes one in from files: artisan library:import.
+                There is no platform yet: make the first one, or take one in from files.
             </p>
         {/if}
     </div>
 </Frame>
+<NewPlatform bind:open={making} {platforms} {units} />
+<Sheet bind:open={helping} title="Keys of the library">
+    <dl class="grid grid-cols-[8em_1fr] gap-y-1">
+        <dt><Kbd>arrows</Kbd></dt>
+        <dd>Walk the shelf</dd>
+        {#each keys as one (one.key)}<dt><Kbd>{one.key}</Kbd></dt>
+            <dd>{one.words}</dd>{/each}
+        <dt><Kbd>Ctrl S</Kbd></dt>
+        <dd>On a part or platform: keep what was changed</dd>
+    </dl>
+</Sheet>

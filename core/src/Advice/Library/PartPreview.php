@@ -7,6 +7,7 @@ use Pebblerun\Core\Advice\Candidates;
 use Pebblerun\Core\Advice\RequirementResolver;
 use Pebblerun\Core\Catalog\Conditions\All;
 use Pebblerun\Core\Catalog\Conditions\Condition;
+use Pebblerun\Core\Catalog\Conditions\Situation;
 use Pebblerun\Core\Catalog\Parts\MapKind;
 use Pebblerun\Core\Catalog\Parts\Need;
 use Pebblerun\Core\Catalog\Parts\Part;
@@ -44,17 +45,20 @@ final readonly class PartPreview
     /** @return list<array{ReferenceBuild, list<Part>}> */
     private function builds(Part $part): array
     {
-        $map = $this->map($part);
-        $mapped = $map === null ? [] : [$map];
+        $map = $part->map === null ? $this->map($part) : null;
+        $needed = $this->needed($part);
+        $mapped = $map === null || array_filter($needed, fn (Part $one): bool => $one->map !== null) !== [] ? [] : [$map];
 
-        return [[ReferenceBuild::Stock, []], [ReferenceBuild::Mapped, $mapped], [ReferenceBuild::Prepared, [...$mapped, ...$this->needed($part, $mapped)]]];
+        return [[ReferenceBuild::Stock, []], [ReferenceBuild::Mapped, $map === null ? [] : [$map]], [ReferenceBuild::Prepared, [...$mapped, ...$needed]]];
     }
 
+    /** Of the best kind that asks for nothing else. */
     private function map(Part $part): ?Part
     {
         foreach (self::MAPS as $kind) {
             foreach ($this->bundle->catalog->parts->all() as $one) {
-                if ($one->map?->kind === $kind && $one->requires === [] && array_intersect($one->slots, $part->slots) === []) {
+                $with = $this->stock()->with($part)->with($one);
+                if ($one->map?->kind === $kind && $one->retired === null && array_intersect($one->slots, $part->slots) === [] && array_filter($one->requires, fn (Need $need): bool => $need->appliesIn($with) && ! $need->that->holds($with)) === []) {
                     return $one;
                 }
             }
@@ -63,24 +67,19 @@ final readonly class PartPreview
         return null;
     }
 
-    /**
-     * @param  list<Part>  $mapped
-     * @return list<Part> the cheapest way to all that it asks for and goes with
-     */
-    private function needed(Part $part, array $mapped): array
+    /** @return list<Part> the cheapest way to all that it asks for and goes with */
+    private function needed(Part $part): array
     {
-        $that = array_map(fn (Need $need): Condition => $need->that, [...$part->requires, ...$part->recommends]);
-        if ($that === []) {
-            return [];
-        }
-        $fitted = [$part, ...$mapped];
-        $situation = PlannedStages::of($this->bundle)->states[0]->build->situation;
-        foreach ($fitted as $one) {
-            $situation = $situation->with($one);
-        }
-        $ways = (new RequirementResolver($this->bundle->catalog, $this->bundle->shop->rates->labour))->of(new All($that), $situation, 1);
+        $situation = $this->stock()->with($part);
+        $that = array_map(fn (Need $need): Condition => $need->that, array_values(array_filter([...$part->requires, ...$part->recommends], fn (Need $need): bool => $need->appliesIn($situation))));
+        $ways = $that === [] ? [] : (new RequirementResolver($this->bundle->catalog, $this->bundle->shop->rates->labour))->of(new All($that), $situation, 1);
 
-        return array_values(array_filter($ways[0] ?? [], fn (Part $one): bool => array_intersect($one->slots, array_merge(...array_map(fn (Part $other): array => $other->slots, $fitted))) === []));
+        return array_values(array_filter($ways[0] ?? [], fn (Part $one): bool => array_intersect($one->slots, $part->slots) === []));
+    }
+
+    private function stock(): Situation
+    {
+        return PlannedStages::of($this->bundle)->states[0]->build->situation;
     }
 
     /**

@@ -1,10 +1,11 @@
 <script lang="ts">
+    import { Link } from '@inertiajs/svelte';
     import type { LibraryPart } from '@/generated/answers';
     import { shape } from './evidence';
     import Prices from './Prices.svelte';
 
-    type Props = { part: LibraryPart; money: string; mayPrice: boolean; again: () => void };
-    let { part, money, mayPrice, again }: Props = $props();
+    type Props = { part: LibraryPart; base: string; money: string; mayPrice: boolean; again: () => void };
+    let { part, base, money, mayPrice, again }: Props = $props();
     const lists = $derived(
         [
             { title: 'Needs', lines: part.needs },
@@ -15,11 +16,16 @@
 </script>
 
 <aside class="overflow-y-auto border-l border-line px-4 py-4" aria-label="The part that is chosen">
-    <h2 class="text-[15px] font-semibold tracking-tight">{part.name}</h2>
+    <div class="flex items-baseline gap-2">
+        <h2 class="mr-auto text-[15px] font-semibold tracking-tight">{part.name}</h2>
+        <Link href="{base}/parts/{part.key}" class="btn">Open</Link>
+    </div>
     <p class="text-soft">
         {part.maker} · {part.fills.join(', ')}{#if part.platforms > 1}
             · fits {part.platforms} platforms{/if}
     </p>
+    {#if part.retired}<p class="text-rust">{part.retired}</p>{/if}
+    {#if part.sound}<p class="mt-1 text-soft">{part.sound}</p>{/if}
 
     <h3 class="mt-4 border-t border-line pt-3 font-semibold">What it gives</h3>
     {#if part.cases.length === 0}
@@ -48,7 +54,8 @@
         <span class="font-medium">{part.price.words}</span>{#if part.price.range}<span class="text-soft"
                 >, {part.price.range}</span
             >{/if}{#if part.price.used}<span class="text-soft"> · used {part.price.used}</span>{/if}
-        · {part.price.hours} to fit
+        · {part.price.hours} to fit{#if part.lead}
+            · {part.lead}{/if}
     </p>
     <p class={part.price.old ? 'text-rust' : 'text-soft'}>
         {part.price.age}{part.price.old ? ': ask for a new one' : ''}

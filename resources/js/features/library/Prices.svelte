@@ -7,7 +7,7 @@
     import Told from '@/ui/Told.svelte';
 
     /** What a part cost, and a new price: every plan uses the newest at once. */
-    type Props = { part: LibraryPart; money: string; mayPrice: boolean; again: () => void };
+    type Props = { part: Pick<LibraryPart, 'id'>; money: string; mayPrice: boolean; again: () => void };
     let { part, money, mayPrice, again }: Props = $props();
     let rows = $state<Prices>([]);
     const now = today();

@@ -47,8 +47,8 @@
     }
 </script>
 
-<!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
-<section class="overflow-y-auto px-5 py-4" aria-label="Parts" bind:this={shelf} onkeydown={keydown}>
+<!-- svelte-ignore a11y_no_static_element_interactions -->
+<div bind:this={shelf} onkeydown={keydown}>
     {#each lanes as lane (lane.key)}
         <h2 class="mt-4 border-b-2 border-line pb-1 text-[12px] text-soft first:mt-0">{lane.name}</h2>
         <div class="grid gap-x-4 gap-y-2 pt-2 md:grid-flow-dense md:grid-cols-2 lg:grid-cols-3">
@@ -67,7 +67,11 @@
                                 onfocus={() => choose(part.key)}
                                 onclick={() => choose(part.key)}
                             >
-                                <span class="block truncate font-medium">{part.name}</span>
+                                <span
+                                    class="block truncate font-medium {part.retired
+                                        ? 'text-soft line-through'
+                                        : ''}">{part.name}</span
+                                >
                                 <span class="flex items-baseline gap-1.5 text-[12px] text-soft tabular-nums">
                                     <span aria-hidden="true">{shape(part.rests)}</span>
                                     <span class="mr-auto truncate">{part.gives.split(',')[0]}</span>
@@ -87,4 +91,4 @@
             {/each}
         </div>
     {/each}
-</section>
+</div>

@@ -1,0 +1,82 @@
+<script lang="ts">
+    import Num from './Num.svelte';
+    import Pick from './Pick.svelte';
+    import Word from './Word.svelte';
+    import { evidence, type Choices } from './columns';
+    import { type Entry } from './paths';
+
+    /** A wheel curve: point by point, or sketched from its two peaks until somebody measures it. */
+    type Props = { curve: Entry; choices: Choices };
+    let { curve, choices }: Props = $props();
+    const points = $derived(curve.points as { rpm: number; torque: number }[] | undefined);
+    let pasted = $state('');
+
+    /** Pairs of rpm and torque, as they come from a table. */
+    function take() {
+        const found = pasted
+            .split(/\n/)
+            .map((row) => (row.match(/\d+(?:[.,]\d+)?/g) ?? []).map((word) => Number(word.replace(',', '.'))))
+            .flatMap(([rpm, torque]) => (rpm && torque ? [{ rpm, torque }] : []));
+        if (found.length < 3) return;
+        curve.points = found.sort((a, b) => a.rpm - b.rpm);
+        delete curve.peaks;
+        pasted = '';
+    }
+
+    function add() {
+        const last = points?.[points.length - 1];
+        curve.points = [...(points ?? []), { rpm: (last?.rpm ?? 1000) + 500, torque: last?.torque ?? 100 }];
+        delete curve.peaks;
+    }
+</script>
+
+{#if points}
+    <div class="flex flex-wrap gap-1.5" role="group" aria-label="Points of the curve">
+        {#each points as point, i (i)}
+            <div class="flex flex-col">
+                <input
+                    class="field w-17 rounded-b-none text-soft tabular-nums"
+                    type="number"
+                    aria-label="rpm of point {i + 1}"
+                    bind:value={point.rpm}
+                />
+                <input
+                    class="field w-17 rounded-t-none border-t-0 font-medium tabular-nums"
+                    type="number"
+                    step="any"
+                    aria-label="Torque of point {i + 1}, {choices.units.torque}"
+                    bind:value={point.torque}
+                />
+                <button
+                    class="text-[12px] text-soft hover:text-ink"
+                    aria-label="Remove point {i + 1}"
+                    onclick={() => (curve.points = points.filter((_, each) => each !== i))}>×</button
+                >
+            </div>
+        {/each}
+        <button class="btn self-start" onclick={add}>Add a point</button>
+    </div>
+    <p class="text-[12px] text-soft">rpm above, {choices.units.torque} at the wheels below</p>
+{:else}
+    <div class="flex flex-wrap items-end gap-3">
+        <Num entry={curve} path="peaks.torque.value" label="Torque" unit={choices.units.torque} />
+        <Num entry={curve} path="peaks.torque.rpm" label="at" unit="rpm" />
+        <Num entry={curve} path="peaks.power.value" label="Power" unit={choices.units.power} />
+        <Num entry={curve} path="peaks.power.rpm" label="at" unit="rpm" />
+        <Num entry={curve} path="peaks.lowest_rpm" label="From" unit="rpm" />
+        <Num entry={curve} path="peaks.redline" label="to" unit="rpm" />
+    </div>
+    <p class="mt-1 text-[12px] text-soft">
+        Sketched from its two peaks. Points of a measured car make it true.
+    </p>
+{/if}
+<div class="mt-2 flex flex-wrap items-end gap-3">
+    <label class="flex min-w-52 flex-1 flex-col gap-0.5"
+        ><span class="text-[12px] text-soft">Paste a table: rpm and {choices.units.torque} in each line</span
+        ><textarea class="field" rows="2" bind:value={pasted}></textarea></label
+    >
+    <button class="btn" disabled={pasted.trim() === ''} onclick={take}>Take the points</button>
+    <Pick entry={curve} path="evidence.kind" label="Rests on" options={evidence} />
+    <Word entry={curve} path="evidence.note" label="On what car, when, by whom" grow />
+    <Word entry={curve} path="measured_on" label="Dyno and correction" />
+</div>

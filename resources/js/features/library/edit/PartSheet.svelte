@@ -1,0 +1,294 @@
+<script lang="ts">
+    import type { LibraryOptions } from '@/generated/answers';
+    import Prices from '../Prices.svelte';
+    import GainList from './GainList.svelte';
+    import Group from './Group.svelte';
+    import Num from './Num.svelte';
+    import Pick from './Pick.svelte';
+    import Rows from './Rows.svelte';
+    import Tick from './Tick.svelte';
+    import Triple from './Triple.svelte';
+    import Word from './Word.svelte';
+    import { ceilingColumns, gearboxes, limitColumns, mapKinds, supplyColumns, type Column } from './columns';
+    import { at, put, type Entry } from './paths';
+
+    /** A part, written down: what it is, what it gives and needs, what it costs, how it is fitted. */
+    type Props = {
+        part: Entry;
+        options: LibraryOptions;
+        isNew: boolean;
+        id: number | null;
+        mayEdit: boolean;
+        maySetPrices: boolean;
+    };
+    let { part, options, isNew, id, mayEdit, maySetPrices }: Props = $props();
+    const slots = $derived((part.slots as string[] | undefined) ?? []);
+    const named = (key: string) => options.slots.find((slot) => slot.key === key)?.name ?? key;
+    const isMap = $derived(part.map !== undefined || slots.includes('map'));
+
+    const cautions = [
+        ['battery', 'battery off first'],
+        ['hot', 'hot parts'],
+        ['fuel-pressure', 'fuel under pressure'],
+        ['alcohol', 'alcohol fuel'],
+        ['nitrous', 'nitrous bottle'],
+        ['lifting', 'lifting'],
+        ['cutting', 'cutting and welding'],
+        ['dyno', 'on the dyno'],
+        ['emissions', 'emissions law'],
+        ['brakes', 'brakes'],
+        ['governor', 'governor'],
+    ] as const;
+    const needColumns = (label: string): Column[] => [
+        { path: 'that', label, kind: 'condition' },
+        { path: 'reason', label: 'Because', kind: 'text', grow: true },
+    ];
+    const list = (path: string) => (at(part, path) as string[] | undefined) ?? [];
+    const toggle = (path: string, key: string, on: boolean) =>
+        put(part, path, on ? [...list(path), key] : list(path).filter((one) => one !== key));
+</script>
+
+<Group title="What it is">
+    <div class="flex flex-wrap items-end gap-3">
+        <Word entry={part} path="maker" label="Maker" />
+        <Word entry={part} path="name" label="Name" grow />
+        <div class="flex flex-col gap-0.5">
+            <span class="text-[12px] text-soft">Stands in</span>
+            <div class="flex flex-wrap gap-1">
+                {#each slots as slot (slot)}<button
+                        class="btn"
+                        onclick={() => toggle('slots', slot, false)}
+                        aria-label="Not in {named(slot)}"
+                        >{named(slot)} <span aria-hidden="true">×</span></button
+                    >{/each}
+                <select
+                    class="field"
+                    aria-label="Add a slot"
+                    value=""
+                    onchange={(event) => {
+                        toggle('slots', event.currentTarget.value, true);
+                        event.currentTarget.value = '';
+                    }}
+                >
+                    <option value="">{slots.length === 0 ? 'choose a slot' : '+ another'}</option>
+                    {#each options.slots.filter(({ key }) => !slots.includes(key)) as slot (slot.key)}<option
+                            value={slot.key}>{slot.lane}: {slot.name}</option
+                        >{/each}
+                </select>
+            </div>
+        </div>
+    </div>
+    <div class="mt-2 flex flex-wrap items-end gap-3">
+        <Num entry={part} path="lead_days" label="There in" unit="days" step="1" />
+        <Word entry={part} path="warranty" label="Maker's warranty" />
+        <Num entry={part} path="fits.years.from" label="Fits cars from" unit="year" step="1" />
+        <Num entry={part} path="fits.years.to" label="to" unit="year" step="1" />
+        <fieldset class="flex gap-3">
+            <legend class="text-[12px] text-soft">Gearboxes; none ticked is any</legend>
+            {#each gearboxes as [key, words] (key)}<Tick
+                    label={words}
+                    on={list('fits.gearboxes').includes(key)}
+                    set={(on) => toggle('fits.gearboxes', key, on)}
+                />{/each}
+        </fieldset>
+    </div>
+</Group>
+{#if isMap}
+    <Group title="The map">
+        <div class="flex flex-wrap items-end gap-3">
+            <Pick entry={part} path="map.kind" label="Written" options={mapKinds} />
+            <Num entry={part} path="map.dyno_hours" label="On the dyno" unit="h" />
+            <Num entry={part} path="map.revision_dyno_hours" label="Written once more" unit="h" />
+            <Num entry={part} path="map.ethanol_max" label="Ethanol at most" unit="%" />
+            <Tick
+                label="follows the fuel"
+                on={at(part, 'map.flex') === true}
+                set={(on) => put(part, 'map.flex', on || undefined)}
+            />
+        </div>
+    </Group>
+{/if}
+<Group title="What it gives" about="low, likely and high at the wheels">
+    <GainList {part} choices={options} />
+</Group>
+<Group title="What it needs" closed={part.requires === undefined && part.recommends === undefined}>
+    <Rows
+        entry={part}
+        path="requires"
+        one="need"
+        fresh={() => ({})}
+        columns={needColumns('It needs')}
+        choices={options}
+    />
+    <h3 class="mt-3 font-medium">Goes with</h3>
+    <Rows
+        entry={part}
+        path="recommends"
+        one="match"
+        fresh={() => ({})}
+        columns={needColumns('It goes with')}
+        choices={options}
+    />
+    <h3 class="mt-3 font-medium">Does not go with</h3>
+    <Rows
+        entry={part}
+        path="conflicts"
+        one="conflict"
+        fresh={() => ({})}
+        columns={needColumns('Not with')}
+        choices={options}
+    />
+</Group>
+<Group title="Price and work">
+    {#if isNew}
+        <div class="flex flex-wrap items-end gap-3">
+            <Triple entry={part} path="price.new" label="New" unit={options.money} />
+            <Triple entry={part} path="price.used" label="Used" unit={options.money} />
+            <Num entry={part} path="price.consumables" label="Consumables" unit={options.money} />
+            <Num entry={part} path="price.resale" label="Brings when it leaves" unit={options.money} />
+        </div>
+    {:else if id !== null}
+        <Prices part={{ id }} money={options.money} mayPrice={maySetPrices} again={() => {}} />
+    {/if}
+    <div class="mt-2 flex flex-wrap items-end gap-3">
+        <Num entry={part} path="price.hours" label="To fit" unit="h" />
+        <Num entry={part} path="price.access_hours" label="of them for access" unit="h" />
+        <Word entry={part} path="price.access_group" label="What comes off first" list="access-groups" />
+        <datalist id="access-groups"
+            >{#each options.access_groups as group (group)}<option value={group}></option>{/each}</datalist
+        >
+        <Num entry={part} path="effects.mass" label="Adds to the car" unit={options.units.mass} />
+    </div>
+</Group>
+<Group title="Sound and feel" closed={part.sound === undefined}>
+    <div class="flex flex-wrap items-end gap-3">
+        <Pick
+            entry={part}
+            path="sound.level"
+            label="How loud"
+            none="not said"
+            options={[
+                ['as-stock', 'as stock'],
+                ['a-little', 'a little louder'],
+                ['open', 'open'],
+            ]}
+        />
+        <Pick
+            entry={part}
+            path="sound.drone"
+            label="Drone on the motorway"
+            none="not said"
+            options={[
+                ['none', 'none'],
+                ['some', 'some'],
+                ['much', 'much'],
+            ]}
+        />
+        <Pick
+            entry={part}
+            path="sound.response"
+            label="Response to the pedal"
+            none="not said"
+            options={[
+                ['sharper', 'sharper'],
+                ['same', 'the same'],
+                ['softer', 'softer'],
+            ]}
+        />
+        <Word entry={part} path="sound.note" label="In words" grow />
+    </div>
+</Group>
+<Group
+    title="Law and cautions"
+    closed={part.law === undefined && part.cautions === undefined}
+    about="local codes come first"
+>
+    <div class="flex flex-wrap items-end gap-3">
+        <Tick
+            label="for closed courses only"
+            on={at(part, 'law.track_only') === true}
+            set={(on) => put(part, 'law.track_only', on || undefined)}
+        />
+        <Word entry={part} path="law.note" label="What the law says" grow />
+    </div>
+    <div class="mt-2 flex flex-wrap gap-x-4 gap-y-1">
+        {#each cautions as [key, words] (key)}<Tick
+                label={words}
+                on={list('cautions').includes(key)}
+                set={(on) => toggle('cautions', key, on)}
+            />{/each}
+    </div>
+</Group>
+<Group title="What it changes beside power" closed={part.effects === undefined}>
+    <div class="flex flex-wrap items-end gap-3">
+        <Num entry={part} path="effects.rev_limit" label="Rev limit" unit="rpm" />
+        <Triple entry={part} path="effects.spool_rpm" label="Boost comes later by" unit="rpm" />
+        <Num entry={part} path="effects.compression" label="Compression" unit="points" />
+        <Num entry={part} path="effects.cooler.effectiveness" label="Cooler works to" unit="0 to 1" />
+        <Num entry={part} path="effects.cooler.capacity_kj_k" label="stores" unit="kJ/K" />
+        <Num entry={part} path="effects.cooler.ua_w_k" label="gives off" unit="W/K" />
+        <Num entry={part} path="effects.compressor.efficiency" label="Compressor works to" unit="0 to 1" />
+        <Num entry={part} path="effects.compressor.flow_kg_s" label="and flows" unit="kg/s" />
+        <Num entry={part} path="effects.gearing_percent" label="Gearing" unit="%" />
+    </div>
+    <h3 class="mt-3 font-medium">It bears</h3>
+    <Rows
+        entry={part}
+        path="effects.limits"
+        one="limit"
+        fresh={() => ({ slot: slots[0], evidence: { kind: 'maker' } })}
+        columns={limitColumns(options)}
+        choices={options}
+    />
+    <h3 class="mt-3 font-medium">It holds power or torque to</h3>
+    <Rows
+        entry={part}
+        path="effects.ceilings"
+        one="ceiling"
+        fresh={() => ({ kind: 'soft', quantity: 'power', at: 'wheels', evidence: { kind: 'maker' } })}
+        columns={ceilingColumns}
+        choices={options}
+    />
+    <h3 class="mt-3 font-medium">It supplies fuel</h3>
+    <Rows
+        entry={part}
+        path="effects.supplies"
+        one="component"
+        fresh={() => ({ slot: slots[0], evidence: { kind: 'maker' } })}
+        columns={supplyColumns(options)}
+        choices={options}
+    />
+</Group>
+<Group title="For the workshop" closed={part.workshop === undefined} about="one a line">
+    <div class="flex flex-wrap gap-3">
+        <Word entry={part} path="workshop.tools" label="Tools" lines />
+        <Word entry={part} path="workshop.steps" label="Steps" lines />
+        <Word entry={part} path="workshop.moves_over" label="Moves over from the old part" lines />
+    </div>
+    <h3 class="mt-3 font-medium">Tightened to</h3>
+    <Rows
+        entry={part}
+        path="workshop.fasteners"
+        one="fastener"
+        fresh={() => ({})}
+        columns={[
+            { path: 'what', label: 'What', kind: 'text', grow: true },
+            { path: 'torque', label: 'Torque', unit: options.units.torque, kind: 'number' },
+            { path: 'then', label: 'Then', kind: 'text' },
+        ]}
+        choices={options}
+    />
+    <h3 class="mt-3 font-medium">Gaskets</h3>
+    <Rows
+        entry={part}
+        path="workshop.gaskets"
+        one="gasket"
+        fresh={() => ({ renew: true })}
+        columns={[
+            { path: 'name', label: 'Gasket', kind: 'text', grow: true },
+            { path: 'renew', label: 'renew', kind: 'check', keeps: true },
+        ]}
+        choices={options}
+    />
+</Group>
+{#if !mayEdit}<p class="mt-3 text-soft">An owner or advisor can change this.</p>{/if}

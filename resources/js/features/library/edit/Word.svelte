@@ -1,0 +1,40 @@
+<script lang="ts">
+    import { at, put, type Entry } from './paths';
+
+    /** A line of text of a document; several lines as a list of them. */
+    type Props = {
+        entry: Entry;
+        path: string;
+        label: string;
+        grow?: boolean;
+        lines?: boolean;
+        list?: string;
+        bare?: boolean;
+    };
+    let { entry, path, label, grow = false, lines = false, list, bare = false }: Props = $props();
+    const value = $derived(at(entry, path));
+
+    const split = (text: string) => {
+        const found = text.split('\n').filter((line) => line.trim() !== '');
+        return found.length > 0 ? found : undefined;
+    };
+</script>
+
+<label class="flex min-w-0 flex-col gap-0.5 {grow || lines ? 'flex-1' : ''}">
+    {#if !bare}<span class="text-[12px] whitespace-nowrap text-soft">{label}</span>{/if}
+    {#if lines}
+        <textarea
+            class="field min-h-16 w-full"
+            rows={Math.max(2, ((value as string[] | undefined) ?? []).length + 1)}
+            value={((value as string[] | undefined) ?? []).join('\n')}
+            onchange={(event) => put(entry, path, split(event.currentTarget.value))}></textarea>
+    {:else}
+        <input
+            class="field w-full min-w-24"
+            {list}
+            aria-label={bare ? label : undefined}
+            value={(value as string | undefined) ?? ''}
+            oninput={(event) => put(entry, path, event.currentTarget.value || undefined)}
+        />
+    {/if}
+</label>

@@ -1,0 +1,147 @@
+import type { LibraryOptions } from '@/generated/answers';
+import type { Entry } from './paths';
+
+/** How a field of a line is filled in. */
+export type Column = {
+    path: string;
+    label: string;
+    kind: 'text' | 'number' | 'range' | 'choice' | 'check' | 'condition';
+    unit?: string;
+    options?: readonly (readonly [string, string])[];
+    none?: string;
+    grow?: boolean;
+    /** A tick that is stated also where it is not set. */
+    keeps?: boolean;
+    when?: (row: Entry) => boolean;
+};
+
+export type Choices = Pick<LibraryOptions, 'slots' | 'parts' | 'tags' | 'units'>;
+
+export const evidence = [
+    ['shop-dyno', "shop's dyno"],
+    ['other-dyno', 'another dyno'],
+    ['maker', "maker's claim"],
+    ['judgement', 'judgement'],
+] as const;
+
+export const gearboxes = [
+    ['manual', 'manual'],
+    ['automatic', 'automatic'],
+    ['dual-clutch', 'dual clutch'],
+] as const;
+
+export const mapKinds = [
+    ['off-the-shelf', 'off the shelf'],
+    ['remote', 'remote'],
+    ['dyno', 'on the dyno'],
+] as const;
+
+const quantities = [
+    ['wheel-power', 'wheel power'],
+    ['wheel-torque', 'wheel torque'],
+    ['crank-power', 'crank power'],
+    ['crank-torque', 'crank torque'],
+    ['engine-speed', 'engine speed, rpm'],
+    ['boost', 'boost'],
+    ['charge-temperature', 'charge temperature'],
+    ['exhaust-temperature', 'exhaust temperature'],
+    ['turbo-flow', 'compressor flow, share'],
+    ['knock', 'octane asked over the fuel'],
+    ['smoke', 'air for the fuel, λ'],
+] as const;
+
+const supplies = [
+    ['port-injectors', 'port injectors'],
+    ['direct-injectors', 'direct injectors'],
+    ['cam-pump', 'cam-driven pump'],
+    ['feed-pump', 'feed pump'],
+] as const;
+
+export const slotsOf = (choices: Choices) => choices.slots.map(({ key, name }) => [key, name] as const);
+
+const rests: Column[] = [
+    { path: 'evidence.kind', label: 'Rests on', kind: 'choice', options: evidence },
+    { path: 'evidence.note', label: 'Note', kind: 'text', grow: true },
+];
+
+export const limitColumns = (choices: Choices): Column[] => [
+    { path: 'name', label: 'Limit', kind: 'text' },
+    { path: 'slot', label: 'Of', kind: 'choice', options: slotsOf(choices) },
+    { path: 'quantity', label: 'In', kind: 'choice', options: quantities },
+    { path: 'safe', label: 'Safe', kind: 'number', when: (row) => row.over_rpm === undefined },
+    { path: 'edge', label: 'Edge', kind: 'number', when: (row) => row.over_rpm === undefined },
+    { path: 'consequence', label: 'What happens past it', kind: 'text', grow: true },
+    ...rests,
+];
+
+export const ceilingColumns: Column[] = [
+    { path: 'name', label: 'Ceiling', kind: 'text' },
+    {
+        path: 'kind',
+        label: 'It',
+        kind: 'choice',
+        options: [
+            ['soft', 'bends off'],
+            ['hard', 'stops'],
+        ],
+    },
+    {
+        path: 'quantity',
+        label: 'In',
+        kind: 'choice',
+        options: [
+            ['power', 'power'],
+            ['torque', 'torque'],
+        ],
+    },
+    {
+        path: 'at',
+        label: 'At the',
+        kind: 'choice',
+        options: [
+            ['wheels', 'wheels'],
+            ['crank', 'crank'],
+        ],
+    },
+    { path: 'value', label: 'Value', kind: 'range', when: (row) => row.over_rpm === undefined },
+    { path: 'when', label: 'While', kind: 'condition' },
+    ...rests,
+];
+
+export const supplyColumns = (choices: Choices): Column[] => [
+    { path: 'name', label: 'Component', kind: 'text' },
+    { path: 'slot', label: 'Of', kind: 'choice', options: slotsOf(choices) },
+    { path: 'kind', label: 'Kind', kind: 'choice', options: supplies },
+    { path: 'count', label: 'Count', kind: 'number', when: (row) => String(row.kind).includes('injectors') },
+    {
+        path: 'flow_cc_min',
+        label: 'Each',
+        unit: 'cm³/min',
+        kind: 'number',
+        when: (row) => String(row.kind).includes('injectors'),
+    },
+    {
+        path: 'rated_bar',
+        label: 'Rated at',
+        unit: 'bar',
+        kind: 'number',
+        when: (row) => row.kind !== 'cam-pump',
+    },
+    {
+        path: 'rail_bar',
+        label: 'Rail',
+        unit: 'bar',
+        kind: 'number',
+        when: (row) => String(row.kind).includes('injectors'),
+    },
+    {
+        path: 'volume_cc',
+        label: 'A turn',
+        unit: 'cm³',
+        kind: 'number',
+        when: (row) => row.kind === 'cam-pump',
+    },
+    { path: 'flow_l_h', label: 'Flow', unit: 'L/h', kind: 'number', when: (row) => row.kind === 'feed-pump' },
+    { path: 'consequence', label: 'What happens past it', kind: 'text', grow: true },
+    ...rests,
+];

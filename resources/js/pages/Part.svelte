@@ -1,0 +1,97 @@
+<script lang="ts">
+    import { Link, page, router } from '@inertiajs/svelte';
+    import { untrack } from 'svelte';
+    import Beside from '@/features/library/edit/Beside.svelte';
+    import Changes from '@/features/library/edit/Changes.svelte';
+    import { Editing } from '@/features/library/edit/editing.svelte';
+    import { saveKeys } from '@/features/library/edit/keys';
+    import PartSheet from '@/features/library/edit/PartSheet.svelte';
+    import Preview from '@/features/library/edit/Preview.svelte';
+    import Retire from '@/features/library/edit/Retire.svelte';
+    import type { LibraryKept, PartPage, SignedIn } from '@/generated/answers';
+    import { post } from '@/lib/api';
+    import Frame from '@/ui/Frame.svelte';
+
+    let { platform, key, id, document, state: kept, look, options, uses }: PartPage = $props();
+    const person = untrack(() => (page.props as unknown as { person: SignedIn }).person);
+    const mayEdit = person.abilities.includes('keep-library');
+    const isNew = untrack(() => key === 'new');
+    const base = untrack(() => `/library/${platform.id}`);
+    const fresh = { name: '', maker: '', slots: [], gains: [], price: {} };
+    const editing = untrack(
+        () =>
+            new Editing(document ? { ...document } : fresh, kept, look, {
+                look: `${base}/parts/${key}/look`,
+                keep: isNew ? `${base}/parts` : `${base}/parts/${key}`,
+                adds: isNew,
+            }),
+    );
+    let retiring = $state(false);
+
+    async function keep() {
+        const now = await editing.keep();
+        if (now && isNew) router.visit(`${base}/parts/${now.key}`);
+    }
+
+    async function undo(number: number) {
+        const now = await editing.say.of(post<LibraryKept>(`${base}/edits/${number}/undo`, {}));
+        if (now) router.visit(isNew ? base : `${base}/parts/${key}`);
+    }
+</script>
+
+<svelte:head><title>{document?.name ?? 'New part'} · Library · Pebblerun</title></svelte:head>
+<svelte:window onkeydown={saveKeys(keep)} />
+
+<Frame fixed>
+    {#snippet crumbs()}
+        <span aria-hidden="true">/</span><Link href="/library" class="hover:text-ink">Library</Link>
+        <span aria-hidden="true">/</span><Link href={base} class="hover:text-ink">{platform.name}</Link>
+        <span aria-hidden="true">/</span><span class="truncate text-ink">{document?.name ?? 'New part'}</span>
+    {/snippet}
+    <div class="grid min-h-0 flex-1 md:grid-cols-[minmax(0,1fr)_380px]">
+        <section class="overflow-y-auto px-6 py-4" aria-label="The part">
+            <h1 class="text-[17px] font-semibold tracking-tight">
+                {document ? `${document.maker} ${document.name}` : 'New part'}
+            </h1>
+            {#if document?.retired}<p class="text-rust">
+                    No longer offered{#if document.retired.successor}; {options.parts.find(
+                            (part) => part.key === document.retired?.successor,
+                        )?.name} takes its place{/if}.
+                </p>{/if}
+            {#if uses.length > 0}<p class="text-soft">
+                    Stands in {uses.length === 1 ? 'a plan' : `${uses.length} plans`}: {#each uses.slice(0, 4) as use, i (use.plan)}{i >
+                        0
+                            ? ', '
+                            : ''}<a class="underline" href="/jobs/{use.job}/bench/{use.plan}">{use.title}</a
+                        >{/each}{uses.length > 4 ? ' …' : ''}. What is changed here reaches it when it takes
+                    the newer version.
+                </p>{/if}
+            <fieldset disabled={!mayEdit} class="mt-2">
+                <PartSheet
+                    part={editing.document}
+                    {options}
+                    {isNew}
+                    {id}
+                    {mayEdit}
+                    maySetPrices={person.abilities.includes('set-prices')}
+                />
+            </fieldset>
+        </section>
+        <Beside {editing} {mayEdit} {keep}>
+            <Preview shown={editing.look?.preview ?? []} />
+            <Changes state={editing.state} {mayEdit} {undo} />
+            {#if mayEdit && document && !document.retired}<button
+                    class="btn mt-4"
+                    onclick={() => (retiring = true)}>No longer offered…</button
+                >{/if}
+        </Beside>
+    </div>
+</Frame>
+{#if document}<Retire
+        bind:open={retiring}
+        {base}
+        {key}
+        {options}
+        used={uses.length > 0}
+        seen={editing.state.number}
+    />{/if}

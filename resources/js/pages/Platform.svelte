@@ -1,0 +1,97 @@
+<script lang="ts">
+    import { Link, page, router } from '@inertiajs/svelte';
+    import { untrack } from 'svelte';
+    import Beside from '@/features/library/edit/Beside.svelte';
+    import Changes from '@/features/library/edit/Changes.svelte';
+    import { Editing } from '@/features/library/edit/editing.svelte';
+    import { saveKeys } from '@/features/library/edit/keys';
+    import LimitsOver from '@/features/library/edit/LimitsOver.svelte';
+    import PlatformSheet from '@/features/library/edit/PlatformSheet.svelte';
+    import type { LibraryKept, PlatformPage, SignedIn } from '@/generated/answers';
+    import { post } from '@/lib/api';
+    import Frame from '@/ui/Frame.svelte';
+
+    let { platform, document, state: kept, look, options, jobs }: PlatformPage = $props();
+    const person = untrack(() => (page.props as unknown as { person: SignedIn }).person);
+    const mayEdit = person.abilities.includes('keep-library');
+    const base = untrack(() => `/library/${platform.id}`);
+    const editing = untrack(
+        () => new Editing({ ...document }, kept, look, { look: `${base}/look`, keep: base, adds: false }),
+    );
+    let width = $state(0);
+    let shown = $state.raw(untrack(() => look.picture));
+    // What was last right stays while something is half typed.
+    $effect(() => {
+        if (editing.look?.picture) shown = editing.look.picture;
+    });
+
+    const keep = () => editing.keep();
+
+    async function undo(number: number) {
+        const now = await editing.say.of(post<LibraryKept>(`${base}/edits/${number}/undo`, {}));
+        if (now) router.visit(`${base}/platform`);
+    }
+</script>
+
+<svelte:head><title>{platform.name} · Library · Pebblerun</title></svelte:head>
+<svelte:window onkeydown={saveKeys(keep)} />
+
+<Frame fixed>
+    {#snippet crumbs()}
+        <span aria-hidden="true">/</span><Link href="/library" class="hover:text-ink">Library</Link>
+        <span aria-hidden="true">/</span><Link href={base} class="hover:text-ink">{platform.name}</Link>
+        <span aria-hidden="true">/</span><span class="text-ink">Platform</span>
+    {/snippet}
+    <div class="grid min-h-0 flex-1 md:grid-cols-[minmax(0,1fr)_380px]">
+        <section class="overflow-y-auto px-6 py-4" aria-label="The platform">
+            <h1 class="text-[17px] font-semibold tracking-tight">{platform.name}</h1>
+            <p class="text-soft">
+                {options.parts.length === 1 ? '1 part' : `${options.parts.length} parts`}, {jobs === 1
+                    ? '1 job'
+                    : `${jobs} jobs`} on it{jobs > 0
+                    ? '; plans keep the version that they were made with'
+                    : ''}.
+            </p>
+            {#if shown}
+                <div class="mt-3" bind:clientWidth={width}>
+                    {#if width > 0}<LimitsOver picture={shown} {width} height={300} />{/if}
+                </div>
+            {/if}
+            <fieldset disabled={!mayEdit} class="mt-2">
+                <PlatformSheet platform={editing.document} {options} />
+            </fieldset>
+        </section>
+        <Beside {editing} {mayEdit} {keep}>
+            {#if shown}
+                <h2 class="mt-4 font-semibold">What the curve says</h2>
+                <dl>
+                    {#each shown.facts as fact (fact.name)}
+                        <div class="border-b border-faint py-1">
+                            <dt class="text-[12px] text-soft">{fact.name}</dt>
+                            <dd class="tabular-nums">{fact.value}</dd>
+                        </div>
+                    {/each}
+                </dl>
+                <h2 class="mt-4 font-semibold">How near the stock car stands</h2>
+                {#each shown.readings as reading, i (i)}
+                    <div class="border-b border-faint py-1">
+                        <p class="flex justify-between gap-2">
+                            <span>{reading.name}</span><span class="whitespace-nowrap tabular-nums"
+                                >{reading.percent === null ? 'not known' : `${reading.percent} %`}</span
+                            >
+                        </p>
+                        <meter
+                            class="block w-full"
+                            min="0"
+                            max="100"
+                            value={Math.min(100, reading.percent ?? 0)}
+                            aria-label="{reading.name}, share of what is safe"
+                        ></meter>
+                        <p class="text-[12px] text-soft">{reading.of}, {reading.bears} · {reading.rests}</p>
+                    </div>
+                {/each}
+            {/if}
+            <Changes state={editing.state} {mayEdit} {undo} />
+        </Beside>
+    </div>
+</Frame>
