@@ -107,6 +107,7 @@ Route::middleware(['auth', MemberOfShop::class])->group(function (): void {
     Route::get('/plans/{plan}/cell', [PlanController::class, 'cell'])->can('view', 'plan')->name('cell');
     Route::get('/plans/{plan}/stage', [PlanController::class, 'stage'])->can('view', 'plan')->name('stage');
     Route::get('/plans/{plan}/curves', [PlanController::class, 'curves'])->can('view', 'plan')->name('curves');
+    Route::get('/plans/{plan}/renewal', [PlanController::class, 'renewal'])->can('view', 'plan');
     Route::get('/plans/{plan}/reasons', [PlanController::class, 'reasons'])->can('view', 'plan')->name('reasons');
     Route::get('/plans/{plan}/fixes', [PlanController::class, 'fixes'])->can('view', 'plan')->name('fixes');
     Route::get('/plans/{plan}/revisions', [PlanController::class, 'revisions'])->can('view', 'plan');

@@ -12,6 +12,7 @@ use App\Assembly\SavedPlan;
 use App\Exceptions\Overtaken;
 use App\Exceptions\Refused;
 use App\Models\CustomerJob;
+use App\Models\LibraryVersion;
 use App\Models\Plan;
 use App\Models\PlanRevision;
 use App\Models\PlanVariant;
@@ -79,11 +80,12 @@ final readonly class EditPlan
                 'undo' => $this->undone($plan, $step),
                 'redo' => $this->redone($plan, $step),
                 'restore' => $this->restored($plan, (int) $step->of),
+                'renew' => $this->renewed($plan, (int) $step->of),
                 default => self::taken($this->variant($plan, (int) $step->of)),
             };
             $this->mayPrice($plan, $content, $edit);
 
-            return $this->save->next($plan, $content, Estimates::shown($plan->job, $plan->library, $content->document, $edit->author), $edit);
+            return $this->save->next($plan, $content, Estimates::shown($plan->job, $content->library ?? $plan->library, $content->document, $edit->author), $edit);
         });
     }
 
@@ -105,7 +107,7 @@ final readonly class EditPlan
         $content = $this->revision($plan, $now->content_of);
         $before = $this->revision($plan, $content->previous ?? throw Refused::because('Nothing to undo: this is how the plan started.'));
 
-        return new NextContent($before->document, PlanChange::step('undo', $content), $before, [...$plan->redo, $content->number]);
+        return new NextContent($before->document, PlanChange::step('undo', $content), $before, [...$plan->redo, $content->number], library: $this->library($plan, $before));
     }
 
     private function redone(Plan $plan, Step $step): NextContent
@@ -114,14 +116,30 @@ final readonly class EditPlan
         $redo = $plan->redo;
         $again = $this->revision($plan, array_pop($redo) ?? throw Refused::because('Nothing to redo: nothing was undone since the last change.'));
 
-        return new NextContent($again->document, PlanChange::step('redo', $again), $again, $redo);
+        return new NextContent($again->document, PlanChange::step('redo', $again), $again, $redo, library: $this->library($plan, $again));
     }
 
     private function restored(Plan $plan, int $number): NextContent
     {
         $old = $this->revision($plan, $number);
 
-        return new NextContent($old->document, PlanChange::step('restore', $old));
+        return new NextContent($old->document, PlanChange::step('restore', $old), library: $this->library($plan, $old));
+    }
+
+    /** The same plan on another version of the library, which has all that it chooses. */
+    private function renewed(Plan $plan, int $number): NextContent
+    {
+        $library = LibraryVersion::query()->select(LibraryVersion::LIGHT)->where('platform_id', $plan->library->platform_id)->where('number', $number)->first()
+            ?? throw Refused::because("The library has no version {$number} of this platform.");
+        $library->id !== $plan->library_version_id || throw Refused::because("The plan has version {$number} already.");
+        Bundles::read($plan->job, $library, $plan->document);
+
+        return new NextContent($plan->document, new PlanChange([new Description('renew', ['number' => $number])]), library: $library);
+    }
+
+    private function library(Plan $plan, PlanRevision $revision): ?LibraryVersion
+    {
+        return $revision->library_version_id === $plan->library_version_id ? null : LibraryVersion::query()->select(LibraryVersion::LIGHT)->findOrFail($revision->library_version_id);
     }
 
     private static function taken(PlanVariant $variant): NextContent
@@ -159,6 +177,7 @@ final readonly class EditPlan
         $places = (new PlanPlaces(Bundles::of($plan)->bundle->catalog))->changed($seen->document, $plan->document);
         $mine = match ($step->do) {
             'restore' => PlanChange::step('restore', $this->revision($plan, (int) $step->of))->did[0],
+            'renew' => new Description('renew', ['number' => (int) $step->of]),
             'take' => new Description('take', ['name' => $this->variant($plan, (int) $step->of)->name]),
             default => new Description("{$step->do}-mine"),
         };

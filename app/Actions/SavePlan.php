@@ -67,13 +67,14 @@ final readonly class SavePlan
             'document' => $json($content->document),
             'revision' => $number,
             'redo' => $json($content->redo),
+            'library_version_id' => $content->library->id ?? $plan->library_version_id,
             'updated_at' => now()->toDateTimeString(),
         ];
         $revision = [
             'plan_id' => $plan->id,
             'number' => $number,
             'content_of' => $content->shows->number ?? $number,
-            'library_version_id' => $plan->library_version_id,
+            'library_version_id' => $saved['library_version_id'],
             'document' => $saved['document'],
             'change' => $json($content->change->stored()),
             'commands' => $json($content->commands),
@@ -85,7 +86,7 @@ final readonly class SavePlan
         $outcome = OneOutcome::asDone($plan->job, $plan, $edit);
         $row = DB::selectOne(
             'with job as ('.MarkJob::STATEMENT.'),
-                plan as (update plans set document = ?, revision = ?, redo = ?, updated_at = ? where id = ? and revision = ? and deleted_at is null and exists (select from job) returning id),
+                plan as (update plans set document = ?, revision = ?, redo = ?, library_version_id = ?, updated_at = ? where id = ? and revision = ? and deleted_at is null and exists (select from job) returning id),
                 revision as (insert into plan_revisions ('.self::names($revision).', version, previous)
                     select '.self::places($revision).', job.version, case when ? then (select content_of from plan_revisions where plan_id = ? and number = ?) end from job, plan returning id, previous),
                 outcome as (insert into edits ('.self::names($outcome).') select '.self::places($outcome).' from plan)
@@ -99,6 +100,7 @@ final readonly class SavePlan
         ) ?? throw new Overtaken;
         $plan->job->setRawAttributes([...$plan->job->getAttributes(), 'version' => $row->version], true);
         $plan->setRawAttributes([...$plan->getAttributes(), ...$saved], true);
+        $content->library === null || $plan->setRelation('library', $content->library);
 
         return (new PlanRevision)->newFromBuilder([...$revision, ...(array) $row])->setRelation('author', $edit->author);
     }

@@ -6,9 +6,9 @@ namespace App\Actions;
 final readonly class Step
 {
     /**
-     * @param  string  $do  undo, redo, restore or take
+     * @param  string  $do  undo, redo, restore, take or renew
      * @param  int|string  $of  undo and redo: the revision, or the request, that the plan is thought to stand at; restore: the revision's
-     *                          number; take: the variant's id
+     *                          number; take: the variant's id; renew: the number of the library's version
      */
     public function __construct(public string $do, public int|string $of) {}
 

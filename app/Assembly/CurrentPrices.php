@@ -14,14 +14,17 @@ final class CurrentPrices
     /** The newest of each part: by its day, and of one day by when it was entered. */
     private const NEWEST = 'select distinct on (prices.part_id) parts.key, prices.money, prices.as_of
         from prices join parts on parts.id = prices.part_id join fitments on fitments.part_id = parts.id
-        where fitments.platform_id = ? order by prices.part_id, prices.as_of desc nulls last, prices.id desc';
+        where fitments.platform_id = ? and prices.created_at <= ? order by prices.part_id, prices.as_of desc nulls last, prices.id desc';
 
-    /** @return array<string, array<string, mixed>> money and its day, by the part's key */
-    public static function of(int $platform): array
+    /**
+     * @param  ?string  $known  ISO 8601: as the shop knew them then; null for now
+     * @return array<string, array<string, mixed>> money and its day, by the part's key
+     */
+    public static function of(int $platform, ?string $known = null): array
     {
         $prices = [];
         /** @var stdClass $row */
-        foreach (DB::select(self::NEWEST, [$platform]) as $row) {
+        foreach (DB::select(self::NEWEST, [$platform, $known ?? 'infinity']) as $row) {
             $prices[$row->key] = [...(array) json_decode($row->money, true), ...($row->as_of === null ? [] : ['as_of' => $row->as_of])];
         }
         ksort($prices);
@@ -61,7 +64,7 @@ final class CurrentPrices
     public static function stamp(array $parts): void
     {
         foreach (DB::table('fitments')->whereIn('part_id', $parts)->distinct()->pluck('platform_id') as $platform) {
-            DB::update('update library_versions set fingerprint = md5(content || ?) where platform_id = ?', [self::hash(self::of((int) $platform)), $platform]);
+            DB::update('update library_versions set fingerprint = md5(content || ?), priced_at = now() where platform_id = ? and fingerprint <> md5(content || ?)', [$hash = self::hash(self::of((int) $platform)), $platform, $hash]);
         }
     }
 

@@ -2,6 +2,7 @@
 
 namespace App\Models;
 
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -12,6 +13,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $number
  * @property string $content fingerprint of its figures, which never change
  * @property string $fingerprint of its figures with today's prices
+ * @property ?CarbonImmutable $priced_at since when prices are what they are; null: since it was published
  */
 final class LibraryVersion extends Model
 {
@@ -19,9 +21,9 @@ final class LibraryVersion extends Model
 
     protected function casts(): array
     {
-        return ['platform' => 'array', 'parts' => 'array'];
+        return ['platform' => 'array', 'parts' => 'array', 'priced_at' => 'immutable_datetime'];
     }
 
     /** Without its content, which is large: App\Assembly\Libraries gives that. */
-    public const LIGHT = ['id', 'platform_id', 'number', 'fingerprint'];
+    public const LIGHT = ['id', 'platform_id', 'number', 'fingerprint', 'priced_at'];
 }

@@ -7,6 +7,7 @@ use App\Assembly\PlanChange;
 use App\Assembly\SavedPlan;
 use App\Models\Plan;
 use App\Models\User;
+use Illuminate\Support\Facades\DB;
 
 /** Where a plan stands, with its estimate: what the bench shows at once and what every edit answers. */
 final class BenchState
@@ -15,6 +16,19 @@ final class BenchState
     public static function current(Plan $plan, User $reader): array
     {
         return self::of(SavedPlan::current($plan, Estimates::shown($plan->job, $plan->library, $plan->document, $reader)), $reader);
+    }
+
+    /**
+     * Which version it is computed with, and whether there is something newer: figures, or prices that came after it was saved.
+     *
+     * @return array<string, mixed>
+     */
+    private static function library(SavedPlan $saved): array
+    {
+        $library = $saved->plan->library;
+        $newest = (int) DB::scalar('select max(number) from library_versions where platform_id = ?', [$library->platform_id]);
+
+        return ['version' => $library->number, 'newest' => $newest, 'repriced' => $library->priced_at?->isAfter($saved->revision->created_at) === true];
     }
 
     /**
@@ -45,6 +59,7 @@ final class BenchState
             'saved_at' => $saved->revision->created_at->toIso8601String(),
             'can_undo' => $saved->canUndo,
             'can_redo' => $saved->plan->redo !== [],
+            'library' => self::library($saved),
             'estimate' => $saved->estimates->bench($reader),
         ];
     }

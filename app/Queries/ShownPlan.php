@@ -4,6 +4,7 @@ namespace App\Queries;
 
 use App\Assembly\Bundles;
 use App\Assembly\Estimates;
+use App\Models\LibraryVersion;
 use App\Models\Plan;
 use App\Models\PlanRevision;
 use Illuminate\Validation\ValidationException;
@@ -38,7 +39,15 @@ final readonly class ShownPlan
 
     public function opened(): OpenedBundle
     {
-        return Bundles::read($this->plan->job, $this->plan->library, $this->document());
+        return Bundles::read($this->plan->job, $this->library(), $this->document());
+    }
+
+    /** That it was made with then. */
+    private function library(): LibraryVersion
+    {
+        return $this->past === null || $this->past->library_version_id === $this->plan->library_version_id
+            ? $this->plan->library
+            : LibraryVersion::query()->select(LibraryVersion::LIGHT)->findOrFail($this->past->library_version_id);
     }
 
     public function estimates(): Estimates

@@ -24,11 +24,14 @@ return new class extends Migration
             $table->timestampTz('created_at');
             $table->unique(['platform_id', 'number']);
         });
+        // Since when its prices are what they are.
+        Schema::table('library_versions', fn (Blueprint $table) => $table->timestampTz('priced_at')->nullable());
         DB::unprepared("alter table library_edits enable row level security; create policy one_shop on library_edits using (current_user = 'pebblerun_work' or exists (select 1 from platforms p where p.id = library_edits.platform_id));");
     }
 
     public function down(): void
     {
         Schema::drop('library_edits');
+        Schema::table('library_versions', fn (Blueprint $table) => $table->dropColumn('priced_at'));
     }
 };

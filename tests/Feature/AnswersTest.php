@@ -32,7 +32,7 @@ final class AnswersTest extends TestCase
         'POST summaries' => 'task', 'GET tasks/{task}' => 'task', 'DELETE tasks/{task}' => 'task',
         'GET plans/{plan}' => 'planState', 'DELETE plans/{plan}' => 'plans', 'POST plans/{plan}/restore' => 'plans', 'POST plans/{plan}/edits' => 'editAnswer',
         'GET plans/{plan}/cell' => 'cellDetail', 'GET plans/{plan}/stage' => 'stageDetail', 'GET plans/{plan}/curves' => 'curvesDetail', 'GET plans/{plan}/reasons' => 'reasons', 'GET plans/{plan}/fixes' => 'fixes',
-        'GET plans/{plan}/revisions' => 'revisions', 'GET plans/{plan}/revisions/{number}' => 'planState',
+        'GET plans/{plan}/renewal' => 'renewal', 'GET plans/{plan}/revisions' => 'revisions', 'GET plans/{plan}/revisions/{number}' => 'planState',
         'GET plans/{plan}/variants' => 'variants', 'POST plans/{plan}/variants' => 'variants', 'GET plans/{plan}/variants/{variant}' => 'comparison',
         'DELETE plans/{plan}/variants/{variant}' => 'variants', 'POST plans/{plan}/variants/{variant}/restore' => 'variants',
     ];

@@ -4,6 +4,7 @@ namespace Tests\Feature;
 
 use App\Models\AuditEntry;
 use App\Models\LibraryEdit;
+use App\Models\Part;
 use App\Models\Platform;
 use App\Models\Price;
 use Illuminate\Http\Response;
@@ -82,6 +83,41 @@ final class LibraryEditTest extends TestCase
         self::assertSame(1, AuditEntry::query()->where('event', 'version-published')->where('who', 'Ines Harrow')->count());
         self::assertSame($before, $power(), 'the plan is as it was quoted');
         $this->postJson($this->address('/publication'), ['seen' => 1])->assertCreated()->assertJsonPath('state.version', 2);
+    }
+
+    public function test_a_plan_says_what_changed_and_takes_it_when_told_and_gives_it_back(): void
+    {
+        $state = fn (): array => $this->getJson("/plans/{$this->plan()->id}")->assertOk()->json();
+        $before = $state();
+        self::assertSame(['version' => 1, 'newest' => 1, 'repriced' => false], $before['library']);
+        $part = $this->document('/parts/brimstall-dp-cat');
+        $part['gains'] = array_map(fn (array $case): array => [...$case, 'power' => array_map(fn (float|int $figure): float => 0.5 * $figure, $case['power'])], $part['gains']);
+        $this->keep('brimstall-dp-cat', $part)->assertOk();
+        $this->postJson($this->address('/publication'), ['seen' => 1, 'confirmed' => true])->assertCreated();
+        $clutch = Part::query()->where('key', 'tarnstone-sport')->firstOrFail();
+        $price = $clutch->prices()->firstOrFail()->money['new'];
+        $this->travel(1)->minutes();
+        $this->postJson("/parts/{$clutch->id}/prices", ['likely' => $price[1] + 60, 'as_of' => $this->person('advisor')->shop->today()])->assertCreated();
+        self::assertSame(['version' => 1, 'newest' => 2, 'repriced' => true], $state()['library']);
+        self::assertSame($before['estimate']['stages'][3]['power'], $state()['estimate']['stages'][3]['power'], 'figures are as quoted');
+
+        $told = $this->getJson("/plans/{$this->plan()->id}/renewal")->assertOk();
+        self::follows('renewal', $told);
+        self::assertSame(['Organic sport clutch: + € 60', 'Catalysed 76 mm pipe: gain 12 → 6 whp'], $told->json('changes'));
+        self::assertNotSame($told->json('was'), $told->json('now'));
+
+        $this->step('renew', 7, $this->job()->version)->assertStatus(422)->assertSee('The library has no version 7');
+        $after = $this->step('renew', 2, $this->job()->version)->assertOk()->json('state');
+        self::assertSame(['version' => 2, 'newest' => 2, 'repriced' => false], $after['library']);
+        self::assertSame('Take version 2 of the library', $after['label']);
+        self::assertLessThan($before['estimate']['stages'][3]['power']['p50'], $after['estimate']['stages'][3]['power']['p50']);
+        $this->step('renew', 2, $this->job()->version)->assertStatus(422)->assertSee('The plan has version 2 already.');
+
+        $undone = $this->step('undo', 2, $this->job()->version)->assertOk()->json('state');
+        self::assertSame(1, $undone['library']['version']);
+        self::assertSame($before['estimate']['stages'][3]['power'], $undone['estimate']['stages'][3]['power']);
+        self::assertSame(2, $this->step('redo', 3, $this->job()->version)->assertOk()->json('state.library.version'));
+        self::assertSame($before['estimate']['stages'][3]['power'], $this->getJson("/plans/{$this->plan()->id}/revisions/1")->assertOk()->json('estimate.stages.3.power'), 'an earlier revision is shown as it was');
     }
 
     public function test_nobody_overwrites_what_another_changed_and_every_change_goes_back(): void

@@ -14,6 +14,7 @@ use App\Queries\CellDetail;
 use App\Queries\CurvesDetail;
 use App\Queries\PlanBundle;
 use App\Queries\PlanList;
+use App\Queries\PlanRenewal;
 use App\Queries\RevisionList;
 use App\Queries\ShownPlan;
 use App\Queries\StageDetail;
@@ -77,6 +78,11 @@ final class PlanController
     public function curves(ShownRequest $request, Plan $plan): JsonResponse
     {
         return response()->json(CurvesDetail::of(ShownPlan::at($plan, $request->revision()), $request->stage(), $request->person()));
+    }
+
+    public function renewal(PersonRequest $request, Plan $plan): JsonResponse
+    {
+        return response()->json(PlanRenewal::of($plan, $request->person()));
     }
 
     public function reasons(ShownRequest $request, Plan $plan): JsonResponse

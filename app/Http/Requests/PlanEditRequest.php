@@ -20,7 +20,7 @@ final class PlanEditRequest extends EditRequest
             ...parent::rules(),
             'commands' => ['required_without:step', 'prohibits:step', 'list', 'min:1', 'max:40'],
             'step' => ['sometimes', 'array:do,of'],
-            'step.do' => ['required_with:step', Rule::in(['undo', 'redo', 'restore', 'take'])],
+            'step.do' => ['required_with:step', Rule::in(['undo', 'redo', 'restore', 'take', 'renew'])],
             'step.of' => ['required_with:step', fn (string $field, mixed $of, callable $fail) => $this->isNamed($of) || $fail('step.of must be a number, or the name of a request.')],
         ];
     }

@@ -9,6 +9,7 @@
     import CurvesSheet from '@/features/bench/CurvesSheet.svelte';
     import HelpSheet from '@/features/bench/HelpSheet.svelte';
     import SettingsPanel from '@/features/bench/SettingsPanel.svelte';
+    import LibraryNews from '@/features/bench/LibraryNews.svelte';
     import PlansPanel from '@/features/bench/PlansPanel.svelte';
     import HistoryPanel from '@/features/bench/HistoryPanel.svelte';
     import StageFoot from '@/features/bench/StageFoot.svelte';
@@ -101,6 +102,15 @@
                 ><span class="size-2 rounded-full bg-moss" aria-hidden="true"></span>{bench.queue.others.join(
                     ' and ',
                 )} here too</span
+            >
+        {/if}
+        {#if bench.hasNews}
+            <button
+                class="whitespace-nowrap text-river underline hover:text-ink"
+                onclick={() => controls.show('library')}
+                >{bench.state.library.newest > bench.state.library.version
+                    ? 'The library was revised'
+                    : 'Prices changed'}</button
             >
         {/if}
         <button
@@ -243,6 +253,8 @@
                 <VariantsPanel {bench} />
             {:else if bench.view.kind === 'plans'}
                 <PlansPanel {bench} />
+            {:else if bench.view.kind === 'library'}
+                <LibraryNews {bench} />
             {:else if bench.view.kind === 'settings'}
                 <SettingsPanel {bench} />
             {:else if bench.view.kind === 'verdict'}

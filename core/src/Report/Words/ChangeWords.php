@@ -46,6 +46,7 @@ final class ChangeWords
         'redo' => 'redo: {what}',
         'restore' => 'restore revision {number}: {what}',
         'take' => 'take variant "{name}"',
+        'renew' => 'take version {number} of the library',
     ];
 
     /** @param  list<Description>  $changes */

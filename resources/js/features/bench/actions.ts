@@ -6,7 +6,7 @@ export type BenchControls = {
     enter: () => void;
     hold: () => void;
     rename: () => void;
-    show: (panel: 'history' | 'settings' | 'variants' | 'plans') => void;
+    show: (panel: 'history' | 'settings' | 'variants' | 'plans' | 'library') => void;
     curves: () => void;
     help: () => void;
     palette: () => void;
@@ -229,6 +229,14 @@ export const actions: Action[] = [
         on: 'bench',
         can: always,
         run: (_, controls) => controls.show('plans'),
+    },
+    {
+        name: 'What changed in the library',
+        keys: ['i'],
+        stroke: 'I',
+        on: 'bench',
+        can: always,
+        run: (_, controls) => controls.show('library'),
     },
     {
         name: 'Curves large, with range, ceilings and limits',

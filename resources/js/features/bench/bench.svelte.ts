@@ -479,6 +479,12 @@ export class Bench {
     }
 
     /** Which of the job's plans this is, counted from 1. */
+    /** Whether the library has something newer than the plan was saved with. */
+    get hasNews(): boolean {
+        const { version, newest, repriced } = this.state.library;
+        return newest > version || repriced;
+    }
+
     get place(): number {
         return this.plans.findIndex((one) => one.id === this.plan) + 1;
     }
@@ -544,6 +550,11 @@ export class Bench {
         this.past = null;
         this.#clamp();
     };
+
+    renew(number: number) {
+        this.#step({ do: 'renew', of: number }, `Take version ${number} of the library`);
+        this.view = { kind: 'cell' };
+    }
 
     restore = () => {
         const past = this.past;

@@ -13,7 +13,8 @@ export type View =
     | { kind: 'history' }
     | { kind: 'settings' }
     | { kind: 'variants' }
-    | { kind: 'plans' };
+    | { kind: 'plans' }
+    | { kind: 'library' };
 
 /** The row of a lane that is stock throughout and folded. */
 export const LANE = '@lane/';
