@@ -106,17 +106,17 @@ final class LibraryEditTest extends TestCase
         self::assertSame(['Organic sport clutch: + € 60', 'Catalysed 76 mm pipe: gain 12 → 6 whp'], $told->json('changes'));
         self::assertNotSame($told->json('was'), $told->json('now'));
 
-        $this->step('renew', 7, $this->job()->version)->assertStatus(422)->assertSee('The library has no version 7');
-        $after = $this->step('renew', 2, $this->job()->version)->assertOk()->json('state');
+        $this->step('renew', 7, 1)->assertStatus(422)->assertSee('The library has no version 7');
+        $after = $this->step('renew', 2, 1)->assertOk()->json('state');
         self::assertSame(['version' => 2, 'newest' => 2, 'repriced' => false], $after['library']);
         self::assertSame('Take version 2 of the library', $after['label']);
         self::assertLessThan($before['estimate']['stages'][3]['power']['p50'], $after['estimate']['stages'][3]['power']['p50']);
-        $this->step('renew', 2, $this->job()->version)->assertStatus(422)->assertSee('The plan has version 2 already.');
+        $this->step('renew', 2, 2)->assertStatus(422)->assertSee('The plan has version 2 already.');
 
-        $undone = $this->step('undo', 2, $this->job()->version)->assertOk()->json('state');
+        $undone = $this->step('undo', 2, 2)->assertOk()->json('state');
         self::assertSame(1, $undone['library']['version']);
         self::assertSame($before['estimate']['stages'][3]['power'], $undone['estimate']['stages'][3]['power']);
-        self::assertSame(2, $this->step('redo', 3, $this->job()->version)->assertOk()->json('state.library.version'));
+        self::assertSame(2, $this->step('redo', 3, 3)->assertOk()->json('state.library.version'));
         self::assertSame($before['estimate']['stages'][3]['power'], $this->getJson("/plans/{$this->plan()->id}/revisions/1")->assertOk()->json('estimate.stages.3.power'), 'an earlier revision is shown as it was');
     }
 
@@ -160,7 +160,10 @@ final class LibraryEditTest extends TestCase
         $retire(self::PANEL, ['successor' => 'nobody'], 0)->assertStatus(422);
         $retire(self::PANEL, ['successor' => 'fjellvent-sealed-box'], 0)->assertOk()->assertJsonPath('state.changes', ['Panel filter: no longer offered, Sealed intake box takes its place']);
         $this->postJson($this->address('/publication'), ['seen' => 1])->assertCreated();
-        $this->getJson("/plans/{$this->plan()->id}")->assertOk();
+        $told = $this->step('renew', 2, 1)->assertOk()->json('state.estimate');
+        self::assertStringContainsString('Panel filter is no longer offered: Sealed intake box takes its place.', (string) json_encode($told));
+        $offered = $this->getJson("/plans/{$this->plan()->id}/cell?slot=filter&stage=2")->assertOk()->json('candidates');
+        self::assertNotContains(self::PANEL, array_column($offered, 'part'));
     }
 
     public function test_faults_name_their_place_and_nothing_is_kept(): void

@@ -26,13 +26,15 @@ enum FindingKind: string
     case Advised = 'advised';
     /** A kit was broken up: its measured gain no longer holds. */
     case KitBroken = 'kit-broken';
+    /** A part that is no longer offered. */
+    case Retired = 'retired';
 
     /** Whether the stage cannot stand as it is. */
     public function isFault(): bool
     {
         return match ($this) {
             self::Missing, self::Conflict, self::Gated, self::NotAllowed, self::WrongFuel, self::Law, self::Unwanted => true,
-            self::PoorFuel, self::Uncovered, self::Advised, self::KitBroken => false,
+            self::PoorFuel, self::Uncovered, self::Advised, self::KitBroken, self::Retired => false,
         };
     }
 }

@@ -62,6 +62,9 @@ final readonly class Inspector
         if ($this->refusals !== [] && ! isset($build->received[$part->key])) {
             array_push($findings, ...$this->unwanted($part));
         }
+        if ($part->retired !== null && ! isset($build->received[$part->key])) {
+            $findings[] = new Finding(FindingKind::Retired, $part);
+        }
         if (isset($build->kits[$part->key])) {
             $findings[] = new Finding(FindingKind::KitBroken, $part, other: $build->kits[$part->key]);
         }

@@ -3,6 +3,7 @@
 namespace Pebblerun\Core\Report\Words;
 
 use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Findings\CoverageGap;
 use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Findings\FindingKind;
@@ -14,7 +15,7 @@ final readonly class FindingWords
 {
     private ConditionWords $conditions;
 
-    public function __construct(Catalog $catalog)
+    public function __construct(private Catalog $catalog)
     {
         $this->conditions = new ConditionWords($catalog);
     }
@@ -34,8 +35,16 @@ final readonly class FindingWords
             FindingKind::PoorFuel => "{$this->fuel($finding, $build)}.",
             FindingKind::Law => "{$part} is for closed courses only: {$finding->part?->lawNote}",
             FindingKind::Unwanted => $finding->refusal === null ? $part : "{$part} ".Terms::refusedEffect($finding->refusal).', and the customer refuses that.',
+            FindingKind::Retired => "{$part} is no longer offered".$this->successor($finding->part).'.',
             FindingKind::KitBroken => "{$finding->other?->name} is broken up, so its measured gain no longer holds: {$part} counts by itself.",
         };
+    }
+
+    private function successor(?Part $part): string
+    {
+        $key = $part?->retired?->successor;
+
+        return $key === null ? '' : ': '.($this->catalog->parts[$key]->name ?? $key).' takes its place';
     }
 
     private function need(Finding $finding, Build $build): string
