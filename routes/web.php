@@ -16,6 +16,7 @@ use App\Http\Controllers\PasswordController;
 use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PersonController;
 use App\Http\Controllers\PlanController;
+use App\Http\Controllers\PriceListController;
 use App\Http\Controllers\SignInController;
 use App\Http\Controllers\TaskController;
 use App\Http\Controllers\VariantController;
@@ -26,7 +27,9 @@ use App\Models\CaughtMail;
 use App\Models\CustomerJob;
 use App\Models\Membership;
 use App\Models\Platform;
+use App\Models\PriceList;
 use App\Models\Shop;
+use App\Models\Supplier;
 use Illuminate\Support\Facades\Route;
 
 Route::middleware(['guest', SameOrigin::class])->group(function (): void {
@@ -71,6 +74,15 @@ Route::middleware(['auth', MemberOfShop::class])->group(function (): void {
     Route::post('/summaries', [TaskController::class, 'summaries'])->can('viewAny', CustomerJob::class);
     Route::get('/tasks/{task}', [TaskController::class, 'show'])->can('view', 'task');
     Route::delete('/tasks/{task}', [TaskController::class, 'destroy'])->can('update', 'task');
+
+    Route::get('/price-lists', [PriceListController::class, 'index'])->can('viewAny', PriceList::class);
+    Route::get('/price-lists/{list}', [PriceListController::class, 'show'])->can('view', 'list');
+    Route::get('/price-lists/{list}/rows', [PriceListController::class, 'rows'])->can('view', 'list');
+    Route::post('/price-lists/{list}/look', [PriceListController::class, 'look'])->can('view', 'list');
+    Route::post('/price-lists/{list}/taking', [PriceListController::class, 'take'])->can('view', 'list');
+    Route::post('/price-lists/{list}/undo', [PriceListController::class, 'undo'])->can('view', 'list');
+    Route::post('/suppliers', [PriceListController::class, 'supplier'])->can('create', Supplier::class);
+    Route::post('/suppliers/{supplier}/price-lists', [PriceListController::class, 'store'])->can('update', 'supplier');
 
     Route::get('/library', [LibraryController::class, 'index'])->can('viewAny', Platform::class);
     Route::get('/library/{platform}', [LibraryController::class, 'show'])->can('view', 'platform');

@@ -44,6 +44,6 @@ final class AppServiceProvider extends ServiceProvider
         Model::shouldBeStrict(! $this->app->isProduction());
         Model::unguard();
         // Numbers that a row can have: others name nothing.
-        Route::patterns(['job' => '[0-9]{1,18}', 'plan' => '[0-9]{1,18}', 'variant' => '[0-9]{1,18}', 'platform' => '[0-9]{1,18}', 'part' => '[0-9]{1,18}', 'task' => '[0-9a-f-]{36}', 'number' => '[0-9]{1,9}', 'key' => '[a-z0-9][a-z0-9-]{0,63}', 'person' => '[0-9]{1,18}', 'membership' => '[0-9]{1,18}', 'session' => '[0-9a-f]{64}']);
+        Route::patterns(['job' => '[0-9]{1,18}', 'plan' => '[0-9]{1,18}', 'variant' => '[0-9]{1,18}', 'platform' => '[0-9]{1,18}', 'part' => '[0-9]{1,18}', 'task' => '[0-9a-f-]{36}', 'number' => '[0-9]{1,9}', 'key' => '[a-z0-9][a-z0-9-]{0,63}', 'list' => '[0-9a-f-]{36}', 'supplier' => '[0-9]{1,18}', 'person' => '[0-9]{1,18}', 'membership' => '[0-9]{1,18}', 'session' => '[0-9a-f]{64}']);
     }
 }

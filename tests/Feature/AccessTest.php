@@ -3,6 +3,8 @@
 namespace Tests\Feature;
 
 use App\Models\Part;
+use App\Models\PriceList;
+use App\Models\Supplier;
 use App\Models\Task;
 use App\Security\Ability;
 use App\Security\Role;
@@ -27,7 +29,9 @@ final class AccessTest extends TestCase
             'POST jobs/{job}/plans', 'PUT jobs/{job}/plans/{plan}/choice', 'DELETE plans/{plan}', 'POST plans/{plan}/restore', 'POST plans/{plan}/edits', 'POST plans/{plan}/variants',
             'DELETE plans/{plan}/variants/{variant}', 'POST plans/{plan}/variants/{variant}/restore',
         ],
-        'set-prices' => ['POST parts/{part}/prices'],
+        'set-prices' => [
+            'POST parts/{part}/prices', 'GET price-lists', 'GET price-lists/{list}', 'GET price-lists/{list}/rows', 'POST price-lists/{list}/look', 'POST price-lists/{list}/taking', 'POST price-lists/{list}/undo', 'POST suppliers', 'POST suppliers/{supplier}/price-lists',
+        ],
         'keep-library' => [
             'POST library', 'PUT library/{platform}', 'POST library/{platform}/look', 'POST library/{platform}/publication', 'POST library/{platform}/edits/{number}/undo', 'POST library/{platform}/parts',
             'PUT library/{platform}/parts/{key}', 'POST library/{platform}/parts/{key}/look', 'POST library/{platform}/parts/{key}/retirement',
@@ -53,7 +57,9 @@ final class AccessTest extends TestCase
         $plan = $this->plan();
         $variant = $plan->variants()->firstOrCreate(['name' => 'kept'], ['document' => $plan->document, 'author_id' => $this->person('owner')->id, 'created_at' => now()]);
         $task = Task::query()->firstOrCreate(['shop_id' => $this->job()->shop_id, 'kind' => 'summaries', 'subject' => 'x']);
-        $values = ['{job}' => $this->job()->id, '{plan}' => $plan->id, '{variant}' => $variant->id, '{number}' => 1, '/{plan?}' => "/{$plan->id}", '{task}' => $task->id, '{person}' => $this->person('advisor')->id, '{membership}' => $this->person('tuner')->memberships()->value('id'), '{session}' => str_repeat('0', 64), '{platform}' => $this->job()->car->platform_id, '{part}' => Part::query()->value('id'), '{key}' => 'fjellvent-panel'];
+        $supplier = Supplier::query()->firstOrCreate(['shop_id' => $this->job()->shop_id, 'name' => 'Fjellvent']);
+        $list = PriceList::query()->firstOrCreate(['shop_id' => $supplier->shop_id, 'supplier_id' => $supplier->id, 'author_id' => $this->person('owner')->id, 'name' => 'list.csv', 'state' => 'taken', 'as_of' => '2026-11-01']);
+        $values = ['{job}' => $this->job()->id, '{plan}' => $plan->id, '{variant}' => $variant->id, '{number}' => 1, '/{plan?}' => "/{$plan->id}", '{task}' => $task->id, '{person}' => $this->person('advisor')->id, '{membership}' => $this->person('tuner')->memberships()->value('id'), '{session}' => str_repeat('0', 64), '{platform}' => $this->job()->car->platform_id, '{part}' => Part::query()->value('id'), '{key}' => 'fjellvent-panel', '{supplier}' => $supplier->id, '{list}' => $list->id];
         $routes = [];
         foreach (Route::getRoutes()->getRoutes() as $route) {
             if (str_starts_with($route->getActionName(), 'App\\')) {
@@ -86,7 +92,7 @@ final class AccessTest extends TestCase
     {
         $other = $this->stranger();
         $before = [$this->plan()->revision, $this->job()->brief_revision];
-        $common = array_flip([...self::OPEN, ...self::OWN, 'GET /', 'POST jobs', 'GET customers', 'GET library', 'POST library', 'POST summaries', 'GET people', 'POST people', 'GET audit', 'GET caught-mail', 'GET health']);
+        $common = array_flip([...self::OPEN, ...self::OWN, 'GET /', 'POST jobs', 'GET customers', 'GET library', 'POST library', 'GET price-lists', 'POST suppliers', 'POST summaries', 'GET people', 'POST people', 'GET audit', 'GET caught-mail', 'GET health']);
         foreach (array_diff_key($this->routes(), $common) as $name => [$method, $address]) {
             $answer = $this->actingAs($other)->json($method, $address);
             self::assertSame(404, $answer->status(), $name);

@@ -5,6 +5,7 @@ namespace App\Actions\Library;
 use App\Assembly\Canonical;
 use App\Assembly\CurrentPrices;
 use App\Assembly\DraftLibrary;
+use App\Assembly\PartKey;
 use App\Assembly\PartUse;
 use App\Exceptions\Refused;
 use App\Models\LibraryEdit;
@@ -13,7 +14,6 @@ use App\Models\Platform;
 use App\Models\Shop;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
-use Illuminate\Support\Str;
 use Pebblerun\Formats\DocumentReader;
 
 /**
@@ -116,7 +116,7 @@ final readonly class EditLibrary
         if (is_string($same)) {
             return $same;
         }
-        $base = Str::limit(Str::slug("{$maker} {$name}"), 56, '') ?: 'part';
+        $base = PartKey::base($maker, $name);
         for ($key = $base, $i = 2; Part::query()->where('shop_id', $platform->shop_id)->where('key', $key)->exists(); $i++) {
             $key = "{$base}-{$i}";
         }

@@ -12,6 +12,11 @@ final class LimitBody
     /** Bytes; the largest edit of a plan takes a tenth. */
     public const BYTES = 262_144;
 
+    /** Bytes of a file, such as a supplier's price list of tens of thousands of lines. */
+    public const FILE = 7_000_000;
+
+    private const FILES = '#^suppliers/\d+/price-lists$#';
+
     public const DEPTH = 24;
 
     public const KEYS = 4_000;
@@ -20,8 +25,9 @@ final class LimitBody
     public function handle(Request $request, Closure $next): Response
     {
         $size = max((int) $request->server('CONTENT_LENGTH'), strlen((string) $request->getContent()));
-        if ($size > self::BYTES) {
-            abort(413, 'More was sent than this place takes: '.intdiv(self::BYTES, 1024).' KB at most.');
+        $most = preg_match(self::FILES, $request->path()) === 1 ? self::FILE : self::BYTES;
+        if ($size > $most) {
+            abort(413, 'More was sent than this place takes: '.intdiv($most, 1000).' KB at most.');
         }
         if ($request->isJson()) {
             $fault = self::fault((string) $request->getContent());

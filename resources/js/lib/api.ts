@@ -40,11 +40,11 @@ async function send<T>(method: string, url: string, body?: unknown): Promise<T> 
             credentials: 'same-origin',
             headers: {
                 Accept: 'application/json',
-                'Content-Type': 'application/json',
+                'Content-Type': body instanceof Blob ? 'application/octet-stream' : 'application/json',
                 'X-Requested-With': 'XMLHttpRequest',
                 'X-XSRF-TOKEN': token(),
             },
-            body: body === undefined ? undefined : JSON.stringify(body),
+            body: body === undefined || body instanceof Blob ? body : JSON.stringify(body),
         });
     } catch {
         throw new Offline('No answer from the shop’s server.');
@@ -69,5 +69,7 @@ async function send<T>(method: string, url: string, body?: unknown): Promise<T> 
 
 export const get = <T>(url: string) => send<T>('GET', url);
 export const post = <T>(url: string, body: unknown) => send<T>('POST', url, body);
+/** A file as it is, not as JSON. */
+export const sendFile = <T>(url: string, file: Blob) => send<T>('POST', url, file);
 export const drop = <T>(url: string, body?: unknown) => send<T>('DELETE', url, body);
 export const put = <T>(url: string, body: unknown) => send<T>('PUT', url, body);

@@ -75,6 +75,9 @@
                     ></Link
                 >
             {/each}
+            {#if person.abilities.includes('set-prices')}<Link href="/price-lists" class="btn mt-2 ml-2"
+                    >Price lists</Link
+                >{/if}
             {#if mayEdit}<button class="btn mt-2 ml-2" onclick={() => (making = true)}>New platform</button
                 >{/if}
             {#if shown}{#key shown.id}<Publish {base} state={shown.state} {mayEdit} {again} />{/key}{/if}

@@ -1,0 +1,31 @@
+<?php
+
+namespace App\Actions\PriceLists;
+
+use App\Actions\StartTask;
+use App\Assembly\PriceListFile;
+use App\Exceptions\Refused;
+use App\Jobs\LookAtPriceList;
+use App\Models\PriceList;
+use App\Models\Task;
+use App\Models\User;
+use Pebblerun\Formats\PriceList\Matching;
+
+/** Says which column of a list is what, remembers it for the supplier's next one, and has the list looked at. */
+final readonly class MatchPriceList
+{
+    public function __construct(private StartTask $tasks) {}
+
+    /** @param  array<string, mixed>  $said  columns by field, decimal, taxed, rate */
+    public function match(PriceList $list, array $said, string $asOf, User $author): Task
+    {
+        in_array($list->state, ['sent', 'looked'], true) || throw Refused::because('This list was taken in already: send it again to look at it anew.');
+        [$names] = PriceListFile::beginning(PriceListFile::text($list));
+        $matching = Matching::of($said, count($names));
+        $kept = ['columns' => $matching->columns, 'decimal' => $matching->decimal, 'taxed' => $matching->taxed, 'rate' => $matching->rate];
+        $list->update(['matching' => $kept, 'as_of' => $asOf, 'state' => 'sent']);
+        $list->supplier->update(['matching' => [...$kept, 'names' => array_map(fn (int $at): string => $names[$at], $matching->columns)]]);
+
+        return $this->tasks->start(LookAtPriceList::class, PriceList::LOOKING, $list->id, $list->shop_id, $author);
+    }
+}

@@ -1,0 +1,47 @@
+<?php
+
+namespace App\Actions\PriceLists;
+
+use App\Assembly\PriceListFile;
+use App\Models\PriceList;
+use App\Models\Supplier;
+use App\Models\User;
+use Pebblerun\Formats\Csv\CsvText;
+use Pebblerun\Formats\InvalidDocument;
+use Pebblerun\Formats\PriceList\Matching;
+
+/** Keeps a supplier's list as it was sent, with a first thought of which column says what. */
+final readonly class SendPriceList
+{
+    /** @throws InvalidDocument where it is no table. */
+    public function send(Supplier $supplier, string $name, string $bytes, User $author): PriceList
+    {
+        [$names, $rows] = PriceListFile::beginning(CsvText::of($bytes));
+        $list = PriceList::create([
+            'shop_id' => $supplier->shop_id, 'supplier_id' => $supplier->id, 'author_id' => $author->id, 'name' => mb_substr($name, 0, 200) ?: 'list.csv', 'as_of' => $author->shop->today(),
+            'matching' => self::matching($supplier, $names, $rows),
+        ]);
+        PriceListFile::keep($list, $bytes);
+
+        return $list;
+    }
+
+    /**
+     * As the supplier's last list was matched, where its columns are called the same.
+     *
+     * @param  list<string>  $names
+     * @param  list<list<string>>  $rows
+     * @return array<string, mixed>
+     */
+    private static function matching(Supplier $supplier, array $names, array $rows): array
+    {
+        $guess = Matching::guessed($names, $rows);
+        $known = $supplier->matching;
+        if ($known === null) {
+            return $guess;
+        }
+        $columns = array_filter(array_map(fn (string $name): int|false => array_search($name, $names, true), (array) $known['names']), is_int(...));
+
+        return count($columns) === count((array) $known['names']) ? [...$guess, ...array_intersect_key($known, array_flip(['decimal', 'taxed', 'rate'])), 'columns' => $columns] : $guess;
+    }
+}

@@ -1,0 +1,37 @@
+<?php
+
+namespace App\Http\Requests;
+
+use Illuminate\Validation\Rule;
+
+/** Which column of a price list says what, how its figures are written, and of which day it is. */
+final class MatchingRequest extends PersonRequest
+{
+    /** @return array<string, list<mixed>> */
+    public function rules(): array
+    {
+        return [
+            'columns' => ['required', 'array:article,maker,name,price,used,lead_days'],
+            'columns.*' => ['nullable', 'integer', 'min:0', 'max:200'],
+            'decimal' => ['required', Rule::in(['point', 'comma'])],
+            'taxed' => ['required', 'boolean'],
+            'rate' => ['required', 'numeric', 'gt:0', 'max:1000000'],
+            'as_of' => ['required', 'date_format:Y-m-d', 'after:1990-01-01', "before_or_equal:{$this->person()->shop->today()}"],
+        ];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return ['as_of.before_or_equal' => 'A price is of today or before: this day is still to come.'];
+    }
+
+    /** @return array<string, mixed> */
+    public function said(): array
+    {
+        return [
+            'columns' => array_map(intval(...), array_filter((array) $this->input('columns'), is_numeric(...))),
+            'decimal' => $this->string('decimal')->value(), 'taxed' => $this->boolean('taxed'), 'rate' => $this->float('rate'),
+        ];
+    }
+}

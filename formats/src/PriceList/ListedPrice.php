@@ -1,0 +1,74 @@
+<?php
+
+namespace Pebblerun\Formats\PriceList;
+
+/** One line of a price list, read: without tax, in the shop's currency; or why it is refused. */
+final readonly class ListedPrice
+{
+    private const MOST = 1_000_000.0;
+
+    private const MOST_DAYS = 365;
+
+    /** @param  string  $fault  empty for none */
+    private function __construct(public string $article, public string $maker, public string $name, public ?float $price, public ?float $used, public ?int $leadDays, public string $fault) {}
+
+    /**
+     * @param  list<string>  $cells
+     * @param  float  $tax  percent
+     * @param  int  $decimals  of the shop's currency
+     */
+    public static function of(array $cells, Matching $matching, float $tax, int $decimals): self
+    {
+        $said = fn (string $field): string => $cells[$matching->columns[$field] ?? -1] ?? '';
+        $faults = [];
+        $money = function (string $field, string $what) use ($said, $matching, $tax, $decimals, &$faults): ?float {
+            $text = $said($field);
+            $figure = $text === '' ? null : self::figure($text, $matching->decimal);
+            if ($text !== '' && $figure === null) {
+                $other = self::figure($text, $matching->decimal === 'comma' ? 'point' : 'comma') === null ? 'a figure such as '.($matching->decimal === 'comma' ? '1.234,50' : '1,234.50') : 'decimals with a '.($matching->decimal === 'comma' ? 'comma' : 'point').', as the rest of the list';
+                $faults[] = "{$what} \"".mb_substr($text, 0, 40)."\" is no figure here: write {$other}";
+
+                return null;
+            }
+            if ($figure !== null && ($figure < 0.0 || $figure * $matching->rate > self::MOST)) {
+                $faults[] = "{$what} {$text} is out of reach: from 0 to 1,000,000";
+
+                return null;
+            }
+
+            return $figure === null ? null : round($figure * $matching->rate / ($matching->taxed ? 1.0 + $tax / 100.0 : 1.0), $decimals);
+        };
+        $price = $money('price', 'the price');
+        $used = $money('used', 'the used price');
+        if ($said('price') === '') {
+            $faults[] = 'it has no price';
+        }
+        if ($said('article') === '' && ($said('maker') === '' || $said('name') === '')) {
+            $faults[] = 'it names no part: give an article number, or maker and name';
+        }
+        foreach (['article', 'maker', 'name'] as $field) {
+            if (mb_strlen($said($field)) > 200 || preg_match('/[\x00-\x1F\x7F]/', $said($field)) === 1) {
+                $faults[] = "its {$field} is longer than 200 letters, or has letters that nobody sees";
+            }
+        }
+        $days = $said('lead_days');
+        $lead = preg_match('/^\d{1,3}$/', $days) === 1 && (int) $days <= self::MOST_DAYS ? (int) $days : null;
+        if ($days !== '' && $lead === null) {
+            $faults[] = 'the lead time "'.mb_substr($days, 0, 40).'" is no number of days up to '.self::MOST_DAYS;
+        }
+
+        return new self($said('article'), $said('maker'), $said('name'), $price, $used, $lead, implode('; ', $faults));
+    }
+
+    /** Null for what is none: "1,234.50" with a point, "1.234,50" with a comma, with or without a currency's sign. */
+    public static function figure(string $text, string $decimal): ?float
+    {
+        $plain = (string) preg_replace('/^(?:[A-Z]{3}|\p{Sc})?[\s\x{00A0}\x{202F}]*|[\s\x{00A0}\x{202F}]*(?:[A-Z]{3}|\p{Sc}|-{1,2})?$/u', '', $text);
+        [$mark, $group] = $decimal === 'comma' ? [',', "[.'\\s\\x{00A0}\\x{202F}]"] : ['\\.', "[,'\\s\\x{00A0}\\x{202F}]"];
+        if (preg_match("/^-?(?:\\d{1,3}(?:{$group}\\d{3})+|\\d+)(?:{$mark}\\d{0,3})?$/u", $plain) !== 1) {
+            return null;
+        }
+
+        return (float) strtr((string) preg_replace("/{$group}/u", '', $plain), ',', '.');
+    }
+}

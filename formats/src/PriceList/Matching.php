@@ -1,0 +1,78 @@
+<?php
+
+namespace Pebblerun\Formats\PriceList;
+
+use Pebblerun\Formats\InvalidDocument;
+
+/** Which column of a supplier's list says what, and how its figures are written. Remembered for the supplier's next list. */
+final readonly class Matching
+{
+    /** What a column may say, with words that lists head such columns with. */
+    public const FIELDS = [
+        'article' => ['article', 'article no', 'article number', 'item', 'item no', 'sku', 'number', 'no', 'code', 'part number', 'artikelnummer', 'artikel', 'bestellnummer', 'référence', 'reference'],
+        'maker' => ['maker', 'brand', 'manufacturer', 'make', 'hersteller', 'marke', 'fabricant', 'marque'],
+        'name' => ['name', 'description', 'part', 'title', 'designation', 'bezeichnung', 'beschreibung', 'désignation'],
+        'price' => ['price', 'new', 'net price', 'list price', 'unit price', 'rrp', 'retail', 'preis', 'vk', 'ek', 'nettopreis', 'listenpreis', 'prix'],
+        'used' => ['used', 'used price', 'second hand', 'gebraucht', 'occasion'],
+        'lead_days' => ['lead time', 'lead days', 'days', 'delivery', 'lieferzeit', 'délai'],
+    ];
+
+    public const NEEDED = ['price'];
+
+    /**
+     * @param  array<string, int>  $columns  place of each field's column, counted from 0
+     * @param  'point'|'comma'  $decimal
+     * @param  bool  $taxed  whether prices have tax in
+     * @param  float  $rate  of the shop's currency for one of the list's
+     */
+    private function __construct(public array $columns, public string $decimal, public bool $taxed, public float $rate) {}
+
+    /**
+     * @param  array<string, mixed>  $said
+     *
+     * @throws InvalidDocument
+     */
+    public static function of(array $said, int $width): self
+    {
+        $columns = [];
+        foreach (array_keys(self::FIELDS) as $field) {
+            $at = $said['columns'][$field] ?? null;
+            if ($at === null) {
+                continue;
+            }
+            is_int($at) && $at >= 0 && $at < $width || throw InvalidDocument::because("columns.{$field}", "the list has no column {$at}: it has {$width}, counted from 0.");
+            $columns[$field] = $at;
+        }
+        isset($columns['price']) || throw InvalidDocument::because('columns.price', 'say which column is the price.');
+        isset($columns['article']) || isset($columns['maker'], $columns['name']) || throw InvalidDocument::because('columns', 'say which column is the article number, or which are maker and name: a part is known by one of them.');
+        $rate = $said['rate'] ?? 1.0;
+        is_numeric($rate) && $rate > 0.0 && $rate < 1e6 || throw InvalidDocument::because('rate', 'one unit of the list\'s currency is worth more than nothing in yours.');
+
+        return new self($columns, ($said['decimal'] ?? 'point') === 'comma' ? 'comma' : 'point', ($said['taxed'] ?? false) === true, (float) $rate);
+    }
+
+    /**
+     * What the names of the columns, and the first figures, let one think.
+     *
+     * @param  list<string>  $names
+     * @param  list<list<string>>  $rows  the first ones
+     * @return array{columns: array<string, int>, decimal: 'point'|'comma', taxed: bool, rate: float}
+     */
+    public static function guessed(array $names, array $rows): array
+    {
+        $columns = [];
+        $heads = array_map(fn (string $name): string => mb_strtolower(trim((string) preg_replace('/[\s._\-]+/u', ' ', $name))), $names);
+        foreach (self::FIELDS as $field => $words) {
+            foreach ($words as $word) {
+                $at = array_search($word, $heads, true);
+                if (is_int($at) && ! in_array($at, $columns, true)) {
+                    $columns[$field] = $at;
+                    break;
+                }
+            }
+        }
+        $figures = array_map(fn (array $row): string => $row[$columns['price'] ?? -1] ?? '', $rows);
+
+        return ['columns' => $columns, 'decimal' => preg_grep('/,\d{1,2}$/', $figures) ? 'comma' : 'point', 'taxed' => false, 'rate' => 1.0];
+    }
+}

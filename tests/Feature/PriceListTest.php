@@ -1,0 +1,154 @@
+<?php
+
+namespace Tests\Feature;
+
+use App\Actions\StartTask;
+use App\Jobs\LookAtPriceList;
+use App\Models\Part;
+use App\Models\Price;
+use App\Models\PriceList;
+use App\Models\Supplier;
+use App\Models\Task;
+use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Testing\TestResponse;
+use Pebblerun\Formats\SchemaValidator;
+use Tests\TestCase;
+
+/** A supplier's price list: looked at without a change, taken in whole or not at all, and taken back. */
+final class PriceListTest extends TestCase
+{
+    private const LIST = "Artikel;Hersteller;Bezeichnung;Preis;Lieferzeit\nF-10;Fjellvent;Panel filter;52,80;3\nF-11;Fjellvent;Sealed intake box;320;5\nF-12;Fjellvent;Cold air scoop;79,90;\n";
+
+    private const BAD = "F-13;Fjellvent;Hose;on request;\nF-14;;;12,00;\n;;;9,00;\nF-15;Fjellvent;Clamp;1.50;\nF-10;Fjellvent;Panel filter;53,00;\n";
+
+    protected function setUp(): void
+    {
+        parent::setUp();
+        $this->actingAs($this->person('advisor'));
+    }
+
+    private function supplier(): Supplier
+    {
+        return Supplier::query()->firstOrCreate(['shop_id' => $this->job()->shop_id, 'name' => 'Fjellvent Supply']);
+    }
+
+    /** @return TestResponse<Response> */
+    private function send(string $bytes): TestResponse
+    {
+        return $this->call('POST', "/suppliers/{$this->supplier()->id}/price-lists?name=autumn.csv", [], [], [], ['CONTENT_TYPE' => 'text/csv', 'HTTP_ACCEPT' => 'application/json'], $bytes);
+    }
+
+    private function list(string $bytes = self::LIST): PriceList
+    {
+        return PriceList::query()->findOrFail($this->send($bytes)->assertCreated()->json('id'));
+    }
+
+    /** @return array<string, mixed> what its page shows */
+    private function shown(PriceList $list): array
+    {
+        $props = $this->get("/price-lists/{$list->id}")->assertOk()->viewData('page')['props'];
+        (new SchemaValidator(base_path('schemas')))->check('answers.json#/$defs/priceListsPage', json_decode((string) json_encode(array_intersect_key($props, array_flip(['suppliers', 'lists', 'shown', 'currency', 'tax_percent', 'today'])))));
+
+        return $props['shown'];
+    }
+
+    /**
+     * @param  array<string, mixed>  $more
+     * @return array<string, mixed> what its page shows then
+     */
+    private function look(PriceList $list, array $more = []): array
+    {
+        $matching = [...(array) $this->shown($list)['matching'], 'as_of' => '2026-11-20', ...$more];
+        $this->postJson("/price-lists/{$list->id}/look", $matching)->assertStatus(202);
+        $this->work();
+
+        return $this->shown($list->refresh());
+    }
+
+    private function price(string $key): mixed
+    {
+        return Part::query()->where('key', $key)->first()?->prices()->first()?->money['new'];
+    }
+
+    public function test_a_list_is_looked_at_taken_in_and_taken_back_as_a_whole(): void
+    {
+        $total = fn (): float => $this->getJson("/plans/{$this->plan()->id}")->json('estimate.stages.1.money.cumulative.likely');
+        $before = [$total(), Price::query()->count(), Part::query()->count()];
+        $list = $this->list();
+        self::assertEquals(['article' => 0, 'maker' => 1, 'name' => 2, 'price' => 3, 'lead_days' => 4], ((array) $this->shown($list)['matching'])['columns']);
+        $shown = $this->look($list);
+        self::assertSame(['added' => 1, 'changed' => 1, 'unchanged' => 1, 'refused' => 0], $shown['counts']);
+        self::assertSame(['changed', 'Fjellvent Panel filter', '48', '52.80'], [$shown['first']['outcome'], $shown['first']['rows'][0]['what'], $shown['first']['rows'][0]['was'], $shown['first']['rows'][0]['is']]);
+        self::assertSame('done', $shown['task']['state']);
+        self::assertSame($before, [$total(), Price::query()->count(), Part::query()->count()], 'nothing has changed yet');
+
+        $this->postJson("/price-lists/{$list->id}/taking")->assertOk()->assertJsonPath('state', 'taken');
+        self::assertSame(52.8, $this->price('fjellvent-panel'));
+        self::assertEqualsWithDelta(4.8 * 1.2 * 1.08, $total() - $before[0], 0.01);
+        self::assertSame(79.9, $this->price('fjellvent-cold-air-scoop'));
+        self::assertSame('Fjellvent Supply, autumn.csv', Price::query()->whereNotNull('price_list_id')->first()?->source);
+        self::assertSame(3, DB::table('supplier_items')->where('article', 'F-10')->value('lead_days'));
+        $this->postJson("/price-lists/{$list->id}/taking")->assertStatus(422);
+
+        $this->postJson("/price-lists/{$list->id}/undo")->assertOk()->assertJsonPath('state', 'undone');
+        self::assertSame($before, [$total(), Price::query()->count(), Part::query()->count()]);
+        $this->postJson("/price-lists/{$list->id}/undo")->assertStatus(422);
+
+        $again = $this->list(self::LIST);
+        self::assertTrue(((array) $this->shown($again)['matching'])['decimal'] === 'comma', 'the supplier is remembered');
+        $this->get('/price-lists')->assertOk();
+    }
+
+    public function test_bad_lines_are_told_and_left_out_only_when_told(): void
+    {
+        $list = $this->list(self::LIST.self::BAD);
+        $shown = $this->look($list);
+        self::assertSame(5, $shown['counts']['refused']);
+        $reasons = array_column($shown['first']['rows'], 'reason', 'line');
+        self::assertStringContainsString('"on request" is no figure here', $reasons[5]);
+        self::assertStringContainsString('the article "F-14" is not known here', lcfirst($reasons[6]));
+        self::assertStringContainsString('it names no part', lcfirst($reasons[7]));
+        self::assertStringContainsString('write decimals with a comma', $reasons[8]);
+        self::assertStringContainsString('the same part stands on line 2', lcfirst($reasons[9]));
+        $this->postJson("/price-lists/{$list->id}/taking")->assertStatus(422)->assertSee('5 lines are refused');
+        self::assertSame([42, 48, 55], $this->price('fjellvent-panel'));
+        $this->postJson("/price-lists/{$list->id}/taking", ['leave_out' => true])->assertOk();
+        self::assertSame(52.8, $this->price('fjellvent-panel'));
+    }
+
+    public function test_what_was_shown_is_what_happens_or_nothing(): void
+    {
+        [$first, $second] = [$this->list(), $this->list(str_replace('52,80', '61,00', self::LIST))];
+        $this->look($first);
+        $this->look($second);
+        $this->postJson("/price-lists/{$first->id}/taking")->assertOk();
+        $this->postJson("/price-lists/{$second->id}/taking")->assertStatus(422)->assertSee('set after you looked at this list');
+        self::assertSame(52.8, $this->price('fjellvent-panel'));
+        $this->look($second);
+        $this->postJson("/price-lists/{$second->id}/taking")->assertOk();
+        self::assertSame(61, $this->price('fjellvent-panel'));
+    }
+
+    public function test_what_is_no_list_is_refused_and_nothing_is_kept(): void
+    {
+        foreach (["PK\x03\x04\x00\x00" => 'bytes that no text has', "\n" => 'the file is empty', "a;b\n1;\"2\n" => 'a quote is opened'] as $bytes => $words) {
+            $this->send((string) $bytes)->assertStatus(422)->assertSee($words);
+        }
+        $this->send(str_repeat('x', 7_000_001))->assertStatus(413)->assertSee('7000 KB');
+        self::assertSame(0, PriceList::query()->count());
+        $this->postJson('/suppliers', ['name' => 'Fjellvent Supply'])->assertStatus(422);
+        $this->postJson('/suppliers', ['name' => 'Ravnhall Parts'])->assertCreated();
+        $this->postJson('/suppliers', ['name' => 'Ravnhall Parts'])->assertStatus(422)->assertSee('already');
+    }
+
+    public function test_a_look_that_is_cancelled_leaves_the_list_as_it_was_sent(): void
+    {
+        $list = $this->list();
+        $task = app(StartTask::class)->start(LookAtPriceList::class, PriceList::LOOKING, $list->id, $list->shop_id, null);
+        $this->deleteJson("/tasks/{$task->id}")->assertOk();
+        $this->work();
+        self::assertSame(['cancelled', 'sent'], [Task::query()->findOrFail($task->id)->state, $list->refresh()->state]);
+        $this->postJson("/price-lists/{$list->id}/taking")->assertStatus(422);
+    }
+}
