@@ -17,6 +17,7 @@ use App\Http\Controllers\PeopleController;
 use App\Http\Controllers\PersonController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\PriceListController;
+use App\Http\Controllers\SearchController;
 use App\Http\Controllers\SignInController;
 use App\Http\Controllers\TaskController;
 use App\Http\Controllers\VariantController;
@@ -70,6 +71,7 @@ Route::middleware(['auth', MemberOfShop::class])->group(function (): void {
     Route::get('/caught-mail', [CaughtMailController::class, 'index'])->can('viewAny', CaughtMail::class);
 
     Route::get('/', [CounterController::class, 'show'])->can('viewAny', CustomerJob::class);
+    Route::get('/search', SearchController::class)->can('viewAny', Platform::class);
     Route::get('/customers', [CustomerController::class, 'index'])->can('viewAny', CustomerJob::class);
     Route::post('/summaries', [TaskController::class, 'summaries'])->can('viewAny', CustomerJob::class);
     Route::get('/tasks/{task}', [TaskController::class, 'show'])->can('view', 'task');
@@ -97,6 +99,7 @@ Route::middleware(['auth', MemberOfShop::class])->group(function (): void {
     Route::put('/library/{platform}/parts/{key}', [LibraryEditController::class, 'keepPart'])->can('update', 'platform');
     Route::post('/library/{platform}/parts/{key}/look', [LibraryEditController::class, 'lookAtPart'])->can('update', 'platform');
     Route::post('/library/{platform}/parts/{key}/retirement', [LibraryEditController::class, 'retirePart'])->can('update', 'platform');
+    Route::get('/parts/{part}', [LibraryController::class, 'part'])->can('view', 'part');
     Route::get('/parts/{part}/prices', [LibraryController::class, 'prices'])->can('view', 'part');
     Route::post('/parts/{part}/prices', [LibraryController::class, 'setPrice'])->can('price', 'part');
 

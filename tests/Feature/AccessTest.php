@@ -92,7 +92,7 @@ final class AccessTest extends TestCase
     {
         $other = $this->stranger();
         $before = [$this->plan()->revision, $this->job()->brief_revision];
-        $common = array_flip([...self::OPEN, ...self::OWN, 'GET /', 'POST jobs', 'GET customers', 'GET library', 'POST library', 'GET price-lists', 'POST suppliers', 'POST summaries', 'GET people', 'POST people', 'GET audit', 'GET caught-mail', 'GET health']);
+        $common = array_flip([...self::OPEN, ...self::OWN, 'GET /', 'POST jobs', 'GET customers', 'GET search', 'GET library', 'POST library', 'GET price-lists', 'POST suppliers', 'POST summaries', 'GET people', 'POST people', 'GET audit', 'GET caught-mail', 'GET health']);
         foreach (array_diff_key($this->routes(), $common) as $name => [$method, $address]) {
             $answer = $this->actingAs($other)->json($method, $address);
             self::assertSame(404, $answer->status(), $name);

@@ -5,6 +5,7 @@ namespace Tests\Feature;
 use App\Models\Part;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Testing\TestResponse;
+use Pebblerun\Core\Catalog\TradeWords;
 use Pebblerun\Core\Job\Commands\Commands;
 use Pebblerun\Formats\SchemaValidator;
 use Tests\TestCase;
@@ -21,7 +22,7 @@ final class AnswersTest extends TestCase
         'GET people' => 'peoplePage', 'POST people' => 'members', 'PUT people/{membership}/role' => 'members', 'POST people/{membership}/invitation' => 'members',
         'POST people/{membership}/deactivation' => 'members', 'DELETE people/{membership}/deactivation' => 'members', 'GET audit' => 'auditTrail', 'POST jobs' => 'a redirect',
         'GET plans/{plan}/bundle' => 'the open format',
-        'GET library' => 'libraryPage', 'GET library/{platform}' => 'libraryPage', 'GET price-lists' => 'priceListsPage', 'GET price-lists/{list}' => 'priceListsPage', 'GET price-lists/{list}/rows' => 'priceListRows', 'POST price-lists/{list}/look' => 'task', 'POST price-lists/{list}/taking' => 'priceListShown', 'POST price-lists/{list}/undo' => 'priceListShown',
+        'GET library' => 'libraryPage', 'GET library/{platform}' => 'libraryPage', 'GET search' => 'found', 'GET parts/{part}' => 'a redirect', 'GET price-lists' => 'priceListsPage', 'GET price-lists/{list}' => 'priceListsPage', 'GET price-lists/{list}/rows' => 'priceListRows', 'POST price-lists/{list}/look' => 'task', 'POST price-lists/{list}/taking' => 'priceListShown', 'POST price-lists/{list}/undo' => 'priceListShown',
         'POST suppliers' => 'supplierMade', 'POST suppliers/{supplier}/price-lists' => 'priceListSent',
         'POST library' => 'platformMade', 'GET library/{platform}/platform' => 'platformPage', 'PUT library/{platform}' => 'libraryKept', 'POST library/{platform}/look' => 'libraryLook', 'POST library/{platform}/publication' => 'libraryKept',
         'POST library/{platform}/edits/{number}/undo' => 'libraryKept', 'POST library/{platform}/parts' => 'libraryKept', 'GET library/{platform}/parts/{key}' => 'partPage', 'PUT library/{platform}/parts/{key}' => 'libraryKept',
@@ -152,6 +153,7 @@ final class AnswersTest extends TestCase
     {
         $committed = json_decode((string) file_get_contents(base_path('schemas/commands.json')), true);
         self::assertSame(json_decode((string) json_encode(Commands::schema()), true), $committed, 'run bin/schemas and commit what it writes');
+        self::assertSame(TradeWords::groups(), json_decode((string) file_get_contents(base_path('schemas/trade-words.json')), true), 'run bin/schemas and commit what it writes');
     }
 
     public function test_the_pages_types_name_every_command_and_answer(): void

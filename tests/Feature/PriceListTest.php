@@ -41,7 +41,7 @@ final class PriceListTest extends TestCase
 
     private function list(string $bytes = self::LIST): PriceList
     {
-        return PriceList::query()->findOrFail($this->send($bytes)->assertCreated()->json('id'));
+        return PriceList::query()->whereKey($this->send($bytes)->assertCreated()->json('id'))->firstOrFail();
     }
 
     /** @return array<string, mixed> what its page shows */

@@ -114,7 +114,7 @@ final class CsvTest extends TestCase
     public function test_a_line_is_read_without_tax_in_the_shops_currency_or_says_why_not(): void
     {
         $matching = fn (array $more): Matching => Matching::of(['columns' => ['article' => 0, 'maker' => 1, 'name' => 2, 'price' => 3, 'lead_days' => 4], ...$more], 5);
-        $read = fn (array $cells, array $more = []): ListedPrice => ListedPrice::of($cells, $matching($more), 20.0, 2);
+        $read = fn (array $cells, array $more = []): ListedPrice => ListedPrice::of(array_values(array_map(strval(...), $cells)), $matching($more), 20.0, 2);
         self::assertSame([100.0, 3, ''], [($line = $read(['a', 'M', 'N', '120', '3'], ['taxed' => true]))->price, $line->leadDays, $line->fault]);
         self::assertSame(90.0, $read(['a', '', '', '100', ''], ['rate' => 0.9])->price);
         foreach ([

@@ -81,7 +81,7 @@ final readonly class LibraryWriter
     {
         $money = array_intersect_key($said, array_flip(CurrentPrices::MONEY));
         $newest = DB::table('prices')->where('part_id', $part)->orderByRaw('as_of desc nulls last')->orderByDesc('id')->first(['money', 'as_of']);
-        if ($newest !== null && $newest->as_of === ($said['as_of'] ?? null) && Canonical::hash((array) json_decode($newest->money, true)) === Canonical::hash($money)) {
+        if ($newest !== null && (! isset($said['as_of']) || $newest->as_of === $said['as_of']) && Canonical::hash((array) json_decode($newest->money, true)) === Canonical::hash($money)) {
             return false;
         }
         DB::table('prices')->insert(['part_id' => $part, 'as_of' => $said['as_of'] ?? null, 'money' => json_encode($money, JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION), 'author_id' => $this->author?->id, 'created_at' => now()]);

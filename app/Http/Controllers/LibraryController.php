@@ -8,8 +8,10 @@ use App\Http\Requests\PriceRequest;
 use App\Models\Part;
 use App\Models\Platform;
 use App\Queries\LibraryPage;
+use App\Queries\PartPlace;
 use App\Queries\PriceList;
 use Illuminate\Http\JsonResponse;
+use Illuminate\Http\RedirectResponse;
 use Inertia\Inertia;
 use Inertia\Response;
 
@@ -24,6 +26,12 @@ final class LibraryController
     public function show(PersonRequest $request, Platform $platform): Response
     {
         return Inertia::render('Library', LibraryPage::of($platform, $request->person()));
+    }
+
+    /** Wherever it stands; one that stands nowhere yet is put on a platform first. */
+    public function part(PersonRequest $request, Part $part): RedirectResponse
+    {
+        return redirect(PartPlace::of($part));
     }
 
     public function prices(Part $part): JsonResponse

@@ -31,7 +31,7 @@ final class LibraryEditController
 
     public function part(SeenRequest $request, Platform $platform, string $key): Response
     {
-        return Inertia::render('Part', PartPage::of($platform, $key, $request->person()));
+        return Inertia::render('Part', PartPage::of($platform, $key, $request->from(), $request->person()));
     }
 
     public function store(NewPlatformRequest $request, MakePlatform $make): JsonResponse

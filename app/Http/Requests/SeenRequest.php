@@ -8,7 +8,13 @@ class SeenRequest extends PersonRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['seen' => ['sometimes', 'integer', 'min:0', 'max:2000000000']];
+        return ['seen' => ['sometimes', 'integer', 'min:0', 'max:2000000000'], 'from' => ['sometimes', 'integer', 'min:1', 'max:'.PHP_INT_MAX]];
+    }
+
+    /** A part that a new one begins with. */
+    public function from(): ?int
+    {
+        return $this->has('from') ? $this->integer('from') : null;
     }
 
     public function seen(): int

@@ -1,10 +1,7 @@
-/** Words of the trade for one thing: whoever looks for one of them finds what is called by another. */
-const GROUPS: readonly (readonly string[])[] = [
-    ['map', 'tune', 'remap', 'calibration'],
-    ['stage', 'power level'],
-    ['intercooler', 'charge cooler'],
-    ['header', 'manifold'],
-];
+import words from '../../../schemas/trade-words.json';
+
+/** Words of the trade for one thing, as the core has them. */
+const GROUPS: readonly (readonly string[])[] = words;
 
 /** Whether a name has these letters in it, or another word for what they begin. */
 export function says(name: string, letters: string): boolean {

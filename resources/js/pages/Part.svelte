@@ -12,12 +12,29 @@
     import { post } from '@/lib/api';
     import Frame from '@/ui/Frame.svelte';
 
-    let { platform, key, id, document, state: kept, look, options, uses }: PartPage = $props();
+    let {
+        platform,
+        key,
+        id,
+        document,
+        state: kept,
+        look,
+        options,
+        uses,
+        known,
+        platforms,
+    }: PartPage = $props();
     const person = untrack(() => (page.props as unknown as { person: SignedIn }).person);
     const mayEdit = person.abilities.includes('keep-library');
     const isNew = untrack(() => key === 'new');
     const base = untrack(() => `/library/${platform.id}`);
-    const fresh = { name: '', maker: '', slots: [], gains: [], price: {} };
+    const fresh = untrack(() => ({
+        name: known?.name ?? '',
+        maker: known?.maker ?? '',
+        slots: [],
+        gains: [],
+        price: { ...known?.price },
+    }));
     const editing = untrack(
         () =>
             new Editing(document ? { ...document } : fresh, kept, look, {
@@ -57,6 +74,15 @@
                     No longer offered{#if document.retired.successor}; {options.parts.find(
                             (part) => part.key === document.retired?.successor,
                         )?.name} takes its place{/if}.
+                </p>{/if}
+            {#if isNew}<p class="text-soft">
+                    For {platform.name}.{#if known}
+                        For another platform: {#each platforms.filter((one) => one.id !== platform.id) as one, i (one.id)}{i >
+                            0
+                                ? ', '
+                                : ''}<a class="underline" href="/library/{one.id}/parts/new?from={known.id}"
+                                >{one.name}</a
+                            >{/each}.{/if}
                 </p>{/if}
             {#if uses.length > 0}<p class="text-soft">
                     Stands in {uses.length === 1 ? 'a plan' : `${uses.length} plans`}: {#each uses.slice(0, 4) as use, i (use.plan)}{i >

@@ -8,6 +8,8 @@
     import { theme } from '@/lib/theme.svelte';
     import Mark from './Mark.svelte';
     import PersonSheet from './PersonSheet.svelte';
+    import Kbd from './Kbd.svelte';
+    import Search from './Search.svelte';
 
     type Props = {
         /** Where one is, after the counter. */
@@ -20,6 +22,7 @@
     let { crumbs, tools, children, fixed = false }: Props = $props();
     const person = $derived((page.props as { person?: SignedIn }).person);
     let personal = $state(false);
+    let finding = $state(false);
     untrack(() => person && speak(person.numerals, person.time_zone));
 </script>
 
@@ -41,6 +44,10 @@
         </nav>
         <span class="flex-1"></span>
         {@render tools?.()}
+        {#if person}<button
+                class="whitespace-nowrap text-soft hover:text-ink"
+                onclick={() => (finding = true)}>Find <Kbd>/</Kbd></button
+            >{/if}
         <button
             class="p-1 text-soft hover:text-ink"
             onclick={theme.toggle}
@@ -62,4 +69,7 @@
         {@render children()}
     </main>
 </div>
-{#if person}<PersonSheet bind:open={personal} {person} />{/if}
+{#if person}
+    <PersonSheet bind:open={personal} {person} />
+    <Search bind:open={finding} />
+{/if}
