@@ -74,9 +74,9 @@ final class LibraryRows
         $rows = DB::table('evidence_records')->leftJoin('gain_cases', 'gain_cases.id', '=', 'evidence_records.gain_case_id')->leftJoin('fitments', 'fitments.id', '=', 'gain_cases.fitment_id')
             ->leftJoin('platform_limits', 'platform_limits.id', '=', 'evidence_records.limit_id')
             ->where(fn ($either) => $either->where('fitments.platform_id', $platform)->orWhere('platform_limits.platform_id', $platform))
-            ->orderBy('evidence_records.id')->get(['gain_case_id', 'limit_id', 'kind', 'note']);
+            ->whereNull('figures')->orderBy('evidence_records.id')->get(['gain_case_id', 'limit_id', 'kind', 'note', 'set']);
         foreach ($rows as $row) {
-            $said = ['kind' => $row->kind, ...($row->note === null ? [] : ['note' => $row->note])];
+            $said = ['kind' => $row->kind, ...($row->note === null ? [] : ['note' => $row->note]), ...($row->set === null ? [] : ['set' => $row->set])];
             $row->gain_case_id === null ? $found['limit'][(int) $row->limit_id] = $said : $found['gain'][(int) $row->gain_case_id] = $said;
         }
 

@@ -31,4 +31,10 @@ final class PlatformPolicy
     {
         return self::within($user, $platform->shop_id, Ability::KeepLibrary);
     }
+
+    /** What was measured, and what became of components, is put on record by whoever works with cars or keeps the library. */
+    public function measure(User $user, Platform $platform): Response
+    {
+        return self::within($user, $platform->shop_id, $user->may(Ability::KeepDynoRuns) ? Ability::KeepDynoRuns : Ability::KeepLibrary);
+    }
 }

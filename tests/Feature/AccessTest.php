@@ -34,7 +34,7 @@ final class AccessTest extends TestCase
         ],
         'keep-library' => [
             'POST library', 'PUT library/{platform}', 'POST library/{platform}/look', 'POST library/{platform}/publication', 'POST library/{platform}/edits/{number}/undo', 'POST library/{platform}/parts',
-            'PUT library/{platform}/parts/{key}', 'POST library/{platform}/parts/{key}/look', 'POST library/{platform}/parts/{key}/retirement',
+            'PUT library/{platform}/parts/{key}', 'POST library/{platform}/parts/{key}/look', 'POST library/{platform}/parts/{key}/retirement', 'POST library/{platform}/parts/{key}/evidence/rule',
         ],
         'manage-people' => [
             'GET people', 'POST people', 'PUT people/{membership}/role', 'POST people/{membership}/invitation', 'POST people/{membership}/deactivation', 'DELETE people/{membership}/deactivation', 'GET caught-mail',

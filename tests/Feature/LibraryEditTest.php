@@ -64,6 +64,7 @@ final class LibraryEditTest extends TestCase
     {
         $part = $this->document('/parts/'.self::PANEL);
         $part['gains'][0]['power'] = [0, $likely, 6];
+        $part['gains'][0]['evidence']['note'] = 'two more cars';
 
         return $part;
     }

@@ -80,6 +80,9 @@ final readonly class EditLibrary
         if ($before !== null && $document !== null && Canonical::hash($before) === Canonical::hash($document)) {
             return null;
         }
+        if ($subject !== '' && $document !== null && $undoes === null) {
+            $document = self::marked($document, $before);
+        }
         if ($subject === '') {
             ($document['key'] ?? null) === $platform->key || throw Refused::because("A platform keeps its key: \"{$platform->key}\".");
             $draft->withPlatform((array) $document)->checked($this->reader, '');
@@ -89,6 +92,26 @@ final readonly class EditLibrary
         }
 
         return LibraryEdit::create(['platform_id' => $platform->id, 'number' => 1 + self::number($platform), 'subject' => $subject, 'before' => $before, 'after' => $document, 'undoes' => $undoes, 'author_id' => $author->id]);
+    }
+
+    /**
+     * A gain whose figures somebody changes is set by hand from then on; the rule marks its own.
+     *
+     * @param  array<string, mixed>  $document
+     * @param  ?array<string, mixed>  $before
+     * @return array<string, mixed>
+     */
+    private static function marked(array $document, ?array $before): array
+    {
+        $figures = fn (array $case): string => Canonical::hash(array_intersect_key($case, ['power' => 1, 'torque' => 1, 'over_rpm' => 1]));
+        $known = array_map($figures, $before['gains'] ?? []);
+        foreach ($document['gains'] ?? [] as $at => $case) {
+            if ($before !== null && ! in_array($figures($case), $known, true) && ($before['gains'][$at]['evidence']['set'] ?? null) === ($case['evidence']['set'] ?? null)) {
+                $document['gains'][$at]['evidence']['set'] = 'hand';
+            }
+        }
+
+        return $document;
     }
 
     /** @param  ?array<string, mixed>  $document */

@@ -67,13 +67,36 @@ final readonly class LibraryWriter
         $fits = array_diff_key($part, array_flip([...self::OF_THE_PART, 'key', 'maker', 'name', 'gains']));
         DB::table('fitments')->upsert([['part_id' => $id, 'platform_id' => $platform->id, 'place' => $place, 'document' => $json([...$fits, 'price' => (object) CurrentPrices::work($part)]), 'left_at' => null]], ['part_id', 'platform_id'], ['place', 'document', 'left_at']);
         $fitment = (int) DB::table('fitments')->where('part_id', $id)->where('platform_id', $platform->id)->value('id');
-        foreach (array_values($part['gains'] ?? []) as $at => $case) {
-            DB::table('gain_cases')->upsert([['fitment_id' => $fitment, 'place' => $at + 1, 'document' => $json(array_diff_key($case, ['evidence' => 1]))]], ['fitment_id', 'place'], ['document']);
-            $this->evidence($platform, ['gain_case_id' => (int) DB::table('gain_cases')->where('fitment_id', $fitment)->where('place', $at + 1)->value('id')], $case['evidence']);
-        }
-        DB::table('gain_cases')->where('fitment_id', $fitment)->where('place', '>', count($part['gains'] ?? []))->delete();
+        $this->cases($platform, $fitment, array_values($part['gains'] ?? []));
 
         return $this->price($id, $part['price']);
+    }
+
+    /**
+     * A case is known by when it holds: what rests on it stays with it, wherever it stands in the list.
+     *
+     * @param  list<array<string, mixed>>  $cases
+     */
+    private function cases(Platform $platform, int $fitment, array $cases): void
+    {
+        $known = fn (array $case): string => Canonical::hash(array_intersect_key($case, ['when' => 1, 'at_ethanol' => 1]));
+        $have = [];
+        foreach (DB::table('gain_cases')->where('fitment_id', $fitment)->orderBy('place')->get(['id', 'document']) as $row) {
+            $have[$known((array) json_decode($row->document, true))][] = (int) $row->id;
+        }
+        // Out of the way: places are taken once.
+        DB::table('gain_cases')->where('fitment_id', $fitment)->update(['place' => DB::raw('place + 1000000')]);
+        foreach ($cases as $at => $case) {
+            $row = ['place' => $at + 1, 'document' => json_encode((object) array_diff_key($case, ['evidence' => 1]), JSON_THROW_ON_ERROR | JSON_PRESERVE_ZERO_FRACTION)];
+            $id = isset($have[$known($case)]) ? array_shift($have[$known($case)]) : null;
+            if ($id === null) {
+                $id = DB::table('gain_cases')->insertGetId([...$row, 'fitment_id' => $fitment]);
+            } else {
+                DB::table('gain_cases')->where('id', $id)->update($row);
+            }
+            $this->evidence($platform, ['gain_case_id' => $id], $case['evidence']);
+        }
+        DB::table('gain_cases')->where('fitment_id', $fitment)->where('place', '>', 1000000)->delete();
     }
 
     /** @param  array<string, mixed>  $said */
@@ -97,9 +120,9 @@ final readonly class LibraryWriter
      */
     private function evidence(Platform $platform, array $of, array $said): void
     {
-        $newest = DB::table('evidence_records')->where($of)->orderByDesc('id')->first(['kind', 'note']);
-        if ($newest === null || $newest->kind !== $said['kind'] || $newest->note !== ($said['note'] ?? null)) {
-            DB::table('evidence_records')->insert([...$of, 'shop_id' => $platform->shop_id, 'kind' => $said['kind'], 'note' => $said['note'] ?? null, 'author_id' => $this->author?->id, 'created_at' => now()]);
+        $newest = DB::table('evidence_records')->where($of)->whereNull('figures')->orderByDesc('id')->first(['kind', 'note', 'set']);
+        if ($newest === null || $newest->kind !== $said['kind'] || $newest->note !== ($said['note'] ?? null) || $newest->set !== ($said['set'] ?? null)) {
+            DB::table('evidence_records')->insert([...$of, 'shop_id' => $platform->shop_id, 'kind' => $said['kind'], 'note' => $said['note'] ?? null, 'set' => $said['set'] ?? null, 'author_id' => $this->author?->id, 'created_at' => now()]);
         }
     }
 

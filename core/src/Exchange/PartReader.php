@@ -186,6 +186,7 @@ final readonly class PartReader
             pressure: self::pressure($node),
             airShare: $node->maybe('air_share')?->number(),
             torqueFollows: $anchors === [] && ! $node->has('torque'),
+            setByHand: $evidence->maybe('set')?->keyword('rule', 'hand') === 'hand',
         );
     }
 

@@ -50,6 +50,12 @@ final readonly class LibraryDocument
         return $lanes;
     }
 
+    /** @return list<array<string, string>> what it gives, case by case */
+    public function cases(Part $part): array
+    {
+        return array_map($this->case(...), $part->gains);
+    }
+
     /** @return array<string, mixed> */
     private function part(Part $part): array
     {
@@ -62,7 +68,7 @@ final readonly class LibraryDocument
             'maker' => $part->maker,
             'gives' => $first === null ? 'supports' : $this->gain($first->power, $this->say->writeAddedPower(...), $this->say->powerLabel()),
             'rests' => $first === null ? '' : Terms::evidence($first->evidence),
-            'cases' => array_map($this->case(...), $part->gains),
+            'cases' => $this->cases($part),
             'fills' => array_map(fn (string $slot): string => $this->bundle->catalog->platform->slots[$slot]->name, $part->slots),
             'needs' => array_map(fn (Need $need): string => $this->need($need), $part->requires),
             'goes_with' => array_map(fn (Need $need): string => $this->need($need), $part->recommends),

@@ -3,6 +3,8 @@
     import { untrack } from 'svelte';
     import Beside from '@/features/library/edit/Beside.svelte';
     import Changes from '@/features/library/edit/Changes.svelte';
+    import EvidencePanel from '@/features/library/EvidencePanel.svelte';
+    import Group from '@/features/library/edit/Group.svelte';
     import { Editing } from '@/features/library/edit/editing.svelte';
     import { saveKeys } from '@/features/library/edit/keys';
     import PartSheet from '@/features/library/edit/PartSheet.svelte';
@@ -26,6 +28,7 @@
     }: PartPage = $props();
     const person = untrack(() => (page.props as unknown as { person: SignedIn }).person);
     const mayEdit = person.abilities.includes('keep-library');
+    const mayMeasure = mayEdit || person.abilities.includes('keep-dyno-runs');
     const isNew = untrack(() => key === 'new');
     const base = untrack(() => `/library/${platform.id}`);
     const fresh = untrack(() => ({
@@ -102,6 +105,19 @@
                     maySetPrices={person.abilities.includes('set-prices')}
                 />
             </fieldset>
+            {#if document}
+                <Group title="What its gains rest on" closed={(document.gains?.length ?? 0) === 0}>
+                    <EvidencePanel
+                        {base}
+                        part={key}
+                        units={options.units}
+                        {mayMeasure}
+                        {mayEdit}
+                        seen={editing.state.number}
+                        took={(kept) => editing.took(kept, '')}
+                    />
+                </Group>
+            {/if}
         </section>
         <Beside {editing} {mayEdit} {keep}>
             <Preview shown={editing.look?.preview ?? []} />

@@ -3,10 +3,13 @@
     import { untrack } from 'svelte';
     import Beside from '@/features/library/edit/Beside.svelte';
     import Changes from '@/features/library/edit/Changes.svelte';
+    import Outcomes from '@/features/library/Outcomes.svelte';
+    import Group from '@/features/library/edit/Group.svelte';
     import { Editing } from '@/features/library/edit/editing.svelte';
     import { saveKeys } from '@/features/library/edit/keys';
     import LimitsOver from '@/features/library/edit/LimitsOver.svelte';
     import PlatformSheet from '@/features/library/edit/PlatformSheet.svelte';
+    import type { Entry } from '@/features/library/edit/paths';
     import type { LibraryKept, PlatformPage, SignedIn } from '@/generated/answers';
     import { post } from '@/lib/api';
     import Frame from '@/ui/Frame.svelte';
@@ -25,7 +28,17 @@
         if (editing.look?.picture) shown = editing.look.picture;
     });
 
+    const mayMeasure = mayEdit || person.abilities.includes('keep-dyno-runs');
     const keep = () => editing.keep();
+
+    /** What outcomes propose, written into the limit; it is kept when one says so. */
+    function propose(key: string, safe: number | null, edge: number | null) {
+        const limit = ((editing.document.limits ?? []) as Entry[]).find((one) => one.key === key);
+        if (!limit) return;
+        if (safe !== null) limit.safe = safe;
+        if (edge !== null) limit.edge = edge;
+        editing.say.well('Written into the limit: keep it, if it is right.');
+    }
 
     async function undo(number: number) {
         const now = await editing.say.of(post<LibraryKept>(`${base}/edits/${number}/undo`, {}));
@@ -60,6 +73,9 @@
             <fieldset disabled={!mayEdit} class="mt-2">
                 <PlatformSheet platform={editing.document} {options} />
             </fieldset>
+            <Group title="What became of components" about="safe and edge are proposed from it, never set">
+                <Outcomes {base} {mayMeasure} {mayEdit} take={propose} />
+            </Group>
         </section>
         <Beside {editing} {mayEdit} {keep}>
             {#if shown}

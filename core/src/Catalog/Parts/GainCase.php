@@ -29,6 +29,7 @@ final readonly class GainCase
      * @param  ?PressureRatio  $pressure  that forced induction on a natural engine holds
      * @param  ?float  $airShare  how much of a diesel map's gain is more air
      * @param  bool  $torqueFollows  no torque was stated: its share follows the power's
+     * @param  bool  $setByHand  its figures do not come from records by the rule: somebody set them
      * @param  ?LadderReading  $ladder  what it was read from, when it stands between measured ones
      */
     public function __construct(
@@ -49,6 +50,7 @@ final readonly class GainCase
         public ?PressureRatio $pressure = null,
         public ?float $airShare = null,
         public bool $torqueFollows = false,
+        public bool $setByHand = false,
     ) {
         $this->terms = ($when?->terms() ?? 0) + ($atEthanol === null ? 0 : 1);
     }

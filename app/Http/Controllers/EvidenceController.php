@@ -1,0 +1,49 @@
+<?php
+
+namespace App\Http\Controllers;
+
+use App\Actions\Library\KeepEvidence;
+use App\Http\Requests\EvidenceRequest;
+use App\Http\Requests\OutcomeRequest;
+use App\Http\Requests\PersonRequest;
+use App\Http\Requests\RuleRequest;
+use App\Models\Platform;
+use App\Queries\GainEvidence;
+use App\Queries\LibraryKept;
+use App\Queries\LimitEvidence;
+use Illuminate\Http\JsonResponse;
+
+/** What figures of the library rest on. */
+final class EvidenceController
+{
+    public function gains(PersonRequest $request, Platform $platform, string $key): JsonResponse
+    {
+        return response()->json(GainEvidence::of($platform, $key, $request->person()));
+    }
+
+    public function record(EvidenceRequest $request, Platform $platform, string $key, KeepEvidence $keep): JsonResponse
+    {
+        $keep->record($platform, $request->integer('case'), $request->said(), $request->person());
+
+        return response()->json(GainEvidence::of($platform, $key, $request->person()), 201);
+    }
+
+    public function rule(RuleRequest $request, Platform $platform, string $key, KeepEvidence $keep): JsonResponse
+    {
+        $keep->useRule($platform, $request->integer('case'), $request->seen(), $request->person());
+
+        return response()->json(LibraryKept::of($platform, $key, $request->person()));
+    }
+
+    public function limits(PersonRequest $request, Platform $platform): JsonResponse
+    {
+        return response()->json(LimitEvidence::of($platform, $request->person()->shop));
+    }
+
+    public function outcome(OutcomeRequest $request, Platform $platform, KeepEvidence $keep): JsonResponse
+    {
+        $keep->outcome($platform, $request->integer('limit'), $request->said(), $request->person());
+
+        return response()->json(LimitEvidence::of($platform, $request->person()->shop), 201);
+    }
+}

@@ -1,0 +1,13 @@
+<?php
+
+namespace Pebblerun\Core\Advice\Library;
+
+/** What became of a component under a load: it lived so long, or it broke. */
+final readonly class Outcome
+{
+    /**
+     * @param  float  $load  in the limit's quantity
+     * @param  int  $months  that it lived under it
+     */
+    public function __construct(public float $load, public bool $broke, public int $months) {}
+}

@@ -1,0 +1,72 @@
+<?php
+
+namespace Pebblerun\Core\Tests\Advice\Library;
+
+use Pebblerun\Core\Advice\Library\FigureRule;
+use Pebblerun\Core\Advice\Library\Outcome;
+use Pebblerun\Core\Advice\Library\OutcomeRule;
+use Pebblerun\Core\Catalog\Evidence;
+use Pebblerun\Core\Units\Range;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+
+/** The rules by which figures in use come from records, and limits from what became of components: worked by hand. */
+final class RulesTest extends TestCase
+{
+    public function test_the_best_kind_counts_alone(): void
+    {
+        $records = [[Evidence::Maker, Range::of(10.0, 20.0, 30.0)], [Evidence::OtherDyno, Range::of(5.0, 9.0, 12.0)], [Evidence::ShopDyno, Range::of(4.0, 7.0, 11.0)], [Evidence::ShopDyno, Range::of(3.0, 8.0, 10.0)], [Evidence::ShopDyno, Range::of(5.0, 6.0, 9.0)]];
+        self::assertEquals([Evidence::ShopDyno, Range::of(3.0, 7.0, 11.0), 3], FigureRule::of($records));
+        self::assertEquals([Evidence::ShopDyno, Range::of(3.0, 7.5, 11.0), 2], FigureRule::of(array_slice($records, 0, 4)), 'the middle of two');
+        self::assertEquals([Evidence::OtherDyno, Range::of(5.0, 9.0, 12.0), 1], FigureRule::of(array_slice($records, 0, 2)));
+        self::assertEquals([Evidence::Maker, Range::of(10.0, 20.0, 30.0), 1], FigureRule::of([[Evidence::Judgement, Range::exact(50.0)], ...array_slice($records, 0, 1)]));
+        self::assertNull(FigureRule::of([]));
+    }
+
+    public function test_the_order_of_records_says_nothing(): void
+    {
+        $records = [[Evidence::ShopDyno, Range::of(4.0, 7.0, 11.0)], [Evidence::ShopDyno, Range::of(3.0, 8.0, 10.0)], [Evidence::Maker, Range::of(1.0, 2.0, 3.0)], [Evidence::ShopDyno, Range::of(5.0, 6.0, 9.0)]];
+        $first = FigureRule::of($records);
+        for ($turn = 0; $turn < 4; $turn++) {
+            $records[] = array_shift($records);
+            self::assertEquals($first, FigureRule::of($records));
+        }
+    }
+
+    /** @return iterable<string, array{list<array{float, bool, int}>, ?float, ?float}> load, broke, months; safe and edge */
+    public static function outcomes(): iterable
+    {
+        $lived = fn (float ...$loads): array => array_map(fn (float $load): array => [$load, false, 14], array_values($loads));
+        $broke = fn (float ...$loads): array => array_map(fn (float $load): array => [$load, true, 3], array_values($loads));
+        yield 'four say nothing' => [$lived(300.0, 310.0, 320.0, 330.0), null, null];
+        yield 'five that lived: three bore 320 or more' => [$lived(300.0, 310.0, 320.0, 330.0, 340.0), 320.0, null];
+        yield 'one that broke below takes it down' => [[...$lived(300.0, 310.0, 320.0, 330.0, 340.0), ...$broke(315.0)], 310.0, 315.0];
+        yield 'one that broke at it' => [[...$lived(300.0, 310.0, 320.0, 330.0, 340.0), ...$broke(320.0)], 310.0, 320.0];
+        yield 'all broke below' => [[...$lived(300.0, 310.0, 320.0), ...$broke(290.0, 350.0)], null, 305.0];
+        yield 'too few lived a year' => [[...$lived(300.0, 310.0), [330.0, false, 11], [340.0, false, 2], ...$broke(360.0)], null, 360.0];
+        yield 'the lowest quarter of five' => [$broke(350.0, 360.0, 370.0, 400.0, 380.0), null, 360.0];
+        yield 'between two of four' => [[...$broke(350.0, 360.0, 370.0, 380.0), ...$lived(300.0)], null, 357.5];
+        yield 'nothing' => [[], null, null];
+    }
+
+    /** @param  list<array{float, bool, int}>  $rows */
+    #[DataProvider('outcomes')]
+    public function test_limits_are_proposed_from_what_lived_and_what_broke(array $rows, ?float $safe, ?float $edge): void
+    {
+        $outcomes = array_map(fn (array $row): Outcome => new Outcome(...$row), $rows);
+        $rule = OutcomeRule::of($outcomes);
+        self::assertSame([$safe, $edge], [$rule->safe, $rule->edge]);
+        self::assertEquals($rule, OutcomeRule::of(array_reverse($outcomes)));
+        self::assertSame(count(array_filter($rows, fn (array $row): bool => $row[1])), $rule->broke);
+        if ($safe !== null && $edge !== null) {
+            self::assertLessThan($edge, $safe);
+        }
+    }
+
+    public function test_eleven_months_are_not_a_year_and_twelve_are(): void
+    {
+        $at = fn (int $months): OutcomeRule => OutcomeRule::of(array_map(fn (float $load): Outcome => new Outcome($load, false, $months), [300.0, 310.0, 320.0, 330.0, 340.0]));
+        self::assertSame([null, 0], [$at(11)->safe, $at(11)->lived]);
+        self::assertSame([320.0, 5], [$at(12)->safe, $at(12)->lived]);
+    }
+}

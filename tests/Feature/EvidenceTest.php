@@ -1,0 +1,126 @@
+<?php
+
+namespace Tests\Feature;
+
+use App\Models\Platform;
+use Illuminate\Http\Response;
+use Illuminate\Testing\TestResponse;
+use Pebblerun\Formats\SchemaValidator;
+use Tests\TestCase;
+
+/** What gains and limits rest on: put on record, and taken into use only by a person. */
+final class EvidenceTest extends TestCase
+{
+    private function address(string $rest): string
+    {
+        return '/library/'.Platform::query()->where('key', 'corvane-lyre-16t')->value('id').$rest;
+    }
+
+    /**
+     * @param  TestResponse<Response>  $answer
+     * @return list<array<string, mixed>>
+     */
+    private static function read(string $definition, TestResponse $answer): array
+    {
+        (new SchemaValidator(base_path('schemas')))->check("answers.json#/\$defs/{$definition}", json_decode((string) $answer->getContent()));
+
+        return $answer->json();
+    }
+
+    /** @return list<array<string, mixed>> */
+    private function gains(string $part = 'brimstall-dp-cat'): array
+    {
+        return self::read('gainEvidence', $this->getJson($this->address("/parts/{$part}/evidence"))->assertOk());
+    }
+
+    /**
+     * @param  array<string, mixed>  $more
+     * @return TestResponse<Response>
+     */
+    private function record(int $case, array $more = [], string $part = 'brimstall-dp-cat'): TestResponse
+    {
+        return $this->postJson($this->address("/parts/{$part}/evidence"), ['case' => $case, 'kind' => 'shop-dyno', 'power' => [4, 7, 11], 'torque' => [5, 9, 12], 'on' => '2026-11-02', 'build' => 'three cars with a dyno map', 'frame' => 'load roller, J1349', 'source' => 'run 118', ...$more]);
+    }
+
+    public function test_records_stand_beside_the_figure_in_use_and_say_what_each_would_do(): void
+    {
+        $this->actingAs($this->person('tuner'));
+        $case = $this->gains()[0];
+        self::assertNull($case['by_rule']);
+        $this->record($case['id'])->assertCreated();
+        $this->record($case['id'], ['power' => [3, 8, 10]])->assertCreated();
+        $this->record($case['id'], ['kind' => 'maker', 'power' => [15, 20, 25]])->assertCreated();
+        $after = $this->gains()[0];
+        self::assertSame([3, 7.5, 11], $after['by_rule']['power']);
+        self::assertSame(['shop-dyno', 2], [$after['by_rule']['kind'], $after['by_rule']['from']]);
+        self::assertSame($case['in_use'], $after['in_use'], 'nothing changes by itself');
+        $adds = array_map(intval(...), array_column($after['records'], 'adds'));
+        self::assertGreaterThan($adds[0], $adds[2], 'the claim would promise more');
+        self::assertSame([(string) $this->person('tuner')->name, 'run 118'], [$after['records'][0]['by'], $after['records'][0]['source']]);
+        $this->postJson($this->address('/parts/brimstall-dp-cat/evidence/rule'), ['case' => $case['id'], 'seen' => 0])->assertForbidden();
+
+        $this->actingAs($this->person('advisor'));
+        $kept = $this->postJson($this->address('/parts/brimstall-dp-cat/evidence/rule'), ['case' => $case['id'], 'seen' => 0])->assertOk();
+        self::assertSame(['Catalysed 76 mm pipe: gain 12 → 8 whp'], $kept->json('state.changes'));
+        self::assertSame(['kind' => 'shop-dyno', 'note' => 'by the rule, from 2 records', 'set' => 'rule'], $kept->json('document.gains.0.evidence'));
+        self::assertCount(3, $this->gains()[0]['records'], 'the records stay');
+        $this->postJson($this->address('/edits/1/undo'))->assertOk()->assertJsonPath('state.changes', []);
+    }
+
+    public function test_a_figure_that_is_set_by_hand_says_so_and_wants_a_reason(): void
+    {
+        $this->actingAs($this->person('advisor'));
+        $part = $this->get($this->address('/parts/fjellvent-panel'))->viewData('page')['props']['document'];
+        $part['gains'][0]['power'] = [0, 2, 4];
+        $kept = $this->putJson($this->address('/parts/fjellvent-panel'), ['seen' => 0, 'document' => $part])->assertOk();
+        self::assertSame('hand', $kept->json('document.gains.0.evidence.set'));
+        $look = fn (array $document): array => array_column($this->postJson($this->address('/parts/fjellvent-panel/look'), ['document' => $document])->json('doubts'), 'path');
+        self::assertSame(['gains[0].evidence.note'], $look($kept->json('document')));
+        $told = $kept->json('document');
+        $told['gains'][0]['evidence']['note'] = 'two more cars since the summer';
+        self::assertSame([], $look($told));
+    }
+
+    public function test_records_stay_with_their_case_wherever_it_stands(): void
+    {
+        $this->actingAs($this->person('advisor'));
+        $cases = $this->gains('fjellvent-panel');
+        self::assertCount(2, $cases);
+        $this->record($cases[1]['id'], part: 'fjellvent-panel')->assertCreated();
+        $part = $this->get($this->address('/parts/fjellvent-panel'))->viewData('page')['props']['document'];
+        $part['gains'] = array_reverse($part['gains']);
+        $this->putJson($this->address('/parts/fjellvent-panel'), ['seen' => 0, 'document' => $part])->assertOk();
+        $after = $this->gains('fjellvent-panel');
+        self::assertSame([$cases[1]['id'], 1, 0], [$after[0]['id'], count($after[0]['records']), count($after[1]['records'])]);
+    }
+
+    public function test_a_record_without_sense_is_refused(): void
+    {
+        $this->actingAs($this->person('advisor'));
+        $case = $this->gains()[0]['id'];
+        foreach ([['kind' => 'rumour'], ['power' => [9, 7, 11]], ['power' => [1, 2]], ['on' => '2030-01-01'], ['torque' => ['x', 1, 2]], ['case' => 999_999_999]] as $wrong) {
+            $this->record($case, $wrong)->assertStatus(422);
+        }
+        self::assertSame([], $this->gains()[0]['records']);
+    }
+
+    public function test_outcomes_propose_a_limit_and_nobodys_limit_changes_by_itself(): void
+    {
+        $this->actingAs($this->person('technician'));
+        $limits = fn (): array => array_column(self::read('limitEvidence', $this->getJson($this->address('/outcomes'))->assertOk()), null, 'key');
+        $before = $limits()['clutch'];
+        self::assertSame([5, null], [$before['proposed']['missing'], $before['proposed']['safe']]);
+        $keep = fn (array $more): TestResponse => $this->postJson($this->address('/outcomes'), ['limit' => $before['id'], 'broke' => false, 'months' => 14, 'on' => '2026-10-01', 'how' => '', ...$more]);
+        foreach ([280, 300, 310, 320] as $load) {
+            $keep(['load' => $load])->assertCreated();
+        }
+        $keep(['load' => 335, 'broke' => true, 'months' => 2, 'how' => 'slipped in fourth'])->assertCreated();
+        foreach ([['load' => 0], ['load' => 'much'], ['load' => 300, 'months' => -1], ['load' => 300, 'on' => '2031-01-01'], ['load' => 300, 'limit' => 999_999_999]] as $wrong) {
+            $keep($wrong)->assertStatus(422);
+        }
+        $after = $limits()['clutch'];
+        self::assertSame([300, 335, 4, 1, 0], [$after['proposed']['safe'], $after['proposed']['edge'], $after['proposed']['lived'], $after['proposed']['broke'], $after['proposed']['missing']]);
+        self::assertSame([$before['safe'], $before['edge']], [$after['safe'], $after['edge']]);
+        self::assertSame((string) $this->person('technician')->name, $after['outcomes'][0]['by']);
+    }
+}
