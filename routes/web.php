@@ -9,6 +9,7 @@ use App\Http\Controllers\CounterController;
 use App\Http\Controllers\CustomerController;
 use App\Http\Controllers\EditController;
 use App\Http\Controllers\EvidenceController;
+use App\Http\Controllers\FilesController;
 use App\Http\Controllers\HealthController;
 use App\Http\Controllers\JobController;
 use App\Http\Controllers\LibraryController;
@@ -88,6 +89,9 @@ Route::middleware(['auth', MemberOfShop::class])->group(function (): void {
     Route::post('/suppliers/{supplier}/price-lists', [PriceListController::class, 'store'])->can('update', 'supplier');
 
     Route::get('/library', [LibraryController::class, 'index'])->can('viewAny', Platform::class);
+    Route::post('/library/documents', [FilesController::class, 'take'])->can('create', Platform::class);
+    Route::get('/library/{platform}/files/{file}', [FilesController::class, 'file'])->where('file', 'platform\.json|parts\.json|parts\.csv')->can('view', 'platform');
+    Route::get('/archive', [FilesController::class, 'archive'])->can('export', Shop::class);
     Route::get('/library/{platform}', [LibraryController::class, 'show'])->can('view', 'platform');
     Route::post('/library', [LibraryEditController::class, 'store'])->can('create', Platform::class);
     Route::get('/library/{platform}/platform', [LibraryEditController::class, 'platform'])->can('view', 'platform');

@@ -3,6 +3,7 @@
 namespace App\Actions;
 
 use App\Models\Shop;
+use Closure;
 use Pebblerun\Formats\DocumentReader;
 use Pebblerun\Formats\InvalidDocument;
 
@@ -19,8 +20,30 @@ final readonly class ShopDocuments
      */
     public function read(string $format, string $file, ?Shop $shop = null): array
     {
+        return $this->fitting(fn (): array => $this->reader->document($format, $file), $file, $shop);
+    }
+
+    /**
+     * The same of a text that somebody sent.
+     *
+     * @param  string  $name  what it is called in faults
+     * @return array<string, mixed>
+     *
+     * @throws InvalidDocument
+     */
+    public function text(string $format, string $text, string $name, Shop $shop): array
+    {
+        return $this->fitting(fn (): array => $this->reader->text($format, $text), $name, $shop);
+    }
+
+    /**
+     * @param  Closure(): array<string, mixed>  $read
+     * @return array<string, mixed>
+     */
+    private function fitting(Closure $read, string $file, ?Shop $shop): array
+    {
         try {
-            $document = $this->reader->document($format, $file);
+            $document = $read();
         } catch (InvalidDocument $fault) {
             throw InvalidDocument::because($file, $fault->getMessage());
         }

@@ -61,6 +61,18 @@ final readonly class DraftLibrary
         return $subject === '' ? $this->platform : $this->parts[$subject] ?? null;
     }
 
+    /** @return array<string, mixed> the platform in the open format */
+    public function platformDocument(): array
+    {
+        return ['format' => 'pebblerun/platform', 'version' => 2, 'units' => (object) $this->shop->units, 'platform' => $this->platform];
+    }
+
+    /** @return array<string, mixed> its parts in the open format */
+    public function partsDocument(): array
+    {
+        return ['format' => 'pebblerun/parts', 'version' => 2, 'units' => (object) $this->shop->units, 'platform' => $this->platform['key'], 'parts' => array_values($this->parts)];
+    }
+
     /** What was read and found right. */
     public function opened(?int $year = null): OpenedBundle
     {

@@ -19,6 +19,8 @@ enum Ability: string
     case ManagePeople = 'manage-people';
     case ReadAudit = 'read-audit';
     case ReadHealth = 'read-health';
+    /** Take everything that the shop owns away in one file. */
+    case ExportShop = 'export-shop';
 
     /** What a command of a plan asks besides editing it; null for nothing. */
     public static function ofCommand(mixed $command): ?self

@@ -21,6 +21,7 @@ enum AuditEvent: string
     case LimitAccepted = 'limit-accepted';
     case PlanExported = 'plan-exported';
     case VersionPublished = 'version-published';
+    case ShopExported = 'shop-exported';
 
     /** As the owner reads it. */
     public function words(): string
@@ -41,6 +42,7 @@ enum AuditEvent: string
             self::RoleChanged => 'changed a role',
             self::LimitAccepted => 'accepted a limit past safe',
             self::PlanExported => 'exported a plan',
+            self::ShopExported => 'exported everything the shop owns',
             self::VersionPublished => 'published a version of the library',
         };
     }

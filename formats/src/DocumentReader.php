@@ -31,7 +31,24 @@ final readonly class DocumentReader
      */
     public function document(string $format, string $file): array
     {
-        $document = JsonFile::read($file);
+        return $this->checked($format, JsonFile::read($file));
+    }
+
+    /**
+     * The same as a text.
+     *
+     * @return array<string, mixed>
+     *
+     * @throws InvalidDocument
+     */
+    public function text(string $format, string $text): array
+    {
+        return $this->checked($format, JsonFile::decode($text));
+    }
+
+    /** @return array<string, mixed> */
+    private function checked(string $format, object $document): array
+    {
         $this->schemas->check("{$format}.json", $document);
 
         /** @var array<string, mixed> */

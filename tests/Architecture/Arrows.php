@@ -68,6 +68,7 @@ final class Arrows
             'Security' => ['Models'],
             'Mail' => [],
             'Backup' => [],
+            'Archive' => ['Assembly', 'Models'],
             'Database' => [],
             'Policies' => ['Models', 'Security'],
             'Exceptions' => ['Models', 'Security'],
@@ -76,9 +77,9 @@ final class Arrows
             'Queries' => ['Assembly', 'Backup', 'Exceptions', 'Models', 'Security'],
             'Jobs' => ['Assembly', 'Mail', 'Models', 'Security'],
             'Http\\Requests' => ['Actions', 'Assembly', 'Queries', 'Models', 'Security'],
-            'Http\\Controllers' => ['Actions', 'Assembly', 'Database', 'Jobs', 'Queries', 'Models', 'Security', 'Http\\Requests'],
+            'Http\\Controllers' => ['Actions', 'Archive', 'Assembly', 'Database', 'Jobs', 'Queries', 'Models', 'Security', 'Http\\Requests'],
             'Http\\Middleware' => ['Models', 'Security'],
-            'Console' => ['Actions', 'Assembly', 'Backup', 'Jobs', 'Mail', 'Models', 'Security'],
+            'Console' => ['Actions', 'Archive', 'Assembly', 'Backup', 'Jobs', 'Mail', 'Models', 'Security'],
         ];
         foreach ($may as $package => $allowed) {
             $others = array_values(array_diff(array_keys($may), [$package, ...$allowed]));

@@ -33,7 +33,7 @@ final class AccessTest extends TestCase
             'POST parts/{part}/prices', 'GET price-lists', 'GET price-lists/{list}', 'GET price-lists/{list}/rows', 'POST price-lists/{list}/look', 'POST price-lists/{list}/taking', 'POST price-lists/{list}/undo', 'POST suppliers', 'POST suppliers/{supplier}/price-lists',
         ],
         'keep-library' => [
-            'POST library', 'PUT library/{platform}', 'POST library/{platform}/look', 'POST library/{platform}/publication', 'POST library/{platform}/edits/{number}/undo', 'POST library/{platform}/parts',
+            'POST library', 'POST library/documents', 'PUT library/{platform}', 'POST library/{platform}/look', 'POST library/{platform}/publication', 'POST library/{platform}/edits/{number}/undo', 'POST library/{platform}/parts',
             'PUT library/{platform}/parts/{key}', 'POST library/{platform}/parts/{key}/look', 'POST library/{platform}/parts/{key}/retirement', 'POST library/{platform}/parts/{key}/evidence/rule',
         ],
         'manage-people' => [
@@ -41,11 +41,12 @@ final class AccessTest extends TestCase
         ],
         'read-audit' => ['GET audit'],
         'read-health' => ['GET health'],
+        'export-shop' => ['GET archive'],
     ];
 
     /** What each role may: the matrix that the enum is held against. */
     private const ROLES = [
-        'owner' => ['read-jobs', 'edit-jobs', 'edit-plans', 'set-prices', 'accept-past-edge', 'keep-library', 'keep-dyno-runs', 'write-job-cards', 'manage-people', 'read-audit', 'read-health'],
+        'owner' => ['read-jobs', 'edit-jobs', 'edit-plans', 'set-prices', 'accept-past-edge', 'keep-library', 'keep-dyno-runs', 'write-job-cards', 'manage-people', 'read-audit', 'read-health', 'export-shop'],
         'advisor' => ['read-jobs', 'edit-jobs', 'edit-plans', 'set-prices', 'accept-past-edge', 'keep-library', 'write-job-cards'],
         'tuner' => ['read-jobs', 'edit-plans', 'accept-past-edge', 'keep-dyno-runs', 'write-job-cards'],
         'technician' => ['read-jobs', 'keep-dyno-runs', 'write-job-cards'],
@@ -59,7 +60,7 @@ final class AccessTest extends TestCase
         $task = Task::query()->firstOrCreate(['shop_id' => $this->job()->shop_id, 'kind' => 'summaries', 'subject' => 'x']);
         $supplier = Supplier::query()->firstOrCreate(['shop_id' => $this->job()->shop_id, 'name' => 'Fjellvent']);
         $list = PriceList::query()->firstOrCreate(['shop_id' => $supplier->shop_id, 'supplier_id' => $supplier->id, 'author_id' => $this->person('owner')->id, 'name' => 'list.csv', 'state' => 'taken', 'as_of' => '2026-11-01']);
-        $values = ['{job}' => $this->job()->id, '{plan}' => $plan->id, '{variant}' => $variant->id, '{number}' => 1, '/{plan?}' => "/{$plan->id}", '{task}' => $task->id, '{person}' => $this->person('advisor')->id, '{membership}' => $this->person('tuner')->memberships()->value('id'), '{session}' => str_repeat('0', 64), '{platform}' => $this->job()->car->platform_id, '{part}' => Part::query()->value('id'), '{key}' => 'fjellvent-panel', '{supplier}' => $supplier->id, '{list}' => $list->id];
+        $values = ['{job}' => $this->job()->id, '{plan}' => $plan->id, '{variant}' => $variant->id, '{number}' => 1, '/{plan?}' => "/{$plan->id}", '{task}' => $task->id, '{person}' => $this->person('advisor')->id, '{membership}' => $this->person('tuner')->memberships()->value('id'), '{session}' => str_repeat('0', 64), '{platform}' => $this->job()->car->platform_id, '{part}' => Part::query()->value('id'), '{key}' => 'fjellvent-panel', '{supplier}' => $supplier->id, '{list}' => $list->id, '{file}' => 'platform.json'];
         $routes = [];
         foreach (Route::getRoutes()->getRoutes() as $route) {
             if (str_starts_with($route->getActionName(), 'App\\')) {
@@ -84,7 +85,7 @@ final class AccessTest extends TestCase
     {
         $this->get('/')->assertRedirect('/sign-in');
         foreach (array_diff_key($this->routes(), array_flip(self::OPEN)) as $name => [$method, $address]) {
-            self::assertSame(401, $this->json($method, $address)->status(), $name);
+            self::assertSame(401, $this->json($method, $address)->baseResponse->getStatusCode(), $name);
         }
     }
 
@@ -92,7 +93,7 @@ final class AccessTest extends TestCase
     {
         $other = $this->stranger();
         $before = [$this->plan()->revision, $this->job()->brief_revision];
-        $common = array_flip([...self::OPEN, ...self::OWN, 'GET /', 'POST jobs', 'GET customers', 'GET search', 'GET library', 'POST library', 'GET price-lists', 'POST suppliers', 'POST summaries', 'GET people', 'POST people', 'GET audit', 'GET caught-mail', 'GET health']);
+        $common = array_flip([...self::OPEN, ...self::OWN, 'GET /', 'POST jobs', 'GET customers', 'GET search', 'GET archive', 'POST library/documents', 'GET library', 'POST library', 'GET price-lists', 'POST suppliers', 'POST summaries', 'GET people', 'POST people', 'GET audit', 'GET caught-mail', 'GET health']);
         foreach (array_diff_key($this->routes(), $common) as $name => [$method, $address]) {
             $answer = $this->actingAs($other)->json($method, $address);
             self::assertSame(404, $answer->status(), $name);
@@ -124,7 +125,7 @@ final class AccessTest extends TestCase
         foreach (array_diff_key($this->routes(), array_flip([...self::OPEN, ...self::OWN])) as $name => [$method, $address]) {
             foreach (self::ROLES as $role => $may) {
                 DB::beginTransaction();
-                $status = $this->actingAs($this->person($role)->fresh() ?? self::fail())->json($method, $address)->status();
+                $status = $this->actingAs($this->person($role)->fresh() ?? self::fail())->json($method, $address)->baseResponse->getStatusCode();
                 DB::rollBack();
                 self::assertSame(! in_array($asks[$name] ?? 'read-jobs', $may, true), $status === 403, "{$name} as {$role} answered {$status}");
             }

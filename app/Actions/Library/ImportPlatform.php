@@ -16,19 +16,33 @@ final readonly class ImportPlatform
     /** @throws InvalidDocument with file and path of each fault. */
     public function from(Shop $shop, string $platformFile, string $partsFile): LibraryChange
     {
-        $platform = $this->documents->read('platform', $platformFile, $shop)['platform'];
-        ['parts' => $parts, 'platform' => $of] = $this->documents->read('parts', $partsFile, $shop);
-        if ($of !== $platform['key']) {
-            throw InvalidDocument::because("{$partsFile}: platform", "these are parts of \"{$of}\" and not of \"{$platform['key']}\": name the file that belongs to it.");
+        return $this->documents($shop, $this->documents->read('platform', $platformFile, $shop), $this->documents->read('parts', $partsFile, $shop), $partsFile);
+    }
+
+    /** @throws InvalidDocument with document and path of each fault. */
+    public function texts(Shop $shop, string $platform, string $parts): LibraryChange
+    {
+        return $this->documents($shop, $this->documents->text('platform', $platform, 'platform', $shop), $this->documents->text('parts', $parts, 'parts', $shop), 'parts');
+    }
+
+    /**
+     * @param  array<string, mixed>  $said  a platform document
+     * @param  array<string, mixed>  $listed  a parts document
+     * @param  string  $name  what the second is called in faults
+     */
+    private function documents(Shop $shop, array $said, array $listed, string $name): LibraryChange
+    {
+        $platform = $said['platform'];
+        if ($listed['platform'] !== $platform['key']) {
+            throw InvalidDocument::because("{$name}: platform", "these are parts of \"{$listed['platform']}\" and not of \"{$platform['key']}\": name the file that belongs to it.");
         }
-        // What one document says of the other shows on a car with nothing planned yet.
-        [$brief, $plan] = NewJob::of($platform, $shop->document);
         try {
-            $this->reader->open(['format' => 'pebblerun/bundle', 'version' => 2, 'units' => $shop->units, 'shop' => $shop->document, 'platform' => $platform, 'parts' => $parts, 'brief' => $brief, 'plan' => $plan]);
+            // What one document says of the other shows on a car with nothing planned yet.
+            $this->reader->open(NewJob::bundle($platform, $listed['parts'], $shop->document, $shop->units));
         } catch (InvalidDocument $fault) {
-            throw InvalidDocument::because($partsFile, $fault->getMessage());
+            throw InvalidDocument::because($name, $fault->getMessage());
         }
 
-        return $this->library->keep($shop, $platform, $parts);
+        return $this->library->keep($shop, $platform, $listed['parts']);
     }
 }

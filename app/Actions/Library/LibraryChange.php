@@ -31,4 +31,13 @@ final readonly class LibraryChange
 
         return new self($platform, array_keys(array_diff_key($is, $was)), $changed, $gone, count($both) - count($changed), $prices, $version);
     }
+
+    /** @return array<string, mixed> valid against taken of schemas/answers.json */
+    public function toArray(): array
+    {
+        return [
+            'platform' => $this->platform->id, 'name' => $this->platform->name, 'version' => $this->version->number,
+            'added' => $this->added, 'changed' => $this->changed, 'gone' => $this->gone, 'unchanged' => $this->unchanged, 'prices' => $this->prices,
+        ];
+    }
 }

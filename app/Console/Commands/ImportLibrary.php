@@ -4,7 +4,6 @@ namespace App\Console\Commands;
 
 use App\Actions\Library\ImportPlatform;
 use App\Actions\Library\LibraryChange;
-use App\Models\Shop;
 use App\Security\Audit;
 use App\Security\AuditEvent;
 use Illuminate\Console\Command;
@@ -21,7 +20,7 @@ final class ImportLibrary extends Command
 
     public function handle(ImportPlatform $import, Audit $audit): int
     {
-        $shop = $this->shop();
+        $shop = $this->onlyShop((string) $this->option('shop'));
         if ($shop === null) {
             return 2;
         }
@@ -41,16 +40,6 @@ final class ImportLibrary extends Command
         $this->say($change);
 
         return self::SUCCESS;
-    }
-
-    private function shop(): ?Shop
-    {
-        $name = (string) $this->option('shop');
-        if ($name === '' && Shop::query()->count() === 1) {
-            return Shop::query()->first();
-        }
-
-        return $this->shopNamed($name);
     }
 
     private function say(LibraryChange $change): void

@@ -18,6 +18,12 @@ trait NamesPeople
         return $shop;
     }
 
+    /** The one of that name, or the only one there is. */
+    private function onlyShop(string $name): ?Shop
+    {
+        return $name === '' && Shop::query()->count() === 1 ? Shop::query()->first() : $this->shopNamed($name);
+    }
+
     private function roleNamed(string $role): ?Role
     {
         $found = Role::tryFrom($role);

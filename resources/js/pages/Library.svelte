@@ -2,6 +2,7 @@
     import { Link, page, router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
     import { legend } from '@/features/library/evidence';
+    import Files from '@/features/library/Files.svelte';
     import NewPlatform from '@/features/library/NewPlatform.svelte';
     import PartPanel from '@/features/library/PartPanel.svelte';
     import Publish from '@/features/library/Publish.svelte';
@@ -21,6 +22,7 @@
     const base = $derived(`/library/${shown?.id}`);
     let making = $state(false);
     let helping = $state(false);
+    let filing = $state(false);
 
     const keys = $derived([
         {
@@ -35,12 +37,13 @@
             run: () => shown && router.visit(`${base}/platform`),
         },
         { key: 'm', words: 'A new platform', run: () => mayEdit && (making = true) },
+        { key: 'f', words: 'Files, out and in', run: () => shown && (filing = true) },
         { key: '?', words: 'This list', run: () => (helping = true) },
     ]);
 
     function keydown(event: KeyboardEvent) {
         const target = event.target as HTMLElement;
-        if (event.ctrlKey || event.metaKey || event.altKey || making || helping) return;
+        if (event.ctrlKey || event.metaKey || event.altKey || making || helping || filing) return;
         if (target.closest('input, select, textarea, a, [role=dialog]')) return;
         if (event.key === 'Enter' && !target.dataset.part) return;
         const found = keys.find(({ key }) => key === event.key);
@@ -96,6 +99,7 @@
             <section class="overflow-y-auto px-5 py-4" aria-label="Parts">
                 <div class="mb-2 flex items-baseline gap-3">
                     <h2 class="mr-auto text-[15px] font-semibold tracking-tight">{shown.name}</h2>
+                    <button class="btn" onclick={() => (filing = true)}>Files</button>
                     <Link href="{base}/platform" class="btn">Platform and curve</Link>
                     {#if mayEdit}<Link href="{base}/parts/new" class="btn">New part</Link>{/if}
                 </div>
@@ -118,6 +122,13 @@
         {/if}
     </div>
 </Frame>
+{#if shown}<Files
+        bind:open={filing}
+        {base}
+        name={shown.name}
+        {mayEdit}
+        mayExport={person.abilities.includes('export-shop')}
+    />{/if}
 <NewPlatform bind:open={making} {platforms} {units} />
 <Sheet bind:open={helping} title="Keys of the library">
     <dl class="grid grid-cols-[8em_1fr] gap-y-1">

@@ -107,7 +107,7 @@
                 <span class="text-[12px] text-soft">{kinds[entry.kind] ?? entry.kind}</span>
                 <span class="min-w-0 truncate"
                     ><span class="font-medium">{entry.title}</span>{#if entry.detail}<span class="text-soft"
-                            >{' · '}{entry.detail}</span
+                            >&nbsp;· {entry.detail}</span
                         >{/if}</span
                 >
             </li>

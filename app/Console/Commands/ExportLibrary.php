@@ -1,0 +1,35 @@
+<?php
+
+namespace App\Console\Commands;
+
+use App\Assembly\DraftLibrary;
+use App\Models\Platform;
+use Illuminate\Console\Command;
+
+final class ExportLibrary extends Command
+{
+    use NamesPeople;
+
+    protected $signature = 'library:export {platform : its key} {what : platform or parts} {--shop= : whose library; needed where there are several}';
+
+    protected $description = 'Writes a platform or its parts in the open format to the standard output';
+
+    public function handle(): int
+    {
+        $shop = $this->onlyShop((string) $this->option('shop'));
+        if ($shop === null) {
+            return 2;
+        }
+        $platform = Platform::query()->where('shop_id', $shop->id)->where('key', $this->argument('platform'))->first();
+        if ($platform === null) {
+            $this->error("The shop has no platform \"{$this->argument('platform')}\": it has ".Platform::query()->where('shop_id', $shop->id)->orderBy('key')->pluck('key')->implode(', ').'.');
+
+            return 2;
+        }
+        $draft = DraftLibrary::of($platform, $shop);
+        $document = $this->argument('what') === 'parts' ? $draft->partsDocument() : $draft->platformDocument();
+        echo json_encode($document, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION)."\n";
+
+        return self::SUCCESS;
+    }
+}

@@ -1,0 +1,44 @@
+#!/usr/bin/env bash
+# What of bin/pebblerun needs the database: import and export.
+#   library.sh export FILE.zip [--shop=NAME]            everything that a shop owns
+#   library.sh export PLATFORM FOLDER [--shop=NAME]     one platform: FOLDER/platform.json and FOLDER/parts.json
+#   library.sh import FILE.zip                          an archive, into an empty installation
+#   library.sh import PLATFORM.json PARTS.json [--shop=NAME] [--dry-run]
+set -Eeuo pipefail
+. "$(dirname "$0")/ground.sh"
+QUIET=1
+choose_run
+settings
+trap - ERR
+export APP_CONFIG_CACHE=$RUN/cache/none.php
+say() { printf '%s\n' "$1" >&2; }
+what=$1
+shift
+case "$what ${1:-}" in
+    "export "*.zip)
+        file=$1; shift
+        [ ! -e "$file" ] || { say "$file is there already: name another file."; exit 2; }
+        artisan shop:export "$@" > "$file.part" || { code=$?; cat "$file.part" >&2; rm -f "$file.part"; exit "$code"; }
+        mv "$file.part" "$file"
+        say "Everything the shop owns is in $file."
+        ;;
+    "export "*)
+        key=${1:?a platform} folder=${2:?a folder}; shift 2
+        mkdir -p "$folder"
+        for one in platform parts; do
+            artisan library:export "$key" "$one" "$@" > "$folder/$one.json.part" || { code=$?; cat "$folder/$one.json.part" >&2; rm -f "$folder/$one.json.part"; exit "$code"; }
+            mv "$folder/$one.json.part" "$folder/$one.json"
+        done
+        say "$folder/platform.json and $folder/parts.json are written."
+        ;;
+    "import "*.zip) artisan shop:import < "$1" ;;
+    "import "*)
+        platform=${1:?a platform} parts=${2:?its parts}; shift 2
+        # The system user may not go where the caller's files are.
+        copies=$(as_user mktemp -d)
+        trap 'rm -rf "$copies"' EXIT
+        for one in platform parts; do as_user tee "$copies/$one.json" < "${!one}" > /dev/null; done
+        artisan library:import "$copies/platform.json" "$copies/parts.json" "$@" 2>&1 | sed "s#$copies/platform.json#$platform#g; s#$copies/parts.json#$parts#g"
+        exit "${PIPESTATUS[0]}"
+        ;;
+esac

@@ -1,0 +1,100 @@
+<script lang="ts">
+    import { router } from '@inertiajs/svelte';
+    import type { Taken } from '@/generated/answers';
+    import { post } from '@/lib/api';
+    import { told } from '@/lib/told.svelte';
+    import Sheet from '@/ui/Sheet.svelte';
+    import Told from '@/ui/Told.svelte';
+
+    /** The library in the open formats, out and in; and everything that the shop owns as one archive. */
+    type Props = { open: boolean; base: string; name: string; mayEdit: boolean; mayExport: boolean };
+    let { open = $bindable(), base, name, mayEdit, mayExport }: Props = $props();
+    let platform = $state<FileList>();
+    let parts = $state<FileList>();
+    let dry = $state.raw<Taken | null>(null);
+    const say = told();
+    const outs = [
+        ['platform.json', 'the platform'],
+        ['parts.json', 'its parts'],
+        ['parts.csv', 'its parts as a table, for a spreadsheet'],
+    ] as const;
+    const lists = [
+        ['added', 'new'],
+        ['changed', 'changed'],
+        ['gone', 'no longer there: retired where a plan has it'],
+    ] as const;
+
+    async function send(isDry: boolean) {
+        const files = [platform?.[0], parts?.[0]];
+        if (!files[0] || !files[1]) return;
+        const [one, other] = await Promise.all([files[0].text(), files[1].text()]);
+        const taken = await say.of(
+            post<Taken>('/library/documents', { platform: one, parts: other, dry: isDry }),
+        );
+        dry = isDry ? (taken ?? null) : null;
+        if (taken && !isDry) {
+            open = false;
+            router.visit(`/library/${taken.platform}`);
+        }
+    }
+</script>
+
+<Sheet bind:open title="Files">
+    <h3 class="font-semibold">Out</h3>
+    <ul class="mb-3">
+        {#each outs as [file, words] (file)}<li>
+                <a class="underline" href="{base}/files/{file}" download>{name}: {words}</a>
+            </li>{/each}
+        {#if mayExport}<li>
+                <a class="underline" href="/archive" download>Everything the shop owns, as one archive</a>
+            </li>{/if}
+    </ul>
+    {#if mayEdit}
+        <h3 class="font-semibold">In</h3>
+        <form
+            class="flex flex-wrap items-end gap-3"
+            onsubmit={(event) => {
+                event.preventDefault();
+                void send(true);
+            }}
+        >
+            <label class="flex flex-col gap-1"
+                ><span class="text-[12px] text-soft">A platform</span><input
+                    class="text-[12px]"
+                    type="file"
+                    accept=".json,application/json"
+                    required
+                    bind:files={platform}
+                    onchange={() => (dry = null)}
+                /></label
+            >
+            <label class="flex flex-col gap-1"
+                ><span class="text-[12px] text-soft">Its parts</span><input
+                    class="text-[12px]"
+                    type="file"
+                    accept=".json,application/json"
+                    required
+                    bind:files={parts}
+                    onchange={() => (dry = null)}
+                /></label
+            >
+            <button class="btn">Look what they would change</button>
+        </form>
+        {#if say.bad}<pre
+                class="mt-2 max-h-60 overflow-auto text-[12px] whitespace-pre-wrap text-rust"
+                role="alert">{say.bad}</pre>{:else}<Told {say} />{/if}
+        {#if dry}
+            <div class="mt-3 border-t border-line pt-2" role="status">
+                <p class="font-medium">
+                    {dry.name} would be version {dry.version}: {dry.unchanged} parts stay, {dry.prices} prices are
+                    new.
+                </p>
+                {#each lists as [key, words] (key)}{#if dry[key].length > 0}<p class="text-soft">
+                            {dry[key].length}
+                            {words}: {dry[key].join(', ')}
+                        </p>{/if}{/each}
+                <button class="btn btn-strong mt-2" onclick={() => send(false)}>Take them in</button>
+            </div>
+        {/if}
+    {/if}
+</Sheet>
