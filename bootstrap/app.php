@@ -29,6 +29,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $schedule->call(fn () => Cache::put(Health::BEAT, time(), 3600))->everyMinute();
         // On one of several machines.
         $schedule->command('pebblerun:summaries')->dailyAt('03:10')->onOneServer();
+        $schedule->command('suppliers:refresh')->dailyAt('02:50')->onOneServer();
         $schedule->command('pebblerun:prune')->dailyAt('03:40')->onOneServer();
         $schedule->command('pebblerun:backup')->dailyAt('02:20')->onOneServer();
     })

@@ -19,6 +19,9 @@ return [
     'hosts' => array_values(array_unique(array_filter([parse_url((string) env('APP_URL', ''), PHP_URL_HOST), '127.0.0.1', 'localhost', ...explode(',', (string) env('PEBBLERUN_HOSTS', ''))]))),
     'proxies' => array_values(array_filter(explode(',', (string) env('PEBBLERUN_PROXIES', '')))),
 
+    // Where the stand-in for a supplier listens.
+    'supplier' => 'http://127.0.0.1:'.env('PEBBLERUN_SUPPLIER_PORT', 8845),
+
     // Where the estimator listens; without it every request estimates for itself.
     'estimator' => env('PEBBLERUN_ESTIMATOR'),
 ];

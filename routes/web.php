@@ -86,6 +86,7 @@ Route::middleware(['auth', MemberOfShop::class])->group(function (): void {
     Route::post('/price-lists/{list}/taking', [PriceListController::class, 'take'])->can('view', 'list');
     Route::post('/price-lists/{list}/undo', [PriceListController::class, 'undo'])->can('view', 'list');
     Route::post('/suppliers', [PriceListController::class, 'supplier'])->can('create', Supplier::class);
+    Route::post('/suppliers/{supplier}/refresh', [PriceListController::class, 'refresh'])->can('update', 'supplier');
     Route::post('/suppliers/{supplier}/price-lists', [PriceListController::class, 'store'])->can('update', 'supplier');
 
     Route::get('/library', [LibraryController::class, 'index'])->can('viewAny', Platform::class);

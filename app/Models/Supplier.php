@@ -2,6 +2,7 @@
 
 namespace App\Models;
 
+use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Model;
 
 /**
@@ -10,16 +11,22 @@ use Illuminate\Database\Eloquent\Model;
  * @property int $id
  * @property int $shop_id
  * @property string $name
+ * @property ?string $address where it is asked over the wire
+ * @property ?CarbonImmutable $answered_at when it was asked last and answered
+ * @property string $trouble why it did not answer last time
  * @property ?array<string, mixed> $matching how its lists are written: columns by the names that head them, decimal, taxed, rate
  */
 final class Supplier extends Model
 {
     public const UPDATED_AT = null;
 
-    protected $attributes = ['matching' => null];
+    /** The address of the one that ships with the application, wherever it listens. */
+    public const STAND_IN = 'stand-in';
+
+    protected $attributes = ['matching' => null, 'address' => null, 'answered_at' => null, 'trouble' => ''];
 
     protected function casts(): array
     {
-        return ['matching' => 'array'];
+        return ['matching' => 'array', 'answered_at' => 'immutable_datetime'];
     }
 }

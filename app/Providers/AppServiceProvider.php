@@ -5,9 +5,12 @@ namespace App\Providers;
 use App\Database\Connector;
 use App\Exceptions\LostConnection;
 use App\Security\PeopleSessions;
+use App\Suppliers\HttpCatalog;
+use App\Suppliers\SupplierCatalog;
 use Illuminate\Contracts\Database\LostConnectionDetector;
 use Illuminate\Contracts\Foundation\Application;
 use Illuminate\Database\Eloquent\Model;
+use Illuminate\Http\Client\Factory;
 use Illuminate\Http\Middleware\TrustProxies;
 use Illuminate\Support\Facades\Route;
 use Illuminate\Support\Facades\Session;
@@ -32,6 +35,7 @@ final class AppServiceProvider extends ServiceProvider
         }
         $this->app->singleton(LostConnectionDetector::class, LostConnection::class);
         $this->app->bind('db.connector.pgsql', Connector::class);
+        $this->app->bind(SupplierCatalog::class, fn (Application $app): HttpCatalog => new HttpCatalog($app->make(Factory::class), (string) config('pebblerun.supplier')));
         $this->app->singleton(DocumentReader::class, fn (): DocumentReader => DocumentReader::standard());
     }
 

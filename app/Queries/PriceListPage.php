@@ -23,7 +23,7 @@ final class PriceListPage
     public static function of(?PriceList $shown, User $reader): array
     {
         return [
-            'suppliers' => array_values(Supplier::query()->where('shop_id', $reader->shop_id)->orderBy('name')->get()->map(fn (Supplier $supplier): array => ['id' => $supplier->id, 'name' => $supplier->name, 'remembers' => $supplier->matching !== null])->all()),
+            'suppliers' => array_values(Supplier::query()->where('shop_id', $reader->shop_id)->orderBy('name')->get()->map(fn (Supplier $supplier): array => ['id' => $supplier->id, 'name' => $supplier->name, 'remembers' => $supplier->matching !== null, 'asked' => $supplier->address !== null, 'answered' => $supplier->answered_at?->toIso8601String(), 'trouble' => $supplier->trouble])->all()),
             'lists' => array_values(PriceList::query()->with('supplier', 'author')->where('shop_id', $reader->shop_id)->orderByDesc('created_at')->limit(self::LISTS)->get()->map(fn (PriceList $list): array => [
                 'id' => $list->id, 'name' => $list->name, 'supplier' => $list->supplier->name, 'state' => $list->state, 'at' => $list->created_at->toIso8601String(), 'author' => $list->author->name,
             ])->all()),

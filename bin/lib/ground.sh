@@ -175,7 +175,7 @@ settings() {
     export -n DB_ADMIN DB_ADMIN_PASSWORD DB_OWNER_PASSWORD DB_WORK_PASSWORD DB_BACKUP_PASSWORD
     set -a
     APP_ENV=${APP_ENV:-production} APP_URL=${APP_URL:-$URL} DB_HOST=$DB_HOST DB_PORT=$DB_PORT DB_DATABASE=${DB_DATABASE:-pebblerun} DB_USERNAME=pebblerun_web
-    PEBBLERUN_MAIL_PORT=${PEBBLERUN_MAIL_PORT:-$((PORT + 25))} APP_CONFIG_CACHE=$RUN/cache/config.php APP_ROUTES_CACHE=$RUN/cache/routes.php LARAVEL_STORAGE_PATH=$RUN/storage PEBBLERUN_ESTIMATOR=$RUN/web/sockets/estimator.sock
+    PEBBLERUN_MAIL_PORT=${PEBBLERUN_MAIL_PORT:-$((PORT + 25))} PEBBLERUN_SUPPLIER_PORT=${PEBBLERUN_SUPPLIER_PORT:-$((PORT + 45))} APP_CONFIG_CACHE=$RUN/cache/config.php APP_ROUTES_CACHE=$RUN/cache/routes.php LARAVEL_STORAGE_PATH=$RUN/storage PEBBLERUN_ESTIMATOR=$RUN/web/sockets/estimator.sock
     set +a
     # What the cached settings were made of: a changed port or host makes them anew.
     env | grep -E '^(APP|DB|MAIL|PEBBLERUN|SESSION|LOG)_' | sort | sha256sum > "$RUN/done/environment"
@@ -367,6 +367,8 @@ start_background() {
     start_watched worker php "$SERVE/artisan" queue:work --sleep=1 --max-time=3600 --quiet
     # Without a mail server of its own, a stand-in takes the mail.
     [ -n "${MAIL_HOST:-}" ] || start_watched mail-catcher php "$SERVE/artisan" pebblerun:mail-catcher
+    # A stand-in for a supplier that is asked over the wire.
+    start_watched supplier php -S "127.0.0.1:$PEBBLERUN_SUPPLIER_PORT" "$SERVE/bin/lib/supplier.php"
     # The logs belong to whoever runs this.
     start_watched_as "$(id -un)" rotation bash "$SERVE/bin/lib/rotate.sh" "$RUN/log"
     start_watched scheduler php "$SERVE/artisan" schedule:work --quiet
@@ -382,7 +384,7 @@ stop_one() {
 
 stop_all() {
     local name
-    for name in worker estimator scheduler mail-catcher rotation nginx php-fpm; do stop_one "$RUN/web/$name.pid"; done
+    for name in worker estimator scheduler mail-catcher supplier rotation nginx php-fpm; do stop_one "$RUN/web/$name.pid"; done
     clear_strays
     if [ -s "$DB_FOLDER/postmaster.pid" ]; then
         (cd / && as_postgres $PG/pg_ctl -D "$DB_FOLDER" -m fast -w -t 30 stop) >/dev/null 2>&1 || true

@@ -16,6 +16,11 @@ return new class extends Migration
             $table->string('name', 200);
             // How its lists are written; null until the first was taken in.
             $table->jsonb('matching')->nullable();
+            // Where it is asked over the wire; null for one that sends lists.
+            $table->string('address', 400)->nullable();
+            $table->timestampTz('answered_at')->nullable();
+            // Why it did not answer last time; empty where it did.
+            $table->string('trouble', 400)->default('');
             $table->timestampTz('created_at');
             $table->unique(['shop_id', 'name']);
         });
@@ -61,6 +66,7 @@ return new class extends Migration
             $table->jsonb('before')->nullable();
             $table->jsonb('after')->nullable();
             $table->unsignedInteger('lead_days')->nullable();
+            $table->unsignedInteger('stock')->nullable();
             $table->text('reason')->default('');
             $table->primary(['price_list_id', 'line']);
             $table->index(['price_list_id', 'outcome', 'line']);

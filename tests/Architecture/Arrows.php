@@ -69,17 +69,18 @@ final class Arrows
             'Mail' => [],
             'Backup' => [],
             'Archive' => ['Assembly', 'Models'],
+            'Suppliers' => ['Models'],
             'Database' => [],
             'Policies' => ['Models', 'Security'],
             'Exceptions' => ['Models', 'Security'],
             'Assembly' => ['Models'],
-            'Actions' => ['Assembly', 'Exceptions', 'Jobs', 'Mail', 'Models', 'Security'],
+            'Actions' => ['Assembly', 'Exceptions', 'Jobs', 'Mail', 'Models', 'Security', 'Suppliers'],
             'Queries' => ['Assembly', 'Backup', 'Exceptions', 'Models', 'Security'],
             'Jobs' => ['Assembly', 'Mail', 'Models', 'Security'],
             'Http\\Requests' => ['Actions', 'Assembly', 'Queries', 'Models', 'Security'],
             'Http\\Controllers' => ['Actions', 'Archive', 'Assembly', 'Database', 'Jobs', 'Queries', 'Models', 'Security', 'Http\\Requests'],
             'Http\\Middleware' => ['Models', 'Security'],
-            'Console' => ['Actions', 'Archive', 'Assembly', 'Backup', 'Jobs', 'Mail', 'Models', 'Security'],
+            'Console' => ['Actions', 'Archive', 'Assembly', 'Exceptions', 'Suppliers', 'Backup', 'Jobs', 'Mail', 'Models', 'Security'],
         ];
         foreach ($may as $package => $allowed) {
             $others = array_values(array_diff(array_keys($may), [$package, ...$allowed]));

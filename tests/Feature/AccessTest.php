@@ -30,7 +30,7 @@ final class AccessTest extends TestCase
             'DELETE plans/{plan}/variants/{variant}', 'POST plans/{plan}/variants/{variant}/restore',
         ],
         'set-prices' => [
-            'POST parts/{part}/prices', 'GET price-lists', 'GET price-lists/{list}', 'GET price-lists/{list}/rows', 'POST price-lists/{list}/look', 'POST price-lists/{list}/taking', 'POST price-lists/{list}/undo', 'POST suppliers', 'POST suppliers/{supplier}/price-lists',
+            'POST parts/{part}/prices', 'GET price-lists', 'GET price-lists/{list}', 'GET price-lists/{list}/rows', 'POST price-lists/{list}/look', 'POST price-lists/{list}/taking', 'POST price-lists/{list}/undo', 'POST suppliers', 'POST suppliers/{supplier}/price-lists', 'POST suppliers/{supplier}/refresh',
         ],
         'keep-library' => [
             'POST library', 'POST library/documents', 'PUT library/{platform}', 'POST library/{platform}/look', 'POST library/{platform}/publication', 'POST library/{platform}/edits/{number}/undo', 'POST library/{platform}/parts',

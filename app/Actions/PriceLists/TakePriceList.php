@@ -20,9 +20,9 @@ final readonly class TakePriceList
 
     private const FOUND = "update price_list_rows r set part_id = p.id from parts p where p.shop_id = ? and p.key = r.key and r.price_list_id = ? and r.outcome = 'added'";
 
-    private const ITEMS = "insert into supplier_items (supplier_id, article, part_id, lead_days, seen_at)
-        select ?, r.article, r.part_id, r.lead_days, now() from price_list_rows r where r.price_list_id = ? and r.outcome <> 'refused' and r.article <> ''
-        on conflict (supplier_id, article) do update set lead_days = coalesce(excluded.lead_days, supplier_items.lead_days), seen_at = excluded.seen_at";
+    private const ITEMS = "insert into supplier_items (supplier_id, article, part_id, lead_days, stock, seen_at)
+        select ?, r.article, r.part_id, r.lead_days, r.stock, now() from price_list_rows r where r.price_list_id = ? and r.outcome <> 'refused' and r.article <> ''
+        on conflict (supplier_id, article) do update set lead_days = coalesce(excluded.lead_days, supplier_items.lead_days), stock = excluded.stock, seen_at = excluded.seen_at";
 
     private const PRICES = "insert into prices (part_id, as_of, money, source, author_id, supplier_id, price_list_id, created_at)
         select r.part_id, ?, r.after, ?, ?, ?, ?, now() from price_list_rows r where r.price_list_id = ? and r.outcome in ('added', 'changed')";

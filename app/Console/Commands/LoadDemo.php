@@ -4,6 +4,7 @@ namespace App\Console\Commands;
 
 use App\Actions\ImportFolder;
 use App\Models\Shop;
+use App\Models\Supplier;
 use App\Security\DemoPeople;
 use Illuminate\Console\Command;
 use Pebblerun\Formats\InvalidDocument;
@@ -24,6 +25,7 @@ final class LoadDemo extends Command
         try {
             $shop = $import->into(base_path('demo'), DemoPeople::ALL);
             $shop->update(['is_demo' => true]);
+            Supplier::create(['shop_id' => $shop->id, 'name' => 'Skerry Wholesale', 'address' => Supplier::STAND_IN]);
         } catch (InvalidDocument $fault) {
             $this->error($fault->getMessage());
 

@@ -3,6 +3,7 @@
 namespace App\Http\Controllers;
 
 use App\Actions\PriceLists\MatchPriceList;
+use App\Actions\PriceLists\RefreshSupplier;
 use App\Actions\PriceLists\SendPriceList;
 use App\Actions\PriceLists\TakePriceList;
 use App\Http\Requests\MatchingRequest;
@@ -37,6 +38,11 @@ final class PriceListController
         $supplier = Supplier::create(['shop_id' => $request->person()->shop_id, 'name' => $request->string('name')->value()]);
 
         return response()->json(['id' => $supplier->id], 201);
+    }
+
+    public function refresh(PersonRequest $request, Supplier $supplier, RefreshSupplier $refresh): JsonResponse
+    {
+        return response()->json(['changed' => $refresh->refresh($supplier, $request->person())]);
     }
 
     public function store(PriceListRequest $request, Supplier $supplier, SendPriceList $send): JsonResponse

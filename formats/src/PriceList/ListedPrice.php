@@ -10,7 +10,7 @@ final readonly class ListedPrice
     private const MOST_DAYS = 365;
 
     /** @param  string  $fault  empty for none */
-    private function __construct(public string $article, public string $maker, public string $name, public ?float $price, public ?float $used, public ?int $leadDays, public string $fault) {}
+    private function __construct(public string $article, public string $maker, public string $name, public ?float $price, public ?float $used, public ?int $leadDays, public string $fault, public ?int $stock = null) {}
 
     /**
      * @param  list<string>  $cells
@@ -58,6 +58,27 @@ final readonly class ListedPrice
         }
 
         return new self($said('article'), $said('maker'), $said('name'), $price, $used, $lead, implode('; ', $faults));
+    }
+
+    /**
+     * What a supplier answers over the wire: without tax, in the shop's currency.
+     *
+     * @param  array<string, mixed>  $item  article, maker, name, price; used, stock and lead_days where they are known
+     */
+    public static function answered(array $item, int $decimals): self
+    {
+        $text = fn (string $field): string => is_string($item[$field] ?? null) && mb_strlen($item[$field]) <= 200 && preg_match('/[\x00-\x1F\x7F]/', $item[$field]) !== 1 ? trim($item[$field]) : '';
+        $money = fn (string $field): ?float => is_int($item[$field] ?? null) || is_float($item[$field] ?? null) ? round((float) $item[$field], $decimals) : null;
+        $whole = fn (string $field, int $most): ?int => is_int($item[$field] ?? null) && $item[$field] >= 0 && $item[$field] <= $most ? $item[$field] : null;
+        $price = $money('price');
+        $used = $money('used');
+        $faults = array_filter([
+            $text('article') === '' ? 'it has no article number' : '',
+            $price === null || $price <= 0.0 || $price > self::MOST ? 'its price is no amount' : '',
+            $used !== null && ($used < 0.0 || $used > self::MOST) ? 'its used price is no amount' : '',
+        ]);
+
+        return new self($text('article'), $text('maker'), $text('name'), $price, $used, $whole('lead_days', self::MOST_DAYS), implode('; ', $faults), $whole('stock', 1_000_000));
     }
 
     /** Null for what is none: "1,234.50" with a point, "1.234,50" with a comma, with or without a currency's sign. */

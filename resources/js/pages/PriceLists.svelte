@@ -1,6 +1,7 @@
 <script lang="ts">
     import { Link, router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
+    import Asked from '@/features/prices/Asked.svelte';
     import DryRun from '@/features/prices/DryRun.svelte';
     import Matching from '@/features/prices/Matching.svelte';
     import Sending from '@/features/prices/Sending.svelte';
@@ -47,6 +48,7 @@
         <nav class="overflow-y-auto border-r border-line px-4 py-4 max-md:border-b" aria-label="Price lists">
             <h1 class="text-[15px] font-semibold tracking-tight">Price lists</h1>
             <Sending {suppliers} />
+            <Asked suppliers={suppliers.filter((one) => one.asked)} />
             <ul class="mt-5">
                 {#each lists as list (list.id)}
                     <li>

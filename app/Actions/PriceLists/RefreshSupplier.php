@@ -1,0 +1,75 @@
+<?php
+
+namespace App\Actions\PriceLists;
+
+use App\Assembly\ListedParts;
+use App\Assembly\PriceListRows;
+use App\Exceptions\Refused;
+use App\Models\PriceList;
+use App\Models\Shop;
+use App\Models\Supplier;
+use App\Models\User;
+use App\Suppliers\SupplierCatalog;
+use App\Suppliers\SupplierTrouble;
+use Illuminate\Support\Facades\DB;
+use Pebblerun\Core\Units\Currency;
+use Pebblerun\Formats\PriceList\ListedPrice;
+
+/**
+ * Asks a supplier what its parts cost now. What changed of parts that the shop has is taken in as a list of its own, which can be taken
+ * back; where the supplier gives no answer one can use, prices stay what they were, with their age.
+ */
+final readonly class RefreshSupplier
+{
+    /** Share of nonsense from which on nothing of an answer is believed. */
+    private const NONSENSE = 0.5;
+
+    public function __construct(private SupplierCatalog $catalog, private TakePriceList $take) {}
+
+    /** @return int how many prices changed */
+    public function refresh(Supplier $supplier, User $author): int
+    {
+        $supplier->address !== null || throw Refused::because('This supplier sends lists: it cannot be asked.');
+        $shop = Shop::query()->findOrFail($supplier->shop_id);
+        $currency = (string) $shop->document['currency'];
+        try {
+            $listed = $this->believed($this->catalog->items($supplier, $currency), Currency::of($currency)->decimals);
+        } catch (SupplierTrouble $trouble) {
+            $supplier->update(['trouble' => mb_substr($trouble->getMessage(), 0, 400)]);
+            throw Refused::because("{$supplier->name}: {$trouble->getMessage()} Its prices stay what they were.");
+        }
+
+        return DB::transaction(fn (): int => $this->keep($supplier, $shop, $listed, $author));
+    }
+
+    /**
+     * @param  list<array<string, mixed>>  $items
+     * @return list<ListedPrice>
+     */
+    private function believed(array $items, int $decimals): array
+    {
+        $listed = array_map(fn (array $item): ListedPrice => ListedPrice::answered($item, $decimals), $items);
+        $sound = array_values(array_filter($listed, fn (ListedPrice $one): bool => $one->fault === ''));
+        count($listed) - count($sound) <= self::NONSENSE * count($listed) || throw new SupplierTrouble('Most of what it answers makes no sense.');
+
+        return $sound;
+    }
+
+    /** @param  list<ListedPrice>  $listed */
+    private function keep(Supplier $supplier, Shop $shop, array $listed, User $author): int
+    {
+        Shop::holdLibrary($shop->id);
+        $list = PriceList::create(['shop_id' => $shop->id, 'supplier_id' => $supplier->id, 'author_id' => $author->id, 'name' => 'asked over the wire', 'as_of' => $shop->today(), 'state' => 'looked']);
+        $rowsOf = new PriceListRows(new ListedParts($list));
+        $rows = array_map(fn (int $at, ListedPrice $one): array => $rowsOf->row($at + 1, $one), array_keys($listed), $listed);
+        // Of what it sells besides, nobody asked.
+        $known = array_values(array_filter($rows, fn (array $row): bool => in_array($row['outcome'], ['changed', 'unchanged'], true)));
+        PriceListRows::keep($list, $known);
+        $changed = count(array_filter($known, fn (array $row): bool => $row['outcome'] === 'changed'));
+        $this->take->take($list, true);
+        $changed > 0 || $list->delete();
+        $supplier->update(['trouble' => '', 'answered_at' => now()]);
+
+        return $changed;
+    }
+}
