@@ -32,7 +32,6 @@ final class ArchiveTables
         'library_versions' => self::PLATFORM,
         'library_edits' => self::PLATFORM,
         'suppliers' => 'shop_id = ?',
-        'supplier_items' => 'supplier_id in (select id from suppliers where shop_id = ?)',
         'price_lists' => 'shop_id = ?',
         'price_list_rows' => 'price_list_id in (select id from price_lists where shop_id = ?)',
         'prices' => self::PART,

@@ -50,6 +50,6 @@ final class CellDetail
         $candidates = new Candidates(PlannedStages::of($opened->bundle));
         $found = $slot === BoardDocument::FUEL ? $candidates->fuels($stage) : $candidates->parts($slot, $stage);
 
-        return array_map((new CandidateDocument($opened->bundle->catalog, Estimates::formatter($opened, $reader)))->of(...), $found);
+        return array_map((new CandidateDocument($opened->bundle->catalog, Estimates::formatter($opened, $reader), $reader->shop->today()))->of(...), $found);
     }
 }

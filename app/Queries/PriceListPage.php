@@ -71,13 +71,8 @@ final class PriceListPage
     {
         $currency = Currency::of($reader->shop->document['currency']);
         $numerals = Reading::of($reader)->numerals;
-        $say = function (?string $json) use ($currency, $numerals): string {
-            $price = $json === null ? null : json_decode($json, true);
-            $price = is_array($price) ? $price[1] : $price;
-
-            return $price === null ? '' : $numerals->write((float) $price, fmod((float) $price, 1.0) === 0.0 ? 0 : $currency->decimals);
-        };
-        $rows = DB::select("select line, article, maker, name, before->'money'->>'new' as was, after->>'new' as is, reason from price_list_rows where price_list_id = ? and outcome = ? and line > ? order by line limit ?", [$list->id, $outcome, $after, self::ROWS]);
+        $say = fn (?string $price): string => $price === null ? '' : $numerals->write((float) $price, fmod((float) $price, 1.0) === 0.0 ? 0 : $currency->decimals);
+        $rows = DB::select('select line, article, maker, name, was, price as is, reason from price_list_rows where price_list_id = ? and outcome = ? and line > ? order by line limit ?', [$list->id, $outcome, $after, self::ROWS]);
 
         return ['outcome' => $outcome, 'rows' => array_values(array_map(fn (stdClass $row): array => [
             'line' => $row->line, 'what' => trim("{$row->maker} {$row->name}") ?: $row->article, 'article' => $row->article, 'was' => $say($row->was), 'is' => $say($row->is), 'reason' => $row->reason,

@@ -20,35 +20,30 @@ final class Search
     /** Fewer than so many, and typing slips are looked for too. */
     private const FEW = 3;
 
-    private const ALIKE = 0.42;
+    /** Words that a slip may have meant. */
+    private const MEANT = 3;
 
     private const PLATFORM = "select 'platform' as kind, id, name as title, '' as detail, null::bigint as of, '' as key from platforms where shop_id = :shop and to_tsvector('simple', name) @@ to_tsquery('simple', :words)";
 
     private const PART = "select 'part', p.id, p.maker || ' ' || p.name, coalesce((select string_agg(l.name, ', ' order by l.name) from fitments f join platforms l on l.id = f.platform_id where f.part_id = p.id and f.left_at is null), 'on no platform yet'), null::bigint, p.key
-        from (select * from parts where shop_id = :shop and to_tsvector('simple', maker || ' ' || name) @@ to_tsquery('simple', :words) limit 200) p
+        from found_parts(:shop, to_tsquery('simple', :words), 60) g(id) join parts p on p.id = g.id
         order by lower(p.name) like :start desc, exists (select from fitments f where f.part_id = p.id and f.left_at is null) desc, length(p.name), p.id";
 
     private const CUSTOMER = "select 'customer', c.id, c.name, (select string_agg(l.name || coalesce(' ' || nullif(r.registration, ''), ''), ', ' order by r.id) from cars r join platforms l on l.id = r.platform_id where r.customer_id = c.id), (select max(j.id) from customer_jobs j join cars r on r.id = j.car_id where r.customer_id = c.id), ''
-        from customers c where c.shop_id = :shop and lower(c.name || ' ' || c.contact) like all (:like) order by c.name, c.id";
+        from customers c where c.shop_id = :shop and lower(c.name || ' ' || c.contact) ~ all (:like) order by c.name, c.id";
 
     private const CAR = "select 'car', r.id, l.name || ' ' || coalesce(r.registration, ''), c.name, (select max(j.id) from customer_jobs j where j.car_id = r.id), ''
         from cars r join platforms l on l.id = r.platform_id join customers c on c.id = r.customer_id
-        where c.shop_id = :shop and (lower(r.registration || ' ' || r.chassis_number) like all (:like) or replace(lower(r.registration), ' ', '') like :joined) order by r.id desc";
+        where c.shop_id = :shop and (lower(r.registration || ' ' || r.chassis_number) ~ all (:like) or replace(lower(r.registration), ' ', '') like :joined) order by r.id desc";
 
     private const JOB = "select 'job', j.id, j.title, c.name, j.id, '' from customer_jobs j join cars r on r.id = j.car_id join customers c on c.id = r.customer_id
-        where j.shop_id = :shop and j.search like all (:like) order by j.updated_at desc, j.id desc";
+        where j.shop_id = :shop and j.search ~ all (:like) order by j.updated_at desc, j.id desc";
 
     private const EVIDENCE = "select 'evidence', e.id, coalesce(p.name, m.name || ', limit'), e.note, coalesce(f.platform_id, m.platform_id), coalesce(p.key, '')
-        from (select * from evidence_records where shop_id = :shop and to_tsvector('simple', coalesce(note, '')) @@ to_tsquery('simple', :words) order by id desc limit 50) e
+        from found_evidence(:shop, to_tsquery('simple', :words), 30) h(id) join evidence_records e on e.id = h.id
         left join gain_cases g on g.id = e.gain_case_id left join fitments f on f.id = g.fitment_id left join parts p on p.id = f.part_id
         left join (select id, platform_id, document->>'name' as name from platform_limits) m on m.id = e.limit_id
         where f.left_at is null";
-
-    private const NEARLY = "select * from (
-        (select 'part' as kind, p.id, p.maker || ' ' || p.name as title, '' as detail, null::bigint as of, p.key, word_similarity(:typed, lower(p.maker || ' ' || p.name)) as alike from parts p where p.shop_id = :shop and :typed <% lower(p.maker || ' ' || p.name) order by alike desc limit 8)
-        union all (select 'platform', id, name, '', null, '', word_similarity(:typed, lower(name)) from platforms where shop_id = :shop and :typed <% lower(name))
-        union all (select 'job', j.id, j.title, c.name, j.id, '', word_similarity(:typed, j.search) from customer_jobs j join cars r on r.id = j.car_id join customers c on c.id = r.customer_id where j.shop_id = :shop and :typed <% j.search order by 7 desc limit 8)
-        ) as found where alike >= :least order by alike desc limit 10";
 
     /**
      * @param  string  $typed  lower case
@@ -60,48 +55,52 @@ final class Search
         if (mb_strlen($typed) < 2 || $words === []) {
             return [];
         }
-        $found = self::exact($reader->shop_id, $typed, $words);
+        $found = self::exact($reader->shop_id, array_map(fn (string $word): array => [$word], $words));
         if (count($found) < self::FEW) {
             $known = array_map(fn (stdClass $row): string => "{$row->kind} {$row->id}", $found);
-            $found = [...$found, ...array_filter(self::nearly($reader->shop_id, $typed), fn (stdClass $row): bool => ! in_array("{$row->kind} {$row->id}", $known, true))];
+            $nearly = self::exact($reader->shop_id, array_map(fn (string $word): array => [$word, ...self::meant($reader->shop_id, $word)], $words));
+            $found = [...$found, ...array_values(array_filter($nearly, fn (stdClass $row): bool => ! in_array("{$row->kind} {$row->id}", $known, true)))];
         }
 
         return array_map(self::entry(...), array_slice($found, 0, self::MOST));
     }
 
     /**
-     * @param  list<string>  $words
-     * @return list<stdClass>
+     * What a word with a slip may have meant, of the words that the shop's things are called by.
+     *
+     * @return list<string>
      */
-    private static function exact(int $shop, string $typed, array $words): array
+    private static function meant(int $shop, string $word): array
     {
-        $like = '{'.implode(',', array_map(fn (string $word): string => '"%'.$word.'%"', $words)).'}';
-        $queries = array_map(fn (string $query): string => "({$query} limit ".self::OF_A_KIND.')', [self::PLATFORM, self::PART, self::JOB, self::CUSTOMER, self::CAR, self::EVIDENCE]);
-
-        return self::run(implode(' union all ', $queries), ['shop' => $shop, 'words' => self::query($words), 'like' => $like, 'joined' => '%'.implode('', $words).'%', 'start' => "{$words[0]}%"]);
+        return array_column(DB::select('select word from words_like(?, ?, ?) as w(word)', [$shop, $word, self::MEANT]), 'word');
     }
 
-    /** @return list<stdClass> */
-    private static function nearly(int $shop, string $typed): array
+    /**
+     * @param  list<non-empty-list<string>>  $words  each with others that may stand for it
+     * @return list<stdClass>
+     */
+    private static function exact(int $shop, array $words): array
     {
-        return DB::transaction(function () use ($shop, $typed): array {
-            DB::statement('set local pg_trgm.word_similarity_threshold = '.self::ALIKE);
+        $typed = array_column($words, 0);
+        $like = '{'.implode(',', array_map(fn (array $word): string => '"('.implode('|', $word).')"', $words)).'}';
+        $queries = array_map(fn (string $query): string => "({$query} limit ".self::OF_A_KIND.')', [self::PLATFORM, self::PART, self::JOB, self::CUSTOMER, self::CAR, self::EVIDENCE]);
 
-            return self::run(self::NEARLY, ['shop' => $shop, 'typed' => $typed, 'least' => self::ALIKE]);
-        });
+        return self::run(implode(' union all ', $queries), ['shop' => $shop, 'words' => self::query($words), 'like' => $like, 'joined' => '%'.implode('', $typed).'%', 'start' => "{$typed[0]}%"]);
     }
 
     /**
      * Every word, as it begins or as the trade calls it otherwise: "(tune:* | map | remap) & dyno:*".
      *
-     * @param  list<string>  $words
+     * @param  list<non-empty-list<string>>  $words
      */
     private static function query(array $words): string
     {
-        return implode(' & ', array_map(function (string $word): string {
-            $beside = array_map(fn (string $other): string => '('.implode(' <-> ', preg_split('/[^\pL\pN]+/u', $other) ?: []).')', TradeWords::beside($word));
+        $phrase = fn (string $other): string => '('.implode(' <-> ', preg_split('/[^\pL\pN]+/u', $other, -1, PREG_SPLIT_NO_EMPTY) ?: []).')';
 
-            return '('.implode(' | ', ["{$word}:*", ...$beside]).')';
+        return implode(' & ', array_map(function (array $word) use ($phrase): string {
+            $typed = array_shift($word);
+
+            return '('.implode(' | ', ["{$typed}:*", ...array_map($phrase, [...$word, ...TradeWords::beside($typed)])]).')';
         }, $words));
     }
 

@@ -12,8 +12,9 @@ final class ManyParts extends Seeder
 
     private const THINGS = ['filter', 'hose', 'clamp', 'gasket', 'cooler', 'downpipe', 'pump', 'injector', 'sensor', 'bracket', 'mount', 'pipe', 'clutch plate', 'pad', 'line', 'cover'];
 
-    public function run(int $count = 50_000): void
+    public function run(?int $count = null): void
     {
+        $count ??= (int) (getenv('PEBBLERUN_MANY') ?: 50_000);
         DB::insert("insert into parts (shop_id, key, maker, name, document, created_at, updated_at)
             select s.id, 'many-' || n, (?::text[])[1 + n % ?], (?::text[])[1 + (n / 7) % ?] || ' ' || (20 + n % 97) || ' mm no. ' || n, '{}', now(), now()
             from (select id from shops order by id limit 1) s, generate_series(1, ?) n on conflict do nothing",

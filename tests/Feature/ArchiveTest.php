@@ -87,7 +87,7 @@ final class ArchiveTest extends TestCase
         $limit = $this->getJson("/library/{$lyre->id}/outcomes")->json('0.id');
         $this->postJson("/library/{$lyre->id}/outcomes", ['limit' => $limit, 'load' => 310.25, 'broke' => true, 'months' => 4, 'on' => '2026-11-01'])->assertCreated();
         $supplier = Supplier::create(['shop_id' => $lyre->shop_id, 'name' => 'Fjellvent Supply']);
-        $list = app(SendPriceList::class)->send($supplier, 'list.csv', "article,maker,name,price\nF-1,Fjellvent,Panel filter,51\nF-2,Fjellvent,Scoop,20\n", $this->person('advisor'));
+        $list = app(SendPriceList::class)->send($supplier, 'list.csv', "article,maker,name,price\nF-1,Fjellvent,Charge scoop,51\nF-2,Fjellvent,Scoop,20\n", $this->person('advisor'));
         $this->postJson("/price-lists/{$list->id}/look", ['columns' => ['article' => 0, 'maker' => 1, 'name' => 2, 'price' => 3], 'decimal' => 'point', 'taxed' => false, 'rate' => 1, 'as_of' => '2026-11-20'])->assertStatus(202);
         $this->work();
         $this->postJson("/price-lists/{$list->id}/taking")->assertOk();

@@ -62,7 +62,7 @@ final class EvidenceTest extends TestCase
         $this->actingAs($this->person('advisor'));
         $kept = $this->postJson($this->address('/parts/brimstall-dp-cat/evidence/rule'), ['case' => $case['id'], 'seen' => 0])->assertOk();
         self::assertSame(['Catalysed 76 mm pipe: gain 12 → 8 whp'], $kept->json('state.changes'));
-        self::assertSame(['kind' => 'shop-dyno', 'note' => 'by the rule, from 2 records', 'set' => 'rule'], $kept->json('document.gains.0.evidence'));
+        self::assertEquals(['kind' => 'shop-dyno', 'note' => 'by the rule, from 2 records', 'set' => 'rule'], $kept->json('document.gains.0.evidence'));
         self::assertCount(3, $this->gains()[0]['records'], 'the records stay');
         $this->postJson($this->address('/edits/1/undo'))->assertOk()->assertJsonPath('state.changes', []);
     }

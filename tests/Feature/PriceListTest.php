@@ -18,9 +18,9 @@ use Tests\TestCase;
 /** A supplier's price list: looked at without a change, taken in whole or not at all, and taken back. */
 final class PriceListTest extends TestCase
 {
-    private const LIST = "Artikel;Hersteller;Bezeichnung;Preis;Lieferzeit\nF-10;Fjellvent;Panel filter;52,80;3\nF-11;Fjellvent;Sealed intake box;320;5\nF-12;Fjellvent;Cold air scoop;79,90;\n";
+    private const LIST = "Artikel;Hersteller;Bezeichnung;Preis;Lieferzeit;Key\nF-10;;;52,80;3;fjellvent-panel\nF-11;Fjellvent;Sealed intake box;320;5;fjellvent-sealed-box\nF-12;Fjellvent;Cold air scoop;79,90;;\n";
 
-    private const BAD = "F-13;Fjellvent;Hose;on request;\nF-14;;;12,00;\n;;;9,00;\nF-15;Fjellvent;Clamp;1.50;\nF-10;Fjellvent;Panel filter;53,00;\n";
+    private const BAD = "F-13;Fjellvent;Hose;on request;;\nF-14;;;12,00;;\n;;;9,00;;\nF-15;Fjellvent;Clamp;1.50;;\nF-10;;;53,00;;fjellvent-panel\nF-16;Fjellvent;Panel filter;50;;\nF-17;;;50;;nobody\n";
 
     protected function setUp(): void
     {
@@ -76,10 +76,10 @@ final class PriceListTest extends TestCase
         $total = fn (): float => $this->getJson("/plans/{$this->plan()->id}")->json('estimate.stages.1.money.cumulative.likely');
         $before = [$total(), Price::query()->count(), Part::query()->count()];
         $list = $this->list();
-        self::assertEquals(['article' => 0, 'maker' => 1, 'name' => 2, 'price' => 3, 'lead_days' => 4], ((array) $this->shown($list)['matching'])['columns']);
+        self::assertEquals(['article' => 0, 'maker' => 1, 'name' => 2, 'price' => 3, 'lead_days' => 4, 'key' => 5], ((array) $this->shown($list)['matching'])['columns']);
         $shown = $this->look($list);
         self::assertSame(['added' => 1, 'changed' => 1, 'unchanged' => 1, 'refused' => 0], $shown['counts']);
-        self::assertSame(['changed', 'Fjellvent Panel filter', '48', '52.80'], [$shown['first']['outcome'], $shown['first']['rows'][0]['what'], $shown['first']['rows'][0]['was'], $shown['first']['rows'][0]['is']]);
+        self::assertSame(['changed', 'F-10', '48', '52.80'], [$shown['first']['outcome'], $shown['first']['rows'][0]['what'], $shown['first']['rows'][0]['was'], $shown['first']['rows'][0]['is']]);
         self::assertSame('done', $shown['task']['state']);
         self::assertSame($before, [$total(), Price::query()->count(), Part::query()->count()], 'nothing has changed yet');
 
@@ -104,14 +104,16 @@ final class PriceListTest extends TestCase
     {
         $list = $this->list(self::LIST.self::BAD);
         $shown = $this->look($list);
-        self::assertSame(5, $shown['counts']['refused']);
+        self::assertSame(7, $shown['counts']['refused']);
         $reasons = array_column($shown['first']['rows'], 'reason', 'line');
         self::assertStringContainsString('"on request" is no figure here', $reasons[5]);
         self::assertStringContainsString('the article "F-14" is not known here', lcfirst($reasons[6]));
         self::assertStringContainsString('it names no part', lcfirst($reasons[7]));
         self::assertStringContainsString('write decimals with a comma', $reasons[8]);
         self::assertStringContainsString('the same part stands on line 2', lcfirst($reasons[9]));
-        $this->postJson("/price-lists/{$list->id}/taking")->assertStatus(422)->assertSee('5 lines are refused');
+        self::assertStringContainsString('several parts are called this', lcfirst($reasons[10]));
+        self::assertStringContainsString('no part with the key "nobody"', lcfirst($reasons[11]));
+        $this->postJson("/price-lists/{$list->id}/taking")->assertStatus(422)->assertSee('7 lines are refused');
         self::assertSame([42, 48, 55], $this->price('fjellvent-panel'));
         $this->postJson("/price-lists/{$list->id}/taking", ['leave_out' => true])->assertOk();
         self::assertSame(52.8, $this->price('fjellvent-panel'));
@@ -127,7 +129,7 @@ final class PriceListTest extends TestCase
         self::assertSame(52.8, $this->price('fjellvent-panel'));
         $this->look($second);
         $this->postJson("/price-lists/{$second->id}/taking")->assertOk();
-        self::assertSame(61, $this->price('fjellvent-panel'));
+        self::assertSame(61.0, $this->price('fjellvent-panel'));
     }
 
     public function test_what_is_no_list_is_refused_and_nothing_is_kept(): void

@@ -67,7 +67,8 @@ final readonly class RefreshSupplier
         PriceListRows::keep($list, $known);
         $changed = count(array_filter($known, fn (array $row): bool => $row['outcome'] === 'changed'));
         $this->take->take($list, true);
-        $changed > 0 || $list->delete();
+        // Earlier answers that changed nothing say nothing that the newest does not.
+        DB::delete("delete from price_lists l where l.supplier_id = ? and l.id <> ? and l.state = 'taken' and not exists (select from price_list_rows r where r.price_list_id = l.id and r.outcome in ('changed', 'added'))", [$supplier->id, $list->id]);
         $supplier->update(['trouble' => '', 'answered_at' => now()]);
 
         return $changed;

@@ -13,19 +13,15 @@ final readonly class TakePriceList
 {
     /** Somebody set a price after the list was looked at: what was shown is no longer what would happen. */
     private const STALE = "select count(*) from price_list_rows r where r.price_list_id = ? and r.outcome in ('changed', 'unchanged')
-        and (r.before->>'id')::bigint is distinct from (select p.id from prices p where p.part_id = r.part_id order by p.as_of desc nulls last, p.id desc limit 1)";
+        and r.price_id is distinct from (select p.id from prices p where p.part_id = r.part_id order by p.as_of desc nulls last, p.id desc limit 1)";
 
     private const PARTS = "insert into parts (shop_id, key, maker, name, document, created_at, updated_at)
         select ?, r.key, r.maker, r.name, '{}', now(), now() from price_list_rows r where r.price_list_id = ? and r.outcome = 'added' order by r.line";
 
     private const FOUND = "update price_list_rows r set part_id = p.id from parts p where p.shop_id = ? and p.key = r.key and r.price_list_id = ? and r.outcome = 'added'";
 
-    private const ITEMS = "insert into supplier_items (supplier_id, article, part_id, lead_days, stock, seen_at)
-        select ?, r.article, r.part_id, r.lead_days, r.stock, now() from price_list_rows r where r.price_list_id = ? and r.outcome <> 'refused' and r.article <> ''
-        on conflict (supplier_id, article) do update set lead_days = coalesce(excluded.lead_days, supplier_items.lead_days), stock = excluded.stock, seen_at = excluded.seen_at";
-
-    private const PRICES = "insert into prices (part_id, as_of, money, source, author_id, supplier_id, price_list_id, created_at)
-        select r.part_id, ?, r.after, ?, ?, ?, ?, now() from price_list_rows r where r.price_list_id = ? and r.outcome in ('added', 'changed')";
+    private const PRICES = "insert into prices (part_id, as_of, money, source, price_list_id, created_at)
+        select r.part_id, ?, coalesce(p.money, '{}') || jsonb_strip_nulls(jsonb_build_object('new', r.price, 'used', r.used)), ?, ?, now() from price_list_rows r left join prices p on p.id = r.price_id where r.price_list_id = ? and r.outcome in ('added', 'changed')";
 
     /** @param  bool  $leavesOut  whether lines that are refused are left out: else there must be none */
     public function take(PriceList $list, bool $leavesOut): void
@@ -39,8 +35,7 @@ final readonly class TakePriceList
             $stale === 0 || throw Refused::because(($stale === 1 ? 'One price was' : "{$stale} prices were").' set after you looked at this list: look at it again, then take it in.');
             DB::insert(self::PARTS, [$list->shop_id, $list->id]);
             DB::update(self::FOUND, [$list->shop_id, $list->id]);
-            DB::insert(self::ITEMS, [$list->supplier_id, $list->id]);
-            DB::insert(self::PRICES, [$list->as_of, mb_substr("{$list->supplier->name}, {$list->name}", 0, 500), $list->author_id, $list->supplier_id, $list->id, $list->id]);
+            DB::insert(self::PRICES, [$list->as_of, mb_substr("{$list->supplier->name}, {$list->name}", 0, 500), $list->id, $list->id]);
             CurrentPrices::stamp(self::onPlatforms($list));
             PriceList::query()->whereKey($list->id)->update(['state' => 'taken']);
             DB::delete('delete from price_list_files where price_list_id = ?', [$list->id]);

@@ -11,7 +11,7 @@ final class MatchingRequest extends PersonRequest
     public function rules(): array
     {
         return [
-            'columns' => ['required', 'array:article,maker,name,price,used,lead_days'],
+            'columns' => ['required', 'array:key,article,maker,name,price,used,lead_days'],
             'columns.*' => ['nullable', 'integer', 'min:0', 'max:200'],
             'decimal' => ['required', Rule::in(['point', 'comma'])],
             'taxed' => ['required', 'boolean'],

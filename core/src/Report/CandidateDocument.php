@@ -16,7 +16,8 @@ final readonly class CandidateDocument
 {
     private FindingWords $findings;
 
-    public function __construct(Catalog $catalog, private UnitFormatter $say)
+    /** @param  ?string  $today  ISO 8601, in the shop's zone; null where the age of prices is not told */
+    public function __construct(Catalog $catalog, private UnitFormatter $say, private ?string $today = null)
     {
         $this->findings = new FindingWords($catalog);
     }
@@ -43,7 +44,19 @@ final readonly class CandidateDocument
             'ceilings' => array_map((new Words\CeilingWords($this->say))->of(...), $candidate->ceilings),
             'cautions' => $choice instanceof Fuel ? [] : array_map(fn (Caution $caution): string => Terms::caution($caution), $choice->cautions),
             'chosen' => $candidate->chosen,
+            'old_price' => $choice instanceof Part ? $this->oldPrice($choice) : '',
         ];
+    }
+
+    /** "price 90 days old"; nothing where it is fresh. */
+    private function oldPrice(Part $part): string
+    {
+        if ($this->today === null) {
+            return '';
+        }
+        $age = new PriceAge($part->price->asOf, $this->today);
+
+        return $age->isOld() ? "price {$age->words()}" : '';
     }
 
     private static function content(Fuel $fuel): string

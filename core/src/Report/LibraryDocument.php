@@ -2,8 +2,6 @@
 
 namespace Pebblerun\Core\Report;
 
-use DateTimeImmutable;
-use Pebblerun\Core\Advice\NextStep;
 use Pebblerun\Core\Catalog\Conditions\Situation;
 use Pebblerun\Core\Catalog\Parts\Caution;
 use Pebblerun\Core\Catalog\Parts\GainCase;
@@ -61,6 +59,7 @@ final readonly class LibraryDocument
     {
         $first = $part->gains[0] ?? null;
         $price = $part->price;
+        $age = new PriceAge($price->asOf, $this->today);
 
         return [
             'key' => $part->key,
@@ -82,8 +81,8 @@ final readonly class LibraryDocument
                 'range' => $price->new->low === $price->new->high ? '' : "{$this->say->sayMoney($price->new->low)} to {$this->say->sayMoney($price->new->high)}",
                 'used' => $price->used === null ? '' : $this->say->sayMoney($price->used->likely),
                 'hours' => $this->say->numerals->write($price->hours / 100.0, 1).' h',
-                'age' => $this->age($price->asOf),
-                'old' => $this->isOld($price->asOf),
+                'age' => $age->words(),
+                'old' => $age->isOld(),
             ],
         ];
     }
@@ -119,29 +118,5 @@ final readonly class LibraryDocument
     private function need(Need $need): string
     {
         return ucfirst($this->conditions->of($need->that, $this->stock)).": {$need->reason}";
-    }
-
-    private function age(?string $asOf): string
-    {
-        $days = $this->days($asOf);
-
-        return match (true) {
-            $days === null => 'no date',
-            $days === 0 => 'of today',
-            $days === 1 => '1 day old',
-            default => "{$days} days old",
-        };
-    }
-
-    private function isOld(?string $asOf): bool
-    {
-        $days = $this->days($asOf);
-
-        return $days === null || $days > NextStep::PRICE_DAYS;
-    }
-
-    private function days(?string $asOf): ?int
-    {
-        return $asOf === null ? null : max(0, (int) (new DateTimeImmutable($asOf))->diff(new DateTimeImmutable($this->today))->format('%r%a'));
     }
 }

@@ -18,15 +18,16 @@ final readonly class CsvText
 
     private const MOST_CELLS = 200;
 
+    /** @param  non-empty-string  $separator */
     private function __construct(public string $encoding, public string $separator, private string $text) {}
 
     /** @throws InvalidDocument where it is no text, or empty. */
-    public static function of(string $bytes, ?string $separator = null): self
+    public static function of(string $bytes): self
     {
         [$encoding, $text] = self::decoded($bytes);
         trim($text) !== '' || throw InvalidDocument::because('line 1', 'the file is empty: send a table with a line of names and one line for each part.');
 
-        return new self($encoding, $separator ?? self::separatorOf($text), $text);
+        return new self($encoding, self::separatorOf($text), $text);
     }
 
     /**
@@ -48,19 +49,27 @@ final readonly class CsvText
             $line++;
             $begins = $record === '' ? $line : $begins;
             $record .= $record === '' ? $piece : "\n{$piece}";
-            if (substr_count($record, '"') % 2 === 1) {
+            $quoted = str_contains($record, '"');
+            if ($quoted && substr_count($record, '"') % 2 === 1) {
                 $line - $begins < self::MOST_LINES || throw self::open($begins);
 
                 continue;
             }
             if (trim($record) !== '') {
-                $cells = str_getcsv($record, $this->separator, '"', '');
+                $cells = $quoted ? str_getcsv($record, $this->separator, '"', '') : explode($this->separator, $record);
                 count($cells) <= self::MOST_CELLS || throw InvalidDocument::because("line {$begins}", 'has more than '.self::MOST_CELLS.' cells: is this a price list, and is the separator right?');
-                yield $begins => array_map(fn (?string $cell): string => CsvGuard::off(trim((string) $cell)), $cells);
+                yield $begins => array_map(self::cell(...), $cells);
             }
             $record = '';
         }
         $record === '' || throw self::open($begins);
+    }
+
+    private static function cell(?string $cell): string
+    {
+        $text = trim((string) $cell);
+
+        return $text !== '' && $text[0] === "'" ? CsvGuard::off($text) : $text;
     }
 
     /** Lines of text, of which a record may take several. */
@@ -94,7 +103,7 @@ final readonly class CsvText
         return ! str_contains($text, "\0") ? $text : throw InvalidDocument::because('line 1', 'the file holds bytes that no text has, as a spreadsheet or an archive does: save it as CSV in UTF-8.');
     }
 
-    /** The one that parts the first lines most evenly. */
+    /** @return non-empty-string the one that parts the first lines most evenly */
     private static function separatorOf(string $text): string
     {
         $lines = array_slice(array_values(array_filter(explode("\n", substr($text, 0, 20_000)), fn (string $line): bool => trim($line) !== '')), 0, 10);

@@ -10,7 +10,7 @@ final readonly class ListedPrice
     private const MOST_DAYS = 365;
 
     /** @param  string  $fault  empty for none */
-    private function __construct(public string $article, public string $maker, public string $name, public ?float $price, public ?float $used, public ?int $leadDays, public string $fault, public ?int $stock = null) {}
+    private function __construct(public string $article, public string $maker, public string $name, public ?float $price, public ?float $used, public ?int $leadDays, public string $fault, public ?int $stock = null, public string $key = '') {}
 
     /**
      * @param  list<string>  $cells
@@ -43,11 +43,12 @@ final readonly class ListedPrice
         if ($said('price') === '') {
             $faults[] = 'it has no price';
         }
-        if ($said('article') === '' && ($said('maker') === '' || $said('name') === '')) {
+        if ($said('key') === '' && $said('article') === '' && ($said('maker') === '' || $said('name') === '')) {
             $faults[] = 'it names no part: give an article number, or maker and name';
         }
         foreach (['article', 'maker', 'name'] as $field) {
-            if (mb_strlen($said($field)) > 200 || preg_match('/[\x00-\x1F\x7F]/', $said($field)) === 1) {
+            $text = $said($field);
+            if ((strlen($text) > 200 && mb_strlen($text) > 200) || preg_match('/[\x00-\x1F\x7F]/', $text) === 1) {
                 $faults[] = "its {$field} is longer than 200 letters, or has letters that nobody sees";
             }
         }
@@ -57,7 +58,7 @@ final readonly class ListedPrice
             $faults[] = 'the lead time "'.mb_substr($days, 0, 40).'" is no number of days up to '.self::MOST_DAYS;
         }
 
-        return new self($said('article'), $said('maker'), $said('name'), $price, $used, $lead, implode('; ', $faults));
+        return new self($said('article'), $said('maker'), $said('name'), $price, $used, $lead, implode('; ', $faults), key: $said('key'));
     }
 
     /**
@@ -84,6 +85,9 @@ final readonly class ListedPrice
     /** Null for what is none: "1,234.50" with a point, "1.234,50" with a comma, with or without a currency's sign. */
     public static function figure(string $text, string $decimal): ?float
     {
+        if (ctype_digit($text) || ($decimal === 'point' && preg_match('/^\d+\.\d{1,3}$/D', $text) === 1)) {
+            return (float) $text;
+        }
         $plain = (string) preg_replace('/^(?:[A-Z]{3}|\p{Sc})?[\s\x{00A0}\x{202F}]*|[\s\x{00A0}\x{202F}]*(?:[A-Z]{3}|\p{Sc}|-{1,2})?$/u', '', $text);
         [$mark, $group] = $decimal === 'comma' ? [',', "[.'\\s\\x{00A0}\\x{202F}]"] : ['\\.', "[,'\\s\\x{00A0}\\x{202F}]"];
         if (preg_match("/^-?(?:\\d{1,3}(?:{$group}\\d{3})+|\\d+)(?:{$mark}\\d{0,3})?$/u", $plain) !== 1) {

@@ -9,6 +9,7 @@ final readonly class Matching
 {
     /** What a column may say, with words that lists head such columns with. */
     public const FIELDS = [
+        'key' => ['key', 'our key'],
         'article' => ['article', 'article no', 'article number', 'item', 'item no', 'sku', 'number', 'no', 'code', 'part number', 'artikelnummer', 'artikel', 'bestellnummer', 'référence', 'reference'],
         'maker' => ['maker', 'brand', 'manufacturer', 'make', 'hersteller', 'marke', 'fabricant', 'marque'],
         'name' => ['name', 'description', 'part', 'title', 'designation', 'bezeichnung', 'beschreibung', 'désignation'],
@@ -16,8 +17,6 @@ final readonly class Matching
         'used' => ['used', 'used price', 'second hand', 'gebraucht', 'occasion'],
         'lead_days' => ['lead time', 'lead days', 'days', 'delivery', 'lieferzeit', 'délai'],
     ];
-
-    public const NEEDED = ['price'];
 
     /**
      * @param  array<string, int>  $columns  place of each field's column, counted from 0
@@ -44,7 +43,7 @@ final readonly class Matching
             $columns[$field] = $at;
         }
         isset($columns['price']) || throw InvalidDocument::because('columns.price', 'say which column is the price.');
-        isset($columns['article']) || isset($columns['maker'], $columns['name']) || throw InvalidDocument::because('columns', 'say which column is the article number, or which are maker and name: a part is known by one of them.');
+        isset($columns['article']) || isset($columns['key']) || isset($columns['maker'], $columns['name']) || throw InvalidDocument::because('columns', 'say which column is the article number or our own key, or which are maker and name: a part is known by one of them.');
         $rate = $said['rate'] ?? 1.0;
         is_numeric($rate) && $rate > 0.0 && $rate < 1e6 || throw InvalidDocument::because('rate', 'one unit of the list\'s currency is worth more than nothing in yours.');
 

@@ -62,7 +62,8 @@
                 <small class="col-span-3 text-[11.5px] leading-snug text-soft">
                     {one.maker}{one.adds_torque ? `, ${one.adds_torque}` : ''}{one.each
                         ? `, ${one.each}`
-                        : ''}
+                        : ''}{#if one.old_price}<span class="text-rust">, {one.old_price}: ask again</span
+                        >{/if}
                 </small>
                 {#each one.also_needs as need (need.sentence)}
                     <small

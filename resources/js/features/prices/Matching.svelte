@@ -14,6 +14,7 @@
     let { list, page, looking }: Props = $props();
     const fields = [
         ['article', 'article number'],
+        ['key', 'our own key'],
         ['maker', 'maker'],
         ['name', 'name'],
         ['price', 'price'],
