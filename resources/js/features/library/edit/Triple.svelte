@@ -1,28 +1,22 @@
 <script lang="ts">
     import { at, put, type Entry } from './paths';
 
-    /** Low, likely and high; one figure where all three are the same. */
+    /** Low, likely and high; the likely one alone is a figure without a spread. */
     type Props = { entry: Entry; path: string; label: string; unit: string };
     let { entry, path, label, unit }: Props = $props();
     const names = ['at least', 'likely', 'at most'];
     const value = $derived(at(entry, path) as number | number[] | undefined);
-    const shown = $derived(
-        Array.isArray(value)
-            ? value
-            : value === undefined
-              ? [undefined, undefined, undefined]
-              : [value, value, value],
-    );
+    const shown = $derived(Array.isArray(value) ? value : [undefined, value, undefined]);
+    /** What is being typed, which may be no figure yet. */
     let typed = $state<(string | undefined)[]>([]);
     const text = (i: number) => typed[i] ?? (shown[i] === undefined ? '' : String(shown[i]));
 
     function set(i: number, words: string) {
         typed[i] = words;
-        const all = names.map((_, each) => (each === i ? words : text(each)));
-        const figures = all.filter((one) => one !== '').map(Number);
-        if (figures.length === 0) put(entry, path, undefined);
-        else if (figures.length < 3) put(entry, path, figures[figures.length - 1]);
-        else put(entry, path, figures);
+        const [low, likely, high] = names.map((_, each) => text(each));
+        if (!likely) put(entry, path, undefined);
+        else if (!low && !high) put(entry, path, Number(likely));
+        else put(entry, path, [Number(low || likely), Number(likely), Number(high || likely)]);
     }
 </script>
 
@@ -42,7 +36,10 @@
                 title={name}
                 value={text(i)}
                 oninput={(event) => set(i, event.currentTarget.value)}
-                onblur={() => (typed = [])}
+                onblur={() => {
+                    // A low or high that waits for its likely one stays.
+                    if (value !== undefined) typed = [];
+                }}
             />
         {/each}
     </div>

@@ -36,9 +36,10 @@ function pruned<T>(value: T, top = true): T {
 
 /** A key from its name for what has none yet. */
 function keyed(entries: Entry[]): Entry[] {
-    const taken = new Set(entries.map(({ key }) => key));
+    const taken = new Set(entries.map((entry) => entry.key));
     return entries.map((entry) => {
-        if (entry.key) return entry;
+        // A part says its slots as plain keys.
+        if (typeof entry !== 'object' || entry.key) return entry;
         const base =
             String(entry.name ?? '')
                 .toLowerCase()
