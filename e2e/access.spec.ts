@@ -27,6 +27,21 @@ for (const theme of ['light', 'dark'] as const) {
             await page.getByRole('link', { name: 'Library' }).click();
             await expect(page.getByRole('heading', { name: 'What it gives' })).toBeVisible();
             await clean(page);
+            const base =
+                (await page.getByRole('link', { name: 'Platform and curve' }).getAttribute('href')) ?? '';
+            await page.goto(base);
+            await expect(page.getByRole('heading', { name: 'What the curve says' })).toBeVisible();
+            await clean(page);
+            await page.goto(base.replace(/platform$/, 'parts/new'));
+            await expect(page.getByRole('heading', { name: 'New part' })).toBeVisible();
+            await clean(page);
+            await page.goto('/price-lists');
+            await expect(page.getByRole('heading', { name: 'Price lists' })).toBeVisible();
+            await clean(page);
+            await page.keyboard.press('/');
+            await page.getByRole('dialog').getByRole('combobox').fill('panel');
+            await expect(page.getByRole('option').first()).toBeVisible();
+            await clean(page, '[role=dialog]');
             await page.goto('/');
             await page.getByRole('link', { name: 'Brief of Skarn Hill commuter' }).click();
             await expect(page.getByRole('heading', { name: 'Brief' })).toBeVisible();

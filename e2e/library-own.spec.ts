@@ -32,7 +32,7 @@ const parts: [string, string, string, string[], string[], string][] = [
 ];
 
 test('a shop enters its own platform and ten parts from nothing and plans a job on it', async ({ page }) => {
-    test.setTimeout(120_000);
+    test.setTimeout(180_000);
     await signIn(page);
     await page.goto('/library');
     await page.getByRole('heading', { name: 'Library' }).click();
@@ -88,7 +88,7 @@ test('a shop enters its own platform and ten parts from nothing and plans a job 
         await page.goto(page.url().replace(/\/(platform|parts\/.*)$/, '/parts/new'));
         await type(page, 'Maker', maker);
         await type(page, 'Name', name);
-        await pick(page, 'Add a slot', slot);
+        await pick(page, 'Slot 1', slot);
         await page.keyboard.press('Tab');
         if (power.length > 0) {
             await page.getByRole('button', { name: 'Add a case' }).focus();
@@ -129,6 +129,7 @@ test('a shop enters its own platform and ten parts from nothing and plans a job 
     await page.keyboard.press('Enter');
     await page.waitForURL(/\/jobs\/\d+\/brief/);
     await page.goto(page.url().replace('/brief', '/bench'));
+    await page.locator('tr', { hasText: 'downpipe, mid pipe' }).getByRole('button', { name: 'show' }).click();
     const downpipe = cell(page, 'Downpipe', 1);
     await downpipe.click();
     await page.keyboard.press('Enter');

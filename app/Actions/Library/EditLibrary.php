@@ -52,6 +52,10 @@ final readonly class EditLibrary
             $this->reader->section('part', ['key' => 'new', ...$document]);
             $key = $this->key($platform, (string) $document['maker'], (string) $document['name']);
 
+            if (isset($document['price']) && ! isset($document['price']['as_of']) && ! Part::query()->where('shop_id', $platform->shop_id)->where('key', $key)->exists()) {
+                $document['price']['as_of'] = $author->shop->today();
+            }
+
             return $this->keep($platform, $key, [...$document, 'key' => $key], $author) ?? throw Refused::because('Nothing was added.');
         });
     }

@@ -23,7 +23,15 @@
     };
     let { part, options, isNew, id, mayEdit, maySetPrices }: Props = $props();
     const slots = $derived((part.slots as string[] | undefined) ?? []);
-    const named = (key: string) => options.slots.find((slot) => slot.key === key)?.name ?? key;
+    let more = $state(false);
+    /** Arrows in a choice pass over others: the last one counts. */
+    function stand(i: number, slot: string) {
+        const all = [...slots];
+        all[i] = slot;
+        const kept = all.filter((one) => one !== '');
+        if (kept.length > slots.length) more = false;
+        put(part, 'slots', kept);
+    }
     const isMap = $derived(part.map !== undefined || slots.includes('map'));
 
     const cautions = [
@@ -55,26 +63,22 @@
         <div class="flex flex-col gap-0.5">
             <span class="text-[12px] text-soft">Stands in</span>
             <div class="flex flex-wrap gap-1">
-                {#each slots as slot (slot)}<button
-                        class="btn"
-                        onclick={() => toggle('slots', slot, false)}
-                        aria-label="Not in {named(slot)}"
-                        >{named(slot)} <span aria-hidden="true">×</span></button
-                    >{/each}
-                <select
-                    class="field"
-                    aria-label="Add a slot"
-                    value=""
-                    onchange={(event) => {
-                        toggle('slots', event.currentTarget.value, true);
-                        event.currentTarget.value = '';
-                    }}
-                >
-                    <option value="">{slots.length === 0 ? 'choose a slot' : '+ another'}</option>
-                    {#each options.slots.filter(({ key }) => !slots.includes(key)) as slot (slot.key)}<option
-                            value={slot.key}>{slot.lane}: {slot.name}</option
-                        >{/each}
-                </select>
+                {#each [...slots, ...(more || slots.length === 0 ? [''] : [])] as slot, i (i)}
+                    <select
+                        class="field"
+                        aria-label="Slot {i + 1}"
+                        value={slot}
+                        onchange={(event) => stand(i, event.currentTarget.value)}
+                    >
+                        <option value="">{slot === '' ? 'choose a slot' : 'not here'}</option>
+                        {#each options.slots.filter(({ key }) => key === slot || !slots.includes(key)) as one (one.key)}<option
+                                value={one.key}>{one.lane}: {one.name}</option
+                            >{/each}
+                    </select>
+                {/each}
+                {#if slots.length > 0 && !more}<button class="btn" onclick={() => (more = true)}
+                        >and in another: a kit</button
+                    >{/if}
             </div>
         </div>
     </div>
