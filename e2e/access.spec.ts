@@ -40,7 +40,7 @@ for (const theme of ['light', 'dark'] as const) {
             await clean(page);
             await page.keyboard.press('/');
             await page.getByRole('dialog').getByRole('combobox').fill('panel');
-            await expect(page.getByRole('option').first()).toBeVisible();
+            await expect(page.getByRole('dialog').getByRole('option').first()).toBeVisible();
             await clean(page, '[role=dialog]');
             await page.goto('/');
             await page.getByRole('link', { name: 'Brief of Skarn Hill commuter' }).click();

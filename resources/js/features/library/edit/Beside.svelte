@@ -11,7 +11,8 @@
     const doubts = $derived(editing.look?.doubts ?? []);
 </script>
 
-<aside class="overflow-y-auto border-l border-line px-4 py-4" aria-label="What it comes to">
+<!-- svelte-ignore a11y_no_noninteractive_tabindex -->
+<aside tabindex="0" class="overflow-y-auto border-l border-line px-4 py-4" aria-label="What it comes to">
     {#if mayEdit}
         <div class="flex items-center gap-2">
             <button class="btn btn-strong" disabled={!editing.changed || faults.length > 0} onclick={keep}
