@@ -51,6 +51,31 @@ await light.goto(`${base}/library`);
 await light.getByRole('link', { name: /Corvane Lyre/ }).click();
 await light.locator('[data-part="brimstall-dp-cat"]').click();
 await keep(light, 'library');
+const lyre = light.url();
+await light.goto(`${lyre}/platform`);
+await keep(light, 'platform');
+await light.goto(`${lyre}/parts/kolvane-h2`);
+await keep(light, 'part');
+await light.goto(`${base}/price-lists`);
+await light.getByLabel('Its name').fill('Tarnstone Direct');
+const list = [
+    'Artikel;Hersteller;Bezeichnung;Preis;Lieferzeit',
+    'T-10;Tarnstone;Organic sport clutch;612,50;3',
+    'T-11;Brimstall;Catalysed 76 mm pipe;701,00;5',
+    'T-12;Tarnstone;Short shifter;89,00;4',
+    'T-13;;;12,00;',
+    'T-14;Tarnstone;Lever;auf Anfrage;',
+    'T-15;Tarnstone;Clamp;1.50;',
+];
+await light.getByLabel('List, as CSV').setInputFiles({
+    name: 'autumn.csv',
+    mimeType: 'text/csv',
+    buffer: Buffer.from(list.join('\n')),
+});
+await light.getByRole('button', { name: 'Send' }).click();
+await light.getByRole('button', { name: 'Look what it would change' }).click();
+await light.getByRole('button', { name: /refused/ }).waitFor();
+await keep(light, 'price-list');
 const dark = await signedIn('dark');
 await open(dark, 'Bench of No strong pump near');
 await dark.locator('tfoot [role=gridcell]').nth(2).click();

@@ -2,13 +2,8 @@
 
 namespace Tests\Formats;
 
-use Pebblerun\Core\Catalog\Conditions\EthanolAtLeast;
 use Pebblerun\Core\Catalog\Evidence;
-use Pebblerun\Core\Catalog\Limits\Quantity;
-use Pebblerun\Core\Catalog\Platform\AirRole;
 use Pebblerun\Core\Evaluation\Estimate;
-use Pebblerun\Core\Evaluation\Findings\Belief;
-use Pebblerun\Core\Evaluation\Findings\EngineLoad;
 use Pebblerun\Core\Evaluation\Limits\Status;
 use Pebblerun\Core\Evaluation\StageResult;
 use Pebblerun\Core\Exchange\BundleReader;
@@ -17,7 +12,7 @@ use Pebblerun\Formats\Folder;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
-/** What must agree in every platform's data: else its estimates are wrong, however well they are computed. */
+/** What demo data has beyond what every platform must have (LibraryCheckTest): evidence of all kinds, and plans worth putting forward. */
 final class PlatformDataTest extends TestCase
 {
     /** @return iterable<string, array{string, 1?: int}> a job of each platform, and model years that have something otherwise */
@@ -47,47 +42,6 @@ final class PlatformDataTest extends TestCase
     }
 
     #[DataProvider('platforms')]
-    public function test_the_engine_fills_believably(string $job, ?int $year = null): void
-    {
-        $estimate = self::stock($job, $year);
-        $air = $estimate->evaluator->breath($estimate->last()->model, $estimate->evaluator->likely($estimate->last()->model));
-        self::assertNotNull($air);
-        $most = $estimate->bundle->catalog->platform->boosted ? 1.10 : 1.20;
-        foreach ([$air->stock->torqueRpm, $air->stock->plateauEnd, $air->stock->powerRpm] as $rpm) {
-            self::assertGreaterThanOrEqual(0.75, $air->stock->filling($rpm), "{$rpm} rpm");
-            self::assertLessThanOrEqual($most, $air->stock->filling($rpm), "{$rpm} rpm");
-        }
-        self::assertSame(Belief::Usual, EngineLoad::of($estimate->last(), $estimate->bundle->catalog->platform, $estimate->evaluator->losses[0])->belief);
-    }
-
-    /** At least 8 % below safe; charge air 10 K and the exhaust 40 K; on the hottest day too. */
-    #[DataProvider('platforms')]
-    public function test_the_stock_car_is_clear_on_every_limit_with_room(string $job, ?int $year = null): void
-    {
-        foreach (self::stock($job, $year)->last()->readings as $reading) {
-            self::assertSame(Status::Clear, $reading->status, $reading->limit->name);
-            match ($reading->limit->quantity) {
-                Quantity::ChargeTemperature => self::assertGreaterThanOrEqual(10.0, $reading->safe - $reading->typical, $reading->limit->name),
-                Quantity::ExhaustTemperature => self::assertGreaterThanOrEqual(40.0, $reading->safe - $reading->typical, $reading->limit->name),
-                Quantity::FuelFlow => self::assertLessThanOrEqual(1.0 / 1.1, $reading->median, "{$reading->limit->name} has a tenth to spare"),
-                Quantity::EngineSpeed, Quantity::Knock => self::assertLessThan(1.0, $reading->median, $reading->limit->name),
-                default => self::assertLessThanOrEqual(0.92, $reading->median, $reading->limit->name),
-            };
-        }
-    }
-
-    #[DataProvider('platforms')]
-    public function test_fuel_is_given_as_flow_and_never_as_a_ceiling_on_power(string $job, ?int $year = null): void
-    {
-        $platform = self::stock($job, $year)->bundle->catalog->platform;
-        self::assertNotSame([], $platform->fuelSystem);
-        foreach ($platform->ceilings as $ceiling) {
-            self::assertSame([], array_filter($ceiling->when?->leaves() ?? [], fn (object $term): bool => $term instanceof EthanolAtLeast), $ceiling->name);
-            self::assertStringNotContainsString('fuel', $ceiling->key);
-        }
-    }
-
-    #[DataProvider('platforms')]
     public function test_figures_rest_on_several_kinds_of_evidence(string $job, ?int $year = null): void
     {
         $kinds = [];
@@ -99,20 +53,6 @@ final class PlatformDataTest extends TestCase
         foreach (Evidence::cases() as $kind) {
             self::assertGreaterThanOrEqual(3, $kinds[$kind->value] ?? 0, $kind->value);
         }
-    }
-
-    #[DataProvider('platforms')]
-    public function test_cams_say_where_their_peaks_stand(string $job, ?int $year = null): void
-    {
-        $silent = [];
-        $catalog = self::stock($job, $year)->bundle->catalog;
-        foreach ($catalog->parts as $part) {
-            $family = $catalog->platform->families[$catalog->platform->slots[$part->slots[0]]->family];
-            if ($family->air === AirRole::Cams && $part->effects->revLimit !== null) {
-                $silent[] = ($part->gains[0]->peaks ?? null) === null ? $part->name : null;
-            }
-        }
-        self::assertSame([], array_filter($silent));
     }
 
     /** One that a good advisor would put forward; those that are not say why in the brief. */
