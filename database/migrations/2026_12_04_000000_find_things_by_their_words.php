@@ -29,7 +29,6 @@ return new class extends Migration
             $table->string('word', 64);
             $table->primary(['shop_id', 'word']);
         });
-        DB::statement('create index shop_words_letters on shop_words using gin (word gin_trgm_ops)');
         DB::unprepared("alter table shop_words enable row level security; create policy one_shop on shop_words using (current_user = 'pebblerun_work' or shop_id = current_shop());");
         $mine = self::MINE;
         $words = self::WORDS;
@@ -38,8 +37,8 @@ return new class extends Migration
                 select id from parts where shop_id = \$1 and {$mine} and to_tsvector('simple', maker || ' ' || name) @@ \$2 limit \$3 \$\$;
             create or replace function found_evidence(bigint, tsquery, int) returns setof bigint language sql stable security definer rows 30 set search_path from current as \$\$
                 select id from evidence_records where shop_id = \$1 and {$mine} and to_tsvector('simple', coalesce(note, '')) @@ \$2 order by id desc limit \$3 \$\$;
-            create or replace function words_like(bigint, text, int) returns setof varchar language sql stable security definer rows 3 set search_path from current set pg_trgm.similarity_threshold = 0.22 as \$\$
-                select word from shop_words where shop_id = \$1 and {$mine} and word % \$2 order by similarity(word, \$2) desc, word limit \$3 \$\$;
+            create or replace function words_like(bigint, text, int) returns setof varchar language sql stable security definer rows 3 set search_path from current as \$\$
+                select word from shop_words where shop_id = \$1 and {$mine} and similarity(word, \$2) >= 0.22 order by similarity(word, \$2) desc, word limit \$3 \$\$;
             create or replace function keep_words() returns trigger language plpgsql as \$\$ begin
                 insert into shop_words (shop_id, word) select distinct n.shop_id, left(w, 64) from new_rows n, {$words} w where length(w) >= 3 and w !~ '^[0-9]+\$' on conflict do nothing;
                 return null;
