@@ -32,6 +32,15 @@ final class CurrentPrices
         return $prices;
     }
 
+    /** @return array<string, mixed> money and its day of one part of a shop; nothing where nobody said */
+    public static function ofPart(int $shop, string $key): array
+    {
+        /** @var ?stdClass $row */
+        $row = DB::selectOne('select p.money, p.as_of from prices p join parts on parts.id = p.part_id where parts.shop_id = ? and parts.key = ? order by p.as_of desc nulls last, p.id desc limit 1', [$shop, $key]);
+
+        return $row === null ? [] : [...(array) json_decode($row->money, true), ...($row->as_of === null ? [] : ['as_of' => $row->as_of])];
+    }
+
     /**
      * @param  list<array<string, mixed>>  $parts
      * @param  array<string, array<string, mixed>>  $prices

@@ -41,7 +41,7 @@ final readonly class HttpCatalog implements SupplierCatalog
     {
         $address = $supplier->address === Supplier::STAND_IN ? $this->standIn : (string) $supplier->address;
         try {
-            $response = $this->http->timeout(self::PATIENCE)->connectTimeout(2)->withoutRedirecting()->acceptJson()->get("{$address}/catalog", ['page' => $page]);
+            $response = $this->http->timeout(self::PATIENCE)->connectTimeout(2)->withoutRedirecting()->withOptions(['progress' => self::bound(...)])->acceptJson()->get("{$address}/catalog", ['page' => $page]);
         } catch (ConnectionException) {
             throw new SupplierTrouble('It did not answer within '.self::PATIENCE.' seconds.');
         }
@@ -50,11 +50,16 @@ final readonly class HttpCatalog implements SupplierCatalog
         return self::read($response);
     }
 
+    /** Called while an answer comes in: more than a page holds is broken off. */
+    private static function bound(int $announced, int $received): void
+    {
+        max($announced, $received) <= self::BYTES || throw new SupplierTrouble('It answered more than a page holds.');
+    }
+
     /** @return array{pages: int, currency: string, items: list<array<string, mixed>>} */
     private static function read(Response $response): array
     {
         $body = $response->body();
-        strlen($body) <= self::BYTES || throw new SupplierTrouble('It answered more than a page holds.');
         $said = json_decode($body, true, 16);
         is_array($said) || throw new SupplierTrouble(str_starts_with(ltrim($body), '{') ? 'Its answer broke off half way.' : 'It answered something that is no catalog.');
         $items = $said['items'] ?? null;

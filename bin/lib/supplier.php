@@ -6,7 +6,7 @@
  *   PEBBLERUN_SUPPLIER_PORT=8845 php -S 127.0.0.1:8845 bin/lib/supplier.php
  *
  *   GET /catalog?page=1[&day=2026-11-26]   {"supplier", "currency", "day", "page", "pages", "items": [{article, maker, name, price, used, stock, lead_days}]}
- *   PUT /trouble {"kind": "late"|"half"|"nonsense"|"refuses"|"gone"|"wrong"|"none"}   what goes wrong from then on
+ *   PUT /trouble {"kind": "late"|"half"|"pours"|"nonsense"|"refuses"|"gone"|"wrong"|"none"}   what goes wrong from then on
  */
 const PER_PAGE = 50;
 
@@ -55,6 +55,7 @@ $whole = ['supplier' => 'Skerry Wholesale', 'currency' => 'EUR', 'day' => $day, 
 match ($trouble) {
     'late' => sleep(20),
     'half' => $answer(200, substr((string) json_encode($whole), 0, 900)),
+    'pours' => $answer(200, str_repeat('x', 30_000_000)),
     'nonsense' => $answer(200, '<html><body>Back soon</body></html>'),
     'refuses' => $answer(503, ['message' => 'Stocktaking.']),
     'gone' => $answer(404, ['message' => 'Nothing here.']),

@@ -208,6 +208,12 @@ final class ArchiveTest extends TestCase
         self::assertSame(1, $lyre->latest()->number, 'dry');
         $take($platform, $more, false)->assertOk()->assertJson(['version' => 2]);
         self::assertSame(2, $lyre->latest()->number);
+        $open = $this->get("/library/{$lyre->id}/parts/fjellvent-panel")->viewData('page')['props'];
+        self::assertSame('changed', $open['state']['edits'][0]['how'], 'a file is a hand like others');
+        $this->putJson("/library/{$lyre->id}/parts/fjellvent-panel", ['seen' => 0, 'document' => [...$open['document'], 'name' => 'Mine']])->assertStatus(409)->assertSee('A file changed this');
+        $this->postJson("/library/{$lyre->id}/edits/1/undo")->assertOk();
+        self::assertSame('Panel filter', $this->get("/library/{$lyre->id}/parts/fjellvent-panel")->viewData('page')['props']['document']['name']);
+        $this->postJson("/library/{$lyre->id}/edits/2/undo")->assertOk();
         $take($platform, '{"format": "pebblerun/parts", "version": 9}', true)->assertStatus(422)->assertSee('version');
         $take('{', $parts, true)->assertStatus(422)->assertSee('breaks off');
         $take($platform, str_replace('"hours": 0.2', '"hours": -2', $parts), true)->assertStatus(422)->assertSee('hours');

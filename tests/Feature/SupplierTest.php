@@ -89,7 +89,7 @@ final class SupplierTest extends TestCase
     public function test_no_answer_that_one_can_use_changes_nothing_and_is_told(): void
     {
         $before = Price::query()->count();
-        foreach (['half' => 'broke off half way', 'nonsense' => 'no catalog', 'refuses' => '(503)', 'gone' => '(404)', 'wrong' => 'makes no sense', 'late' => 'within 6 seconds'] as $kind => $words) {
+        foreach (['half' => 'broke off half way', 'nonsense' => 'no catalog', 'pours' => 'more than a page holds', 'refuses' => '(503)', 'gone' => '(404)', 'wrong' => 'makes no sense', 'late' => 'within 6 seconds'] as $kind => $words) {
             $this->trouble($kind);
             $this->ask()->assertStatus(422)->assertSee($words)->assertSee('Its prices stay what they were.');
             self::assertStringContainsString($words, $this->supplier()->refresh()->trouble, $kind);

@@ -68,7 +68,13 @@ final readonly class EditLibrary
             $edit = LibraryEdit::query()->where('platform_id', $platform->id)->where('number', $number)->firstOrFail();
             $this->mustBeSeen($platform, $edit->subject, $number);
 
-            return $this->keep($platform, $edit->subject, $edit->before, $author, $number);
+            $before = $edit->before;
+            if ($before !== null && $edit->subject !== '' && ! isset($before['price']['new'])) {
+                // What a file changed is kept without money: that is today's.
+                $before['price'] = [...(array) ($before['price'] ?? []), ...CurrentPrices::ofPart($platform->shop_id, $edit->subject)];
+            }
+
+            return $this->keep($platform, $edit->subject, $before, $author, $number);
         });
     }
 

@@ -2,8 +2,10 @@
 
 namespace App\Actions\Library;
 
+use App\Assembly\Canonical;
 use App\Assembly\LibraryRows;
 use App\Assembly\PartUse;
+use App\Models\LibraryEdit;
 use App\Models\Platform;
 use App\Models\Shop;
 use Illuminate\Support\Facades\DB;
@@ -26,7 +28,8 @@ final readonly class KeepLibrary
             Shop::holdLibrary($shop->id);
             $platform = Platform::query()->where('shop_id', $shop->id)->where('key', $document['key'])->first()
                 ?? Platform::create(['shop_id' => $shop->id, 'key' => $document['key'], 'name' => $document['name']]);
-            $before = LibraryRows::content($platform->id)['parts'];
+            $known = LibraryRows::content($platform->id);
+            $before = $known['parts'];
             $writer = new LibraryWriter;
             $writer->platform($platform, $document);
             $prices = 0;
@@ -36,8 +39,31 @@ final readonly class KeepLibrary
             $gone = $this->leaveOut($platform, array_column($parts, 'key'), $shop);
             $version = $this->publish->newest($platform);
 
-            return LibraryChange::between($platform, $before, LibraryRows::content($platform->id)['parts'], $gone, $prices, $version);
+            $now = LibraryRows::content($platform->id);
+            $platform->wasRecentlyCreated || $this->note($platform, $known, $now);
+
+            return LibraryChange::between($platform, $before, $now['parts'], $gone, $prices, $version);
         });
+    }
+
+    /**
+     * What a file changes is a change as any other: whoever has the same open is told, and it can be taken back.
+     *
+     * @param  array{platform: array<string, mixed>, parts: list<array<string, mixed>>}  $before
+     * @param  array{platform: array<string, mixed>, parts: list<array<string, mixed>>}  $after
+     */
+    private function note(Platform $platform, array $before, array $after): void
+    {
+        $was = ['' => $before['platform'], ...array_column($before['parts'], null, 'key')];
+        $is = ['' => $after['platform'], ...array_column($after['parts'], null, 'key')];
+        $number = EditLibrary::number($platform);
+        foreach ($is + $was as $subject => $document) {
+            $old = $was[$subject] ?? null;
+            $new = $is[$subject] ?? null;
+            if (Canonical::hash([$old]) !== Canonical::hash([$new])) {
+                LibraryEdit::create(['platform_id' => $platform->id, 'number' => ++$number, 'subject' => (string) $subject, 'before' => $old, 'after' => $new]);
+            }
+        }
     }
 
     /**
