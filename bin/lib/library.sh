@@ -31,7 +31,8 @@ case "$what ${1:-}" in
         done
         say "$folder/platform.json and $folder/parts.json are written."
         ;;
-    "import "*.zip) artisan shop:import < "$1" ;;
+    # Numbers go on after those of the archive, and a job points at a plan that points at it: as the owner of the tables.
+    "import "*.zip) owner_artisan shop:import < "$1" ;;
     "import "*)
         platform=${1:?a platform} parts=${2:?its parts}; shift 2
         # The system user may not go where the caller's files are.
