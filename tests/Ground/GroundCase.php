@@ -18,7 +18,7 @@ abstract class GroundCase extends TestCase
         $run = getenv('PEBBLERUN_RUN') ?: self::root().'/.run/test';
         $packages = getenv('PEBBLERUN_PACKAGES') ?: self::root().'/.run';
         self::$place = "{$run}/a place";
-        self::$environment = ['PEBBLERUN_RUN' => self::$place, 'PEBBLERUN_PORT' => '8860', 'PEBBLERUN_DB_PORT' => '8861', 'PEBBLERUN_MAIL_PORT' => '8862'];
+        self::$environment = ['PEBBLERUN_RUN' => self::$place, 'PEBBLERUN_PORT' => '8860', 'PEBBLERUN_DB_PORT' => '8861', 'PEBBLERUN_MAIL_PORT' => '8862', 'PEBBLERUN_SUPPLIER_PORT' => '8863'];
         self::clear();
         // What was installed and built for the tests need not be looked at again.
         mkdir(self::$place.'/done', 0755, true);

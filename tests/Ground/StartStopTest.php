@@ -4,6 +4,7 @@ namespace Tests\Ground;
 
 use PHPUnit\Framework\Attributes\Depends;
 use Symfony\Component\Process\Process;
+use ZipArchive;
 
 /** Start and stop touch what is theirs, and take up again from whatever a kill left. */
 final class StartStopTest extends GroundCase
@@ -38,6 +39,33 @@ final class StartStopTest extends GroundCase
         self::assertDoesNotMatchRegularExpression('/installing|building|bringing|starting/', $again);
         self::assertLessThan(8.0, microtime(true) - $began);
         self::assertSame('600', substr(sprintf('%o', fileperms(self::$place.'/settings.env')), -3));
+    }
+
+    #[Depends('test_it_starts_in_a_path_with_a_blank_and_a_second_start_has_nothing_to_do')]
+    public function test_everything_a_shop_owns_goes_out_and_comes_into_an_empty_installation_as_it_was(): void
+    {
+        [$out, $again] = [self::$place.'/out.zip', self::$place.'/again.zip'];
+        self::shell(['-c', 'bin/pebblerun export "$0"', $out]);
+        $empty = ['DB_DATABASE' => 'pebblerun_empty'];
+        self::shell(['-c', '. bin/lib/ground.sh; choose_run; settings; export APP_CONFIG_CACHE=$RUN/cache/none.php; make_database pebblerun_empty; owner_artisan migrate --force -q; make_database pebblerun_empty'], $empty);
+        self::shell(['-c', 'bin/pebblerun import "$0"', $out], $empty);
+        self::shell(['-c', 'bin/pebblerun export "$0"', $again], $empty);
+        foreach ([$out, $again] as $file) {
+            $zip = new ZipArchive;
+            self::assertTrue($zip->open($file, ZipArchive::RDONLY));
+            $entries = [];
+            for ($i = 0; $i < $zip->numFiles; $i++) {
+                $entries[(string) $zip->getNameIndex($i)] = (string) $zip->getFromIndex($i);
+            }
+            ksort($entries);
+            $seen[] = $entries;
+        }
+        self::assertGreaterThan(30, count($seen[0]));
+        self::assertSame($seen[0], $seen[1]);
+        $full = self::process(['-c', 'bin/pebblerun import "$0"', $out]);
+        $full->run();
+        self::assertSame(2, $full->getExitCode());
+        self::assertStringContainsString('an archive comes into an empty one', $full->getOutput().$full->getErrorOutput());
     }
 
     #[Depends('test_it_starts_in_a_path_with_a_blank_and_a_second_start_has_nothing_to_do')]
