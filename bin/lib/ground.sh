@@ -284,7 +284,7 @@ running() {
 strays() {
     local pid known
     known=" $(for pid in "$RUN"/web/*.pid; do [ ! -f "$pid" ] || printf '%s ' "$(cat "$pid")"; done)"
-    for pid in $(pgrep -f 'nginx: |php-fpm: |bin/lib/watch.sh|bin/lib/rotate.sh|artisan ' || true); do
+    for pid in $(pgrep -f 'nginx: |php-fpm: |bin/lib/watch.sh|bin/lib/rotate.sh|bin/lib/supplier.php|artisan ' || true); do
         if [ "$pid" != $$ ] && ours "$pid" && ! has_master "$pid" "$known"; then echo "$pid"; fi
     done
 }
