@@ -1,19 +1,8 @@
 // A bench edit over HTTP against a signed-in page of the same server that reads one row.
-import { Client, named } from './client.mjs';
+import { Client, median, named } from './client.mjs';
 
 const client = new Client(process.argv[2]);
 const ask = (method, path, body) => client.ask(method, path, body);
-
-async function median(times, run) {
-    const taken = [];
-    for (let i = 0; i < times; i++) {
-        const start = performance.now();
-        await run(i);
-        if (i >= times / 4) taken.push(performance.now() - start);
-    }
-    taken.sort((a, b) => a - b);
-    return taken[Math.floor(taken.length / 2)];
-}
 
 async function throughput(connections, seconds, run) {
     let done = 0;

@@ -1,20 +1,9 @@
 // Finding something and walking the shelf, with few parts and with many.
-import { Client } from './client.mjs';
+import { Client, median } from './client.mjs';
 
 const [, , base, label] = process.argv;
 const client = new Client(base);
 await client.signIn('ines@saltmarsh.test', 'tide-and-stone');
-
-async function median(times, run) {
-    const taken = [];
-    for (let i = 0; i < times; i++) {
-        const start = performance.now();
-        await run(i);
-        if (i >= times / 4) taken.push(performance.now() - start);
-    }
-    taken.sort((a, b) => a - b);
-    return taken[Math.floor(taken.length / 2)];
-}
 
 const looks = ['panel', 'fjell filt', 'dyno tune', 'downpipe 76', 'gasket 44', 'skarn', 'pump'];
 const slips = ['fjelvent panle', 'corvan lire'];

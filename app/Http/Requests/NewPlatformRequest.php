@@ -53,7 +53,6 @@ final class NewPlatformRequest extends PersonRequest
             'engine' => ['displacement' => $this->float('displacement'), 'cylinders' => $this->integer('cylinders'), ...$this->safe()->only(['aspiration', 'injection', 'fuel'])],
             'rev_limit' => $this->float('rev_limit'),
             'peaks' => [
-                'lowest_rpm' => min(1500.0, round(0.6 * $this->float('torque_rpm'), -2)),
                 'torque' => ['rpm' => $this->float('torque_rpm'), 'value' => $this->float('torque')],
                 'power' => ['rpm' => $this->float('power_rpm'), 'value' => $this->float('power')],
                 'redline' => $this->float('rev_limit'),

@@ -8,6 +8,10 @@ namespace Pebblerun\Core\Job;
  */
 final class NewPlatform
 {
+    private const LOWEST = 1500.0;
+
+    private const BELOW = 0.6;
+
     private const LANES = ['map' => 'Map', 'air' => 'Air', 'boost' => 'Boost', 'charge' => 'Charge', 'engine' => 'Engine', 'exhaust' => 'Exhaust', 'fuel' => 'Fuel', 'drive' => 'Drive', 'chassis' => 'Chassis'];
 
     /** Key: name, ceiling in percent of natural, boosted and diesel engines, what it does to the air. */
@@ -56,6 +60,12 @@ final class NewPlatform
         'brakes' => ['Brakes', 'chassis', 'driveline', 'stock pads and fluid', false, 'nbd'],
     ];
 
+    /** From where a pull begins, rpm: well below the torque peak, and never above what cars are pulled from. */
+    private static function lowest(float $torqueRpm): float
+    {
+        return min(self::LOWEST, round(self::BELOW * $torqueRpm, -2));
+    }
+
     /**
      * @param  array{key: string, name: string, make: string, model: string, years: array{from: int, to: int}, engine: array<string, mixed>, drive: string, gearbox: string, rev_limit: float, peaks: array<string, mixed>}  $answers  in the shop's units; the engine and the peaks as the platform format has them
      * @return array<string, mixed> a platform document
@@ -74,7 +84,7 @@ final class NewPlatform
 
         return [
             ...array_intersect_key($answers, array_flip(['key', 'name', 'make', 'model', 'years', 'engine', 'drive', 'gearbox', 'rev_limit'])),
-            'baseline' => ['peaks' => $answers['peaks'], 'evidence' => ['kind' => 'judgement', 'note' => 'sketched from its two peaks: measure a stock car']],
+            'baseline' => ['peaks' => ['lowest_rpm' => self::lowest((float) $answers['peaks']['torque']['rpm']), ...$answers['peaks']], 'evidence' => ['kind' => 'judgement', 'note' => 'sketched from its two peaks: measure a stock car']],
             'lanes' => array_map(fn (string $key, string $name): array => ['key' => $key, 'name' => $name], array_keys($lanes), array_values($lanes)),
             'families' => array_map(fn (string $key, array $family): array => ['key' => $key, 'name' => $family[0], 'ceiling_percent' => $family[1][(int) strpos('nbd', $kind)], 'air' => $family[2], ...($key === 'driveline' ? ['driveline' => true] : [])], array_keys($families), array_values($families)),
             'slots' => array_map(fn (string $key, array $slot): array => ['key' => $key, 'name' => $slot[0], 'lane' => $slot[1], 'family' => $slot[2], 'stock' => $slot[3], ...($slot[4] ? ['internal' => true] : [])], array_keys($slots), array_values($slots)),

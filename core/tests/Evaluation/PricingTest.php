@@ -10,6 +10,7 @@ use Pebblerun\Core\Catalog\Parts\PartPrice;
 use Pebblerun\Core\Catalog\Shop\Rates;
 use Pebblerun\Core\Evaluation\Money\Pricing;
 use Pebblerun\Core\Evaluation\Money\StageCost;
+use Pebblerun\Core\Evaluation\Money\Tax;
 use Pebblerun\Core\Evaluation\Timeline\StageState;
 use Pebblerun\Core\Evaluation\Timeline\StageTimeline;
 use Pebblerun\Core\Job\Plan\Change;
@@ -120,5 +121,11 @@ final class PricingTest extends TestCase
         $this->expectException(InvalidMoney::class);
         $this->expectExceptionMessage('a price of -400 minor units is negative: give 0 or more.');
         MoneyRange::exact(-400);
+    }
+
+    public function test_tax_comes_off_a_price_that_has_it_in(): void
+    {
+        self::assertSame(100.0, Tax::off(120.0, 20.0));
+        self::assertSame(100.0, Tax::off(100.0, 0.0));
     }
 }

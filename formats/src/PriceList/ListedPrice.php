@@ -2,6 +2,8 @@
 
 namespace Pebblerun\Formats\PriceList;
 
+use Pebblerun\Core\Evaluation\Money\Tax;
+
 /** One line of a price list, read: without tax, in the shop's currency; or why it is refused. */
 final readonly class ListedPrice
 {
@@ -36,7 +38,7 @@ final readonly class ListedPrice
                 return null;
             }
 
-            return $figure === null ? null : round($figure * $matching->rate / ($matching->taxed ? 1.0 + $tax / 100.0 : 1.0), $decimals);
+            return $figure === null ? null : round($matching->rate * ($matching->taxed ? Tax::off($figure, $tax) : $figure), $decimals);
         };
         $price = $money('price', 'the price');
         $used = $money('used', 'the used price');

@@ -97,7 +97,7 @@
         </nav>
         {#if shown}
             <section class="overflow-y-auto px-5 py-4" aria-label="Parts">
-                <div class="mb-2 flex items-baseline gap-3">
+                <div class="mb-2 flex flex-wrap items-baseline gap-x-3 gap-y-1 whitespace-nowrap">
                     <h2 class="mr-auto text-[15px] font-semibold tracking-tight">{shown.name}</h2>
                     <button class="btn" onclick={() => (filing = true)}>Files</button>
                     <Link href="{base}/platform" class="btn">Platform and curve</Link>

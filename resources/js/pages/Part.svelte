@@ -92,8 +92,8 @@
                         0
                             ? ', '
                             : ''}<a class="underline" href="/jobs/{use.job}/bench/{use.plan}">{use.title}</a
-                        >{/each}{uses.length > 4 ? ' …' : ''}. What is changed here reaches it when it takes
-                    the newer version.
+                        >{/each}{uses.length > 4 ? ' …' : ''}. What is changed here reaches a plan when it
+                    takes the newer version.
                 </p>{/if}
             <fieldset disabled={!mayEdit} class="mt-2">
                 <PartSheet

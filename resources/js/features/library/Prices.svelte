@@ -7,8 +7,14 @@
     import Told from '@/ui/Told.svelte';
 
     /** What a part cost, and a new price: every plan uses the newest at once. */
-    type Props = { part: Pick<LibraryPart, 'id'>; money: string; mayPrice: boolean; again: () => void };
-    let { part, money, mayPrice, again }: Props = $props();
+    type Props = {
+        part: Pick<LibraryPart, 'id'>;
+        money: string;
+        mayPrice: boolean;
+        again: () => void;
+        /** Also the one price that there is. */ always?: boolean;
+    };
+    let { part, money, mayPrice, again, always = false }: Props = $props();
     let rows = $state<Prices>([]);
     const now = today();
     let likely = $state('');
@@ -70,7 +76,7 @@
     </form>
 {/if}
 <Told {say} />
-{#if rows.length > 1 || rows[0]?.source}
+{#if (always && rows.length > 0) || rows.length > 1 || rows[0]?.source}
     <ul class="mt-2">
         {#each rows as row (row.id)}
             <li class="flex gap-3 border-t border-faint py-1 text-[12px] text-soft tabular-nums">

@@ -152,7 +152,7 @@
             <Num entry={part} path="price.resale" label="Brings when it leaves" unit={options.money} />
         </div>
     {:else if id !== null}
-        <Prices part={{ id }} money={options.money} mayPrice={maySetPrices} again={() => {}} />
+        <Prices always part={{ id }} money={options.money} mayPrice={maySetPrices} again={() => {}} />
     {/if}
     <div class="mt-2 flex flex-wrap items-end gap-3">
         <Num entry={part} path="price.hours" label="To fit" unit="h" />

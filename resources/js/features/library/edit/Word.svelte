@@ -20,7 +20,7 @@
     };
 </script>
 
-<label class="flex min-w-0 flex-col gap-0.5 {grow || lines ? 'flex-1' : ''}">
+<label class="flex flex-col gap-0.5 {grow || lines ? 'min-w-48 flex-1' : 'min-w-0'}">
     {#if !bare}<span class="text-[12px] whitespace-nowrap text-soft">{label}</span>{/if}
     {#if lines}
         <textarea
