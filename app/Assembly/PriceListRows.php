@@ -6,64 +6,85 @@ use App\Models\PriceList;
 use Illuminate\Support\Facades\DB;
 use Pebblerun\Formats\PriceList\ListedPrice;
 
-/**
- * What lines of a price list would do to the library: new parts, changed prices, the same as before, or refused and why.
- *
- * @phpstan-type Row array{line: int, outcome: string, article: string, maker: string, name: string, key: string, part_id: ?int, price_id: ?int, was: ?float, price: ?float, used: ?float, lead_days: ?int, stock: ?int, reason: string}
- */
+/** What lines of a price list would do to the library: new parts, changed prices, the same as before, or refused and why. */
 final class PriceListRows
 {
-    private const INSERT = 'insert into price_list_rows (price_list_id, line, outcome, article, maker, name, key, part_id, price_id, was, price, used, lead_days, stock, reason)
-        select ?, r.* from jsonb_to_recordset(?::jsonb) as r(line int, outcome text, article text, maker text, name text, key text, part_id bigint, price_id bigint, was numeric, price numeric, used numeric, lead_days int, stock int, reason text)';
+    private const SEVERAL = 'Several parts are called this: add a column with our own key of the one that is meant (it stands in the table of parts that the library writes).';
 
-    /** @var array<string, int> lines by part, as far as they were read */
-    private array $seen = [];
+    private const NO_KEY = 'There is no part with the key "%s" here.';
 
-    public function __construct(private readonly ListedParts $parts) {}
+    private const UNKNOWN = 'The article "%s" is not known here, and the line says no maker and name: add the part first, or give both.';
 
-    /** @param  list<array<string, mixed>>  $rows */
-    public static function keep(PriceList $list, array $rows): void
-    {
-        DB::insert(self::INSERT, [$list->id, json_encode($rows, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE)]);
-    }
+    private const TWICE = 'The same part stands on line %s: leave one of them out.';
 
-    /** @return Row */
-    public function row(int $line, ListedPrice $listed): array
-    {
-        $said = ['article' => $listed->article, 'maker' => $listed->maker, 'name' => $listed->name];
-        if ($listed->fault !== '') {
-            return self::refused($line, $listed->fault.'.', $said);
-        }
-        $part = $this->parts->find($listed);
-        if ($part === ListedParts::SEVERAL) {
-            return self::refused($line, 'several parts are called this: add a column with our own key of the one that is meant (it stands in the table of parts that the library writes).', $said);
-        }
-        if ($part === null && ($listed->maker === '' || $listed->name === '' || $listed->key !== '')) {
-            return self::refused($line, $listed->key !== '' ? "there is no part with the key \"{$listed->key}\" here." : "the article \"{$listed->article}\" is not known here, and the line says no maker and name: add the part first, or give both.", $said);
-        }
-        $who = $part === null ? mb_strtolower("{$listed->maker}\n{$listed->name}") : "#{$part}";
-        if (isset($this->seen[$who])) {
-            return self::refused($line, "the same part stands on line {$this->seen[$who]}: leave one of them out.", $said);
-        }
-        $this->seen[$who] = $line;
-        [$id, $new, $used] = $part === null ? [null, null, null] : $this->parts->price($part);
-        $same = $id !== null && $new === $listed->price && ($listed->used === null || $used === $listed->used);
+    /** Which part a line means: by our key, by the supplier's article, or by maker and name; -1 where several are called the same. */
+    private const MEANT = "with listed as materialized (
+            select r.*, lower(maker || E'\\n' || name) as who from jsonb_to_recordset(?::jsonb) as r(line int, article text, maker text, name text, key text, price numeric, used numeric, lead_days int, stock int, reason text)),
+        named as materialized (select lower(maker || E'\\n' || name) as who, case count(*) when 1 then min(id) else -1 end as part from parts where shop_id = ? group by 1),
+        known as materialized (select article, part_id as part from supplier_items where supplier_id = ?),
+        meant as (
+            select l.*, case when l.key <> '' then k.id else coalesce(a.part, n.part) end as part from listed l
+            left join parts k on k.shop_id = ? and k.key = l.key and l.key <> ''
+            left join known a on a.article = l.article and l.article <> ''
+            left join named n on n.who = l.who and l.maker <> '' and l.name <> ''),";
 
-        return [
-            'line' => $line, 'outcome' => $part === null ? 'added' : ($same ? 'unchanged' : 'changed'), ...$said,
-            'key' => $part === null ? $this->parts->fresh($listed->maker, $listed->name) : '', 'part_id' => $part,
-            'price_id' => $id, 'was' => $new, 'price' => $listed->price, 'used' => $listed->used, 'lead_days' => $listed->leadDays, 'stock' => $listed->stock, 'reason' => '',
-        ];
-    }
+    /** Why it is refused: for what it says itself, for what it means, or because a line before it means the same. */
+    private const JUDGED = "judged as (
+            select m.*, case
+                when m.reason <> '' then m.reason
+                when m.part = -1 then ?
+                when m.part is null and m.key <> '' then format(?, m.key)
+                when m.part is null and (m.maker = '' or m.name = '') then format(?, m.article)
+                else '' end as why from meant m),
+        first as (select j.*, first_value(j.line) over (partition by case when j.why <> '' then j.line::text when j.part is null then j.who else '#' || j.part end order by j.line) as same from judged j),
+        told as (
+            select f.line, f.article, f.maker, f.name, f.price, f.used, f.lead_days, f.stock, case when f.same <> f.line then format(?, f.same) else f.why end as why,
+                case when f.why = '' and f.same = f.line then f.part end as part from first f)";
+
+    private const KEPT = "insert into price_list_rows (price_list_id, line, outcome, article, maker, name, part_id, price_id, was, price, used, lead_days, stock, reason)
+        select ?, t.line, case when t.why <> '' then 'refused' when t.part is null then 'added' when p.new = t.price and (t.used is null or t.used = p.used) then 'unchanged' else 'changed' end,
+            t.article, t.maker, t.name, t.part, p.id, p.new, t.price, t.used, t.lead_days, t.stock, t.why
+        from told t left join lateral (
+            select q.id, likely(q.money->'new') as new, likely(q.money->'used') as used from prices q where q.part_id = t.part order by q.as_of desc nulls last, q.id desc limit 1) p on true";
 
     /**
-     * @param  array<string, string>  $said
-     * @return Row
+     * Every line of a list, in one statement.
+     *
+     * @param  list<string>  $lines  each of line() in JSON
      */
-    public static function refused(int $line, string $why, array $said = ['article' => '', 'maker' => '', 'name' => '']): array
+    public static function keep(PriceList $list, array $lines): void
     {
-        $short = array_map(fn (string $text): string => mb_substr((string) preg_replace('/[\x00-\x1F\x7F]/', '', $text), 0, 200), $said);
+        DB::delete('delete from price_list_rows where price_list_id = ?', [$list->id]);
+        DB::insert(self::MEANT.self::JUDGED.self::KEPT, [
+            '['.implode(',', $lines).']', $list->shop_id, $list->supplier_id, $list->shop_id,
+            self::SEVERAL, self::NO_KEY, self::UNKNOWN, self::TWICE, $list->id,
+        ]);
+    }
 
-        return ['line' => $line, 'outcome' => 'refused', 'article' => $short['article'], 'maker' => $short['maker'], 'name' => $short['name'], 'key' => '', 'part_id' => null, 'price_id' => null, 'was' => null, 'price' => null, 'used' => null, 'lead_days' => null, 'stock' => null, 'reason' => ucfirst($why)];
+    public static function line(int $line, ListedPrice $listed): string
+    {
+        return self::json([
+            'line' => $line, 'article' => $listed->article, 'maker' => $listed->maker, 'name' => $listed->name, 'key' => $listed->key,
+            'price' => $listed->price, 'used' => $listed->used, 'lead_days' => $listed->leadDays, 'stock' => $listed->stock,
+            ...($listed->fault === '' ? ['reason' => ''] : [...self::short($listed), 'reason' => ucfirst($listed->fault).'.']),
+        ]);
+    }
+
+    /** A line on which the list can no longer be read. */
+    public static function unread(int $line, string $why): string
+    {
+        return self::json(['line' => $line, 'article' => '', 'maker' => '', 'name' => '', 'key' => '', 'reason' => ucfirst($why)]);
+    }
+
+    /** @return array<string, string> what it is called, as far as it can be kept */
+    private static function short(ListedPrice $listed): array
+    {
+        return array_map(fn (string $text): string => mb_substr((string) preg_replace('/[\x00-\x1F\x7F]/', '', $text), 0, 200), ['article' => $listed->article, 'maker' => $listed->maker, 'name' => $listed->name, 'key' => $listed->key]);
+    }
+
+    /** @param  array<string, mixed>  $row */
+    private static function json(array $row): string
+    {
+        return json_encode($row, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
     }
 }

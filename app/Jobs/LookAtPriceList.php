@@ -2,7 +2,6 @@
 
 namespace App\Jobs;
 
-use App\Assembly\ListedParts;
 use App\Assembly\PriceListFile;
 use App\Assembly\PriceListRows;
 use App\Models\PriceList;
@@ -27,25 +26,27 @@ final class LookAtPriceList extends TaskJob
     {
         $list = PriceList::query()->findOrFail($task->subject);
         $text = PriceListFile::text($list);
-        DB::delete('delete from price_list_rows where price_list_id = ?', [$list->id]);
         $task->of = max(0, $text->lines() - 1);
-        $read = 0;
-        foreach ($this->read($list, $text) as $rows) {
-            PriceListRows::keep($list, $rows);
-            yield $read += count($rows);
+        $lines = [];
+        foreach (self::read($list, $text) as $line) {
+            $lines[] = $line;
+            if (count($lines) % self::AT_ONCE === 0) {
+                yield count($lines);
+            }
         }
-        $list->update(['state' => 'looked']);
-        yield $read;
+        yield count($lines);
+        DB::transaction(function () use ($list, $lines): void {
+            PriceListRows::keep($list, $lines);
+            $list->update(['state' => 'looked']);
+        });
     }
 
-    /** @return iterable<list<array<string, mixed>>> some at once */
-    private function read(PriceList $list, CsvText $text): iterable
+    /** @return iterable<string> of PriceListRows */
+    private static function read(PriceList $list, CsvText $text): iterable
     {
         $shop = Shop::query()->findOrFail($list->shop_id);
-        $rowsOf = new PriceListRows(new ListedParts($list));
         $decimals = Currency::of($shop->document['currency'])->decimals;
         $matching = null;
-        $rows = [];
         try {
             foreach ($text->records() as $line => $cells) {
                 if ($matching === null) {
@@ -53,18 +54,11 @@ final class LookAtPriceList extends TaskJob
 
                     continue;
                 }
-                $rows[] = $rowsOf->row($line, ListedPrice::of($cells, $matching, (float) $shop->document['tax_percent'], $decimals));
-                if (count($rows) === self::AT_ONCE) {
-                    yield $rows;
-                    $rows = [];
-                }
+                yield PriceListRows::line($line, ListedPrice::of($cells, $matching, (float) $shop->document['tax_percent'], $decimals));
             }
         } catch (InvalidDocument $fault) {
             // What is wrong with the rest is known by its line; the lines before it were read.
-            $rows[] = PriceListRows::refused((int) preg_replace('/\D/', '', $fault->faults[0]->path), $fault->faults[0]->message);
-        }
-        if ($rows !== []) {
-            yield $rows;
+            yield PriceListRows::unread((int) preg_replace('/\D/', '', $fault->faults[0]->path), $fault->faults[0]->message);
         }
     }
 }

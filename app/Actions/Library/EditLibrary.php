@@ -149,12 +149,8 @@ final readonly class EditLibrary
         if (is_string($same)) {
             return $same;
         }
-        $base = PartKey::base($maker, $name);
-        for ($key = $base, $i = 2; Part::query()->where('shop_id', $platform->shop_id)->where('key', $key)->exists(); $i++) {
-            $key = "{$base}-{$i}";
-        }
 
-        return $key;
+        return PartKey::of($platform->shop_id)->fresh($maker, $name);
     }
 
     private function mustBeSeen(Platform $platform, string $subject, int $seen): void

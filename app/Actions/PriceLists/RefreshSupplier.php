@@ -2,7 +2,6 @@
 
 namespace App\Actions\PriceLists;
 
-use App\Assembly\ListedParts;
 use App\Assembly\PriceListRows;
 use App\Exceptions\Refused;
 use App\Models\PriceList;
@@ -60,12 +59,10 @@ final readonly class RefreshSupplier
     {
         Shop::holdLibrary($shop->id);
         $list = PriceList::create(['shop_id' => $shop->id, 'supplier_id' => $supplier->id, 'author_id' => $author->id, 'name' => 'asked over the wire', 'as_of' => $shop->today(), 'state' => 'looked']);
-        $rowsOf = new PriceListRows(new ListedParts($list));
-        $rows = array_map(fn (int $at, ListedPrice $one): array => $rowsOf->row($at + 1, $one), array_keys($listed), $listed);
+        PriceListRows::keep($list, array_map(fn (int $at, ListedPrice $one): string => PriceListRows::line($at + 1, $one), array_keys($listed), $listed));
         // Of what it sells besides, nobody asked.
-        $known = array_values(array_filter($rows, fn (array $row): bool => in_array($row['outcome'], ['changed', 'unchanged'], true)));
-        PriceListRows::keep($list, $known);
-        $changed = count(array_filter($known, fn (array $row): bool => $row['outcome'] === 'changed'));
+        DB::delete("delete from price_list_rows where price_list_id = ? and outcome in ('added', 'refused')", [$list->id]);
+        $changed = DB::table('price_list_rows')->where('price_list_id', $list->id)->where('outcome', 'changed')->count();
         $this->take->take($list, true);
         // Earlier answers that changed nothing say nothing that the newest does not.
         DB::delete("delete from price_lists l where l.supplier_id = ? and l.id <> ? and l.state = 'taken' and not exists (select from price_list_rows r where r.price_list_id = l.id and r.outcome in ('changed', 'added'))", [$supplier->id, $list->id]);

@@ -3,25 +3,37 @@
 namespace App\Actions\PriceLists;
 
 use App\Assembly\CurrentPrices;
+use App\Assembly\PartKey;
 use App\Exceptions\Refused;
 use App\Models\PriceList;
 use App\Models\Shop;
 use Illuminate\Support\Facades\DB;
+use stdClass;
 
 /** Takes a price list into the library, and takes it back: each in one step that is done whole or not at all. */
 final readonly class TakePriceList
 {
-    /** Somebody set a price after the list was looked at: what was shown is no longer what would happen. */
-    private const STALE = "select count(*) from price_list_rows r where r.price_list_id = ? and r.outcome in ('changed', 'unchanged')
-        and r.price_id is distinct from (select p.id from prices p where p.part_id = r.part_id order by p.as_of desc nulls last, p.id desc limit 1)";
-
     private const PARTS = "insert into parts (shop_id, key, maker, name, document, created_at, updated_at)
-        select ?, r.key, r.maker, r.name, '{}', now(), now() from price_list_rows r where r.price_list_id = ? and r.outcome = 'added' order by r.line";
+        select ?, k.key, r.maker, r.name, '{}', now(), now() from price_list_rows r join jsonb_to_recordset(?::jsonb) as k(line int, key text) on k.line = r.line where r.price_list_id = ? order by r.line returning id, key";
 
-    private const FOUND = "update price_list_rows r set part_id = p.id from parts p where p.shop_id = ? and p.key = r.key and r.price_list_id = ? and r.outcome = 'added'";
+    private const FOUND = 'update price_list_rows r set part_id = k.id from jsonb_to_recordset(?::jsonb) as k(line int, id bigint) where r.price_list_id = ? and r.line = k.line';
 
-    private const PRICES = "insert into prices (part_id, as_of, money, source, price_list_id, created_at)
-        select r.part_id, ?, coalesce(p.money, '{}') || jsonb_strip_nulls(jsonb_build_object('new', r.price, 'used', r.used)), ?, ?, now() from price_list_rows r left join prices p on p.id = r.price_id where r.price_list_id = ? and r.outcome in ('added', 'changed')";
+    /**
+     * Prices of lines that change one, with what else was said of the part's price; none where somebody set a price after the list was
+     * looked at: what was shown is no longer what would happen. It says how many such there are.
+     */
+    private const PRICES = "with now as materialized (
+            select r.part_id, r.outcome, r.price, r.used, p.money, p.id is distinct from r.price_id as late
+            from price_list_rows r left join lateral (select q.id, q.money from prices q where q.part_id = r.part_id order by q.as_of desc nulls last, q.id desc limit 1) p on true
+            where r.price_list_id = ? and r.outcome <> 'refused'),
+        late as (select count(*) as many from now where late),
+        kept as (
+            insert into prices (part_id, as_of, money, source, price_list_id, created_at)
+            select n.part_id, ?, coalesce(n.money, '{}') || jsonb_strip_nulls(jsonb_build_object('new', n.price, 'used', n.used)), ?, ?, now() from now n
+            where n.outcome in ('added', 'changed') and (select many from late) = 0)
+        select many from late";
+
+    private const FITTED = "select f.part_id from fitments f where f.part_id in (select r.part_id from price_list_rows r where r.price_list_id = ? and r.outcome in ('added', 'changed'))";
 
     /** @param  bool  $leavesOut  whether lines that are refused are left out: else there must be none */
     public function take(PriceList $list, bool $leavesOut): void
@@ -31,11 +43,9 @@ final readonly class TakePriceList
             PriceList::query()->whereKey($list->id)->value('state') === 'looked' || throw Refused::because('This list was taken in already, or nobody has looked at it yet.');
             $refused = DB::table('price_list_rows')->where('price_list_id', $list->id)->where('outcome', 'refused')->count();
             $leavesOut || $refused === 0 || throw Refused::because(($refused === 1 ? 'One line is' : "{$refused} lines are").' refused: correct the list and send it again, or leave them out.');
-            $stale = (int) DB::scalar(self::STALE, [$list->id]);
-            $stale === 0 || throw Refused::because(($stale === 1 ? 'One price was' : "{$stale} prices were").' set after you looked at this list: look at it again, then take it in.');
-            DB::insert(self::PARTS, [$list->shop_id, $list->id]);
-            DB::update(self::FOUND, [$list->shop_id, $list->id]);
-            DB::insert(self::PRICES, [$list->as_of, mb_substr("{$list->supplier->name}, {$list->name}", 0, 500), $list->id, $list->id]);
+            $this->addParts($list);
+            $late = (int) DB::scalar(self::PRICES, [$list->id, $list->as_of, mb_substr("{$list->supplier->name}, {$list->name}", 0, 500), $list->id]);
+            $late === 0 || throw Refused::because(($late === 1 ? 'One price was' : "{$late} prices were").' set after you looked at this list: look at it again, then take it in.');
             CurrentPrices::stamp(self::onPlatforms($list));
             PriceList::query()->whereKey($list->id)->update(['state' => 'taken']);
             DB::delete('delete from price_list_files where price_list_id = ?', [$list->id]);
@@ -57,9 +67,20 @@ final readonly class TakePriceList
         });
     }
 
+    private function addParts(PriceList $list): void
+    {
+        $keys = PartKey::of($list->shop_id);
+        $new = array_map(fn (stdClass $row): array => ['line' => $row->line, 'key' => $keys->fresh($row->maker, $row->name)], DB::select("select line, maker, name from price_list_rows where price_list_id = ? and outcome = 'added' order by line", [$list->id]));
+        if ($new === []) {
+            return;
+        }
+        $ids = array_column(DB::select(self::PARTS, [$list->shop_id, json_encode($new, JSON_THROW_ON_ERROR), $list->id]), 'id', 'key');
+        DB::update(self::FOUND, [json_encode(array_map(fn (array $one): array => ['line' => $one['line'], 'id' => $ids[$one['key']]], $new), JSON_THROW_ON_ERROR), $list->id]);
+    }
+
     /** @return list<int> parts of the list that stand on a platform: what plans may have */
     private static function onPlatforms(PriceList $list): array
     {
-        return array_map(intval(...), array_column(DB::select("select distinct r.part_id from price_list_rows r join fitments f on f.part_id = r.part_id where r.price_list_id = ? and r.outcome in ('added', 'changed')", [$list->id]), 'part_id'));
+        return array_values(array_unique(array_map(intval(...), array_column(DB::select(self::FITTED, [$list->id]), 'part_id'))));
     }
 }
