@@ -72,7 +72,7 @@ final readonly class ImportShop
     {
         $entry = ArchiveTables::entry($table);
         $stream = $zip->getStream($entry) ?: throw InvalidDocument::because($entry, 'is missing.');
-        $columns = array_column(DB::select('select column_name from information_schema.columns where table_schema = current_schema() and table_name = ?', [$table]), 'column_name');
+        $columns = array_column(DB::select("select column_name from information_schema.columns where table_schema = current_schema() and is_generated = 'NEVER' and table_name = ?", [$table]), 'column_name');
         if ($table === 'customer_jobs') {
             // A job points at a plan that points at the job: that comes at the end.
             DB::statement('create temporary table kept_choice (id bigint, plan_id bigint) on commit drop');

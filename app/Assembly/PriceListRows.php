@@ -19,27 +19,27 @@ final class PriceListRows
 
     /** Which part a line means: by our key, by the supplier's article, or by maker and name; -1 where several are called the same. */
     private const MEANT = "with listed as materialized (
-            select r.*, lower(maker || E'\\n' || name) as who from jsonb_to_recordset(?::jsonb) as r(line int, article text, maker text, name text, key text, price numeric, used numeric, lead_days int, stock int, reason text)),
-        named as materialized (select lower(maker || E'\\n' || name) as who, case count(*) when 1 then min(id) else -1 end as part from parts where shop_id = ? group by 1),
+            select * from jsonb_to_recordset(?::jsonb) as r(line int, article text, maker text, name text, key text, price numeric, used numeric, lead_days int, stock int, reason text)),
         known as materialized (select article, part_id as part from supplier_items where supplier_id = ?),
         meant as (
-            select l.*, case when l.key <> '' then k.id else coalesce(a.part, n.part) end as part from listed l
-            left join parts k on k.shop_id = ? and k.key = l.key and l.key <> ''
+            select l.*, coalesce(k.id, case when l.key is null then coalesce(a.part, n.part) end) as part from listed l
+            left join parts k on k.shop_id = ? and k.key = l.key
             left join known a on a.article = l.article and l.article <> ''
-            left join named n on n.who = l.who and l.maker <> '' and l.name <> ''),";
+            left join lateral (select case count(*) when 1 then min(p.id) else -1 end as part from parts p where p.shop_id = ? and p.called = lower(l.maker || E'\\n' || l.name) having count(*) > 0) n on l.maker <> '' and l.name <> ''),";
 
     /** Why it is refused: for what it says itself, for what it means, or because a line before it means the same. */
-    private const JUDGED = "judged as (
+    private const JUDGED = "judged as materialized (
             select m.*, case
                 when m.reason <> '' then m.reason
                 when m.part = -1 then ?
-                when m.part is null and m.key <> '' then format(?, m.key)
+                when m.part is null and m.key is not null then format(?, m.key)
                 when m.part is null and (m.maker = '' or m.name = '') then format(?, m.article)
-                else '' end as why from meant m),
-        first as (select j.*, first_value(j.line) over (partition by case when j.why <> '' then j.line::text when j.part is null then j.who else '#' || j.part end order by j.line) as same from judged j),
-        told as (
-            select f.line, f.article, f.maker, f.name, f.price, f.used, f.lead_days, f.stock, case when f.same <> f.line then format(?, f.same) else f.why end as why,
-                case when f.why = '' and f.same = f.line then f.part end as part from first f)";
+                else '' end as why, coalesce('#' || m.part, lower(m.maker || E'\\n' || m.name)) as who from meant m),
+        twice as (select who, min(line) as first from judged where why = '' group by who having count(*) > 1),
+        told as materialized (
+            select j.line, j.article, j.maker, j.name, j.price, j.used, j.lead_days, j.stock, case when j.why = '' and w.first < j.line then format(?, w.first) else j.why end as why,
+                case when j.why = '' and coalesce(w.first, j.line) = j.line then j.part end as part
+            from judged j left join twice w on w.who = j.who)";
 
     private const KEPT = "insert into price_list_rows (price_list_id, line, outcome, article, maker, name, part_id, price_id, was, price, used, lead_days, stock, reason)
         select ?, t.line, case when t.why <> '' then 'refused' when t.part is null then 'added' when p.new = t.price and (t.used is null or t.used = p.used) then 'unchanged' else 'changed' end,
@@ -56,7 +56,7 @@ final class PriceListRows
     {
         DB::delete('delete from price_list_rows where price_list_id = ?', [$list->id]);
         DB::insert(self::MEANT.self::JUDGED.self::KEPT, [
-            '['.implode(',', $lines).']', $list->shop_id, $list->supplier_id, $list->shop_id,
+            '['.implode(',', $lines).']', $list->supplier_id, $list->shop_id, $list->shop_id,
             self::SEVERAL, self::NO_KEY, self::UNKNOWN, self::TWICE, $list->id,
         ]);
     }
@@ -64,7 +64,7 @@ final class PriceListRows
     public static function line(int $line, ListedPrice $listed): string
     {
         return self::json([
-            'line' => $line, 'article' => $listed->article, 'maker' => $listed->maker, 'name' => $listed->name, 'key' => $listed->key,
+            'line' => $line, 'article' => $listed->article, 'maker' => $listed->maker, 'name' => $listed->name, 'key' => $listed->key === '' ? null : $listed->key,
             'price' => $listed->price, 'used' => $listed->used, 'lead_days' => $listed->leadDays, 'stock' => $listed->stock,
             ...($listed->fault === '' ? ['reason' => ''] : [...self::short($listed), 'reason' => ucfirst($listed->fault).'.']),
         ]);
@@ -73,13 +73,13 @@ final class PriceListRows
     /** A line on which the list can no longer be read. */
     public static function unread(int $line, string $why): string
     {
-        return self::json(['line' => $line, 'article' => '', 'maker' => '', 'name' => '', 'key' => '', 'reason' => ucfirst($why)]);
+        return self::json(['line' => $line, 'article' => '', 'maker' => '', 'name' => '', 'reason' => ucfirst($why)]);
     }
 
     /** @return array<string, string> what it is called, as far as it can be kept */
     private static function short(ListedPrice $listed): array
     {
-        return array_map(fn (string $text): string => mb_substr((string) preg_replace('/[\x00-\x1F\x7F]/', '', $text), 0, 200), ['article' => $listed->article, 'maker' => $listed->maker, 'name' => $listed->name, 'key' => $listed->key]);
+        return array_map(fn (string $text): string => mb_substr((string) preg_replace('/[\x00-\x1F\x7F]/', '', $text), 0, 200), ['article' => $listed->article, 'maker' => $listed->maker, 'name' => $listed->name]);
     }
 
     /** @param  array<string, mixed>  $row */

@@ -20,7 +20,7 @@ use Pebblerun\Formats\PriceList\Matching;
  */
 final class LookAtPriceList extends TaskJob
 {
-    private const AT_ONCE = 2_000;
+    private const AT_ONCE = 5_000;
 
     protected function steps(Task $task): iterable
     {
@@ -45,6 +45,7 @@ final class LookAtPriceList extends TaskJob
     private static function read(PriceList $list, CsvText $text): iterable
     {
         $shop = Shop::query()->findOrFail($list->shop_id);
+        $tax = (float) $shop->document['tax_percent'];
         $decimals = Currency::of($shop->document['currency'])->decimals;
         $matching = null;
         try {
@@ -54,7 +55,7 @@ final class LookAtPriceList extends TaskJob
 
                     continue;
                 }
-                yield PriceListRows::line($line, ListedPrice::of($cells, $matching, (float) $shop->document['tax_percent'], $decimals));
+                yield PriceListRows::line($line, ListedPrice::of($cells, $matching, $tax, $decimals));
             }
         } catch (InvalidDocument $fault) {
             // What is wrong with the rest is known by its line; the lines before it were read.

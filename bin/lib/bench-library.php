@@ -41,7 +41,7 @@ foreach (DB::select('select maker, name from parts where shop_id = ? order by id
 }
 
 /** What nobody can do without: reading the lines, and putting them into the database. */
-$bare = $median(3, function () use ($text): void {
+$bare = $median(5, function () use ($text): void {
     $rows = [];
     foreach (explode("\n", trim($text)) as $line) {
         $cells = str_getcsv($line, ',', '"', '');
@@ -55,7 +55,12 @@ $sent = $clock(function () use (&$list, $supplier, $text, $author): void {
     $list = app(SendPriceList::class)->send($supplier, 'bench.csv', $text, $author);
 });
 $task = app(MatchPriceList::class)->match($list, ['columns' => ['article' => 0, 'maker' => 1, 'name' => 2, 'price' => 3], 'decimal' => 'point'], $shop->today(), $author);
-$looked = $clock(fn () => (new LookAtPriceList($task->id))->handle());
+$look = new LookAtPriceList($task->id);
+$looked = $median(5, function () use ($look, $list, $task): void {
+    $list->update(['state' => 'sent']);
+    DB::update("update tasks set state = 'waiting' where id = ?", [$task->id]);
+    $look->handle();
+});
 $counts = DB::select('select outcome, count(*) as many from price_list_rows where price_list_id = ? group by 1 order by 1', [$list->id]);
 $taken = $clock(fn () => app(TakePriceList::class)->take($list->refresh(), true));
 $undone = $clock(fn () => app(TakePriceList::class)->undo($list->refresh()));

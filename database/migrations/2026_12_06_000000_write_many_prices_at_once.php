@@ -6,7 +6,8 @@ use Illuminate\Support\Facades\DB;
 /**
  * Tens of thousands of prices come in one statement. A foreign key is looked up row by row, which took longer than writing the rows; these
  * look at all rows of a statement together. Whoever writes prices or deletes what they point at holds the shop's row (Shop::holdLibrary),
- * so nothing goes away between the look and the end of the transaction.
+ * so nothing goes away between the look and the end of the transaction. What a part is called stands in a column of its own: under
+ * row-level security an index of an expression is not used.
  */
 return new class extends Migration
 {
@@ -16,7 +17,7 @@ return new class extends Migration
     public function up(): void
     {
         DB::unprepared("
-            create function points_at_something() returns trigger language plpgsql as \$\$
+            create or replace function points_at_something() returns trigger language plpgsql as \$\$
             declare lost text;
             begin
                 execute format('select n.%1\$I::text from new_rows n where n.%1\$I is not null and not exists (select from %2\$I p where p.id = n.%1\$I) limit 1', tg_argv[0], tg_argv[1]) into lost;
@@ -25,15 +26,15 @@ return new class extends Migration
                 end if;
                 return null;
             end \$\$;
-            create function likely(jsonb) returns numeric language sql immutable as \$\$ select case jsonb_typeof(\$1) when 'array' then \$1->>1 else \$1#>>'{}' end::numeric \$\$;
-            create function stays_where_it_points() returns trigger language plpgsql as \$\$ begin
+            create or replace function likely(jsonb) returns numeric language sql immutable as \$\$ select case jsonb_typeof(\$1) when 'array' then \$1->>1 else \$1#>>'{}' end::numeric \$\$;
+            create or replace function stays_where_it_points() returns trigger language plpgsql as \$\$ begin
                 raise foreign_key_violation using message = format('%s_%s_foreign: a row stays with what it points at', tg_table_name, tg_argv[0]);
             end \$\$;
-            create function forget_prices_of_parts() returns trigger language plpgsql security definer set search_path from current as \$\$ begin
+            create or replace function forget_prices_of_parts() returns trigger language plpgsql security definer set search_path from current as \$\$ begin
                 delete from prices where part_id in (select id from old_rows);
                 return null;
             end \$\$;
-            create function forget_price_lists() returns trigger language plpgsql security definer set search_path from current as \$\$ begin
+            create or replace function forget_price_lists() returns trigger language plpgsql security definer set search_path from current as \$\$ begin
                 delete from price_list_rows where price_list_id in (select id from old_rows);
                 update prices set price_list_id = null where price_list_id in (select id from old_rows);
                 return null;
@@ -54,12 +55,15 @@ return new class extends Migration
             create index prices_of_a_list on prices using brin (price_list_id);
             drop index prices_price_list_id_index;
             alter table price_list_rows drop column key;
+            alter table parts add column called text not null generated always as (lower(maker || chr(10) || name)) stored;
+            create index parts_called on parts (shop_id, called);
         ');
     }
 
     public function down(): void
     {
         DB::unprepared("
+            alter table parts drop column called;
             alter table price_list_rows add column key varchar(64) not null default '';
             create index prices_price_list_id_index on prices (price_list_id);
             drop index prices_of_a_list;

@@ -15,7 +15,7 @@ return new class extends Migration
     public function up(): void
     {
         $evidence = self::EVIDENCE;
-        DB::unprepared("create function library_rows(of bigint) returns table(list text, id bigint, document text, own text) language plpgsql stable security definer set search_path from current as \$\$
+        DB::unprepared("create or replace function library_rows(of bigint) returns table(list text, id bigint, document text, own text) language plpgsql stable security definer set search_path from current as \$\$
             begin
                 if session_user = 'pebblerun_web' and not exists (select from platforms p where p.id = of and p.shop_id = current_shop()) then
                     return;

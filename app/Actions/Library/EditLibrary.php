@@ -144,7 +144,7 @@ final readonly class EditLibrary
 
     private function key(Platform $platform, string $maker, string $name): string
     {
-        $same = Part::query()->where('shop_id', $platform->shop_id)->whereRaw('lower(maker) = ? and lower(name) = ?', [mb_strtolower($maker), mb_strtolower($name)])
+        $same = Part::query()->where('shop_id', $platform->shop_id)->whereRaw('called = lower(?)', ["{$maker}\n{$name}"])
             ->whereNotIn('id', DB::table('fitments')->where('platform_id', $platform->id)->whereNull('left_at')->select('part_id'))->value('key');
         if (is_string($same)) {
             return $same;

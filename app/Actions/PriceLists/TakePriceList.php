@@ -69,11 +69,12 @@ final readonly class TakePriceList
 
     private function addParts(PriceList $list): void
     {
-        $keys = PartKey::of($list->shop_id);
-        $new = array_map(fn (stdClass $row): array => ['line' => $row->line, 'key' => $keys->fresh($row->maker, $row->name)], DB::select("select line, maker, name from price_list_rows where price_list_id = ? and outcome = 'added' order by line", [$list->id]));
-        if ($new === []) {
+        $rows = DB::select("select line, maker, name from price_list_rows where price_list_id = ? and outcome = 'added' order by line", [$list->id]);
+        if ($rows === []) {
             return;
         }
+        $keys = PartKey::of($list->shop_id);
+        $new = array_map(fn (stdClass $row): array => ['line' => $row->line, 'key' => $keys->fresh($row->maker, $row->name)], $rows);
         $ids = array_column(DB::select(self::PARTS, [$list->shop_id, json_encode($new, JSON_THROW_ON_ERROR), $list->id]), 'id', 'key');
         DB::update(self::FOUND, [json_encode(array_map(fn (array $one): array => ['line' => $one['line'], 'id' => $ids[$one['key']]], $new), JSON_THROW_ON_ERROR), $list->id]);
     }

@@ -58,18 +58,12 @@ final readonly class CsvText
             if (trim($record) !== '') {
                 $cells = $quoted ? str_getcsv($record, $this->separator, '"', '') : explode($this->separator, $record);
                 count($cells) <= self::MOST_CELLS || throw InvalidDocument::because("line {$begins}", 'has more than '.self::MOST_CELLS.' cells: is this a price list, and is the separator right?');
-                yield $begins => array_map(self::cell(...), $cells);
+                $cells = array_map(fn (?string $cell): string => trim((string) $cell), $cells);
+                yield $begins => str_contains($record, "'") ? array_map(CsvGuard::off(...), $cells) : $cells;
             }
             $record = '';
         }
         $record === '' || throw self::open($begins);
-    }
-
-    private static function cell(?string $cell): string
-    {
-        $text = trim((string) $cell);
-
-        return $text !== '' && $text[0] === "'" ? CsvGuard::off($text) : $text;
     }
 
     /** Lines of text, of which a record may take several. */

@@ -11,6 +11,9 @@ final readonly class ListedPrice
 
     private const MOST_DAYS = 365;
 
+    /** Letters of a name. */
+    private const LONGEST = 200;
+
     /** @param  string  $fault  empty for none */
     private function __construct(public string $article, public string $maker, public string $name, public ?float $price, public ?float $used, public ?int $leadDays, public string $fault, public ?int $stock = null, public string $key = '') {}
 
@@ -21,46 +24,68 @@ final readonly class ListedPrice
      */
     public static function of(array $cells, Matching $matching, float $tax, int $decimals): self
     {
-        $said = fn (string $field): string => $cells[$matching->columns[$field] ?? -1] ?? '';
+        $at = $matching->columns;
+        $key = $cells[$at['key'] ?? -1] ?? '';
+        $article = $cells[$at['article'] ?? -1] ?? '';
+        $maker = $cells[$at['maker'] ?? -1] ?? '';
+        $name = $cells[$at['name'] ?? -1] ?? '';
         $faults = [];
-        $money = function (string $field, string $what) use ($said, $matching, $tax, $decimals, &$faults): ?float {
-            $text = $said($field);
-            $figure = $text === '' ? null : self::figure($text, $matching->decimal);
-            if ($text !== '' && $figure === null) {
-                $other = self::figure($text, $matching->decimal === 'comma' ? 'point' : 'comma') === null ? 'a figure such as '.($matching->decimal === 'comma' ? '1.234,50' : '1,234.50') : 'decimals with a '.($matching->decimal === 'comma' ? 'comma' : 'point').', as the rest of the list';
-                $faults[] = "{$what} \"".mb_substr($text, 0, 40)."\" is no figure here: write {$other}";
-
-                return null;
-            }
-            if ($figure !== null && ($figure < 0.0 || $figure * $matching->rate > self::MOST)) {
-                $faults[] = "{$what} {$text} is out of reach: from 0 to 1,000,000";
-
-                return null;
-            }
-
-            return $figure === null ? null : round($matching->rate * ($matching->taxed ? Tax::off($figure, $tax) : $figure), $decimals);
-        };
-        $price = $money('price', 'the price');
-        $used = $money('used', 'the used price');
-        if ($said('price') === '') {
+        $price = self::money($cells[$at['price']] ?? '', 'price', $matching, $tax, $decimals, $faults);
+        $used = self::money($cells[$at['used'] ?? -1] ?? '', 'used price', $matching, $tax, $decimals, $faults);
+        if (($cells[$at['price']] ?? '') === '') {
             $faults[] = 'it has no price';
         }
-        if ($said('key') === '' && $said('article') === '' && ($said('maker') === '' || $said('name') === '')) {
+        if ($key === '' && $article === '' && ($maker === '' || $name === '')) {
             $faults[] = 'it names no part: give an article number, or maker and name';
         }
-        foreach (['article', 'maker', 'name'] as $field) {
-            $text = $said($field);
-            if ((strlen($text) > 200 && mb_strlen($text) > 200) || preg_match('/[\x00-\x1F\x7F]/', $text) === 1) {
-                $faults[] = "its {$field} is longer than 200 letters, or has letters that nobody sees";
-            }
+        $words = "{$article}{$maker}{$name}";
+        if (strlen($words) > self::LONGEST || preg_match('/[\x00-\x1F\x7F]/', $words) === 1) {
+            $faults = [...$faults, ...self::unreadable(['article' => $article, 'maker' => $maker, 'name' => $name])];
         }
-        $days = $said('lead_days');
-        $lead = preg_match('/^\d{1,3}$/', $days) === 1 && (int) $days <= self::MOST_DAYS ? (int) $days : null;
+        $days = $cells[$at['lead_days'] ?? -1] ?? '';
+        $lead = ctype_digit($days) && strlen($days) <= 3 && (int) $days <= self::MOST_DAYS ? (int) $days : null;
         if ($days !== '' && $lead === null) {
             $faults[] = 'the lead time "'.mb_substr($days, 0, 40).'" is no number of days up to '.self::MOST_DAYS;
         }
 
-        return new self($said('article'), $said('maker'), $said('name'), $price, $used, $lead, implode('; ', $faults), key: $said('key'));
+        return new self($article, $maker, $name, $price, $used, $lead, implode('; ', $faults), key: $key);
+    }
+
+    /**
+     * Without tax, in the shop's currency; null for none.
+     *
+     * @param  list<string>  $faults  to which what is wrong is added
+     */
+    private static function money(string $text, string $what, Matching $matching, float $tax, int $decimals, array &$faults): ?float
+    {
+        if ($text === '') {
+            return null;
+        }
+        $figure = self::figure($text, $matching->decimal);
+        if ($figure === null) {
+            $other = self::figure($text, $matching->decimal === 'comma' ? 'point' : 'comma') === null ? 'a figure such as '.($matching->decimal === 'comma' ? '1.234,50' : '1,234.50') : 'decimals with a '.($matching->decimal === 'comma' ? 'comma' : 'point').', as the rest of the list';
+            $faults[] = "the {$what} \"".mb_substr($text, 0, 40)."\" is no figure here: write {$other}";
+
+            return null;
+        }
+        if ($figure < 0.0 || $figure * $matching->rate > self::MOST) {
+            $faults[] = "the {$what} {$text} is out of reach: from 0 to 1,000,000";
+
+            return null;
+        }
+
+        return round($matching->rate * ($matching->taxed ? Tax::off($figure, $tax) : $figure), $decimals);
+    }
+
+    /**
+     * @param  array<string, string>  $words
+     * @return list<string>
+     */
+    private static function unreadable(array $words): array
+    {
+        $bad = array_filter($words, fn (string $text): bool => mb_strlen($text) > self::LONGEST || preg_match('/[\x00-\x1F\x7F]/', $text) === 1);
+
+        return array_map(fn (string $field): string => "its {$field} is longer than ".self::LONGEST.' letters, or has letters that nobody sees', array_keys($bad));
     }
 
     /**
