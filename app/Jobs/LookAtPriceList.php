@@ -3,63 +3,18 @@
 namespace App\Jobs;
 
 use App\Assembly\PriceListFile;
-use App\Assembly\PriceListRows;
+use App\Assembly\PriceListLook;
 use App\Models\PriceList;
-use App\Models\Shop;
 use App\Models\Task;
-use Illuminate\Support\Facades\DB;
-use Pebblerun\Core\Units\Currency;
-use Pebblerun\Formats\Csv\CsvText;
-use Pebblerun\Formats\InvalidDocument;
-use Pebblerun\Formats\PriceList\ListedPrice;
-use Pebblerun\Formats\PriceList\Matching;
 
-/**
- * Reads a price list against the library: which parts are new, which prices change, which stay, and which lines are refused and why.
- * Nothing of the library changes. The subject is the list's id.
- */
+/** Looks at a price list in the background. The subject is the list's id. */
 final class LookAtPriceList extends TaskJob
 {
-    private const AT_ONCE = 5_000;
-
     protected function steps(Task $task): iterable
     {
         $list = PriceList::query()->findOrFail($task->subject);
         $text = PriceListFile::text($list);
         $task->of = max(0, $text->lines() - 1);
-        $lines = [];
-        foreach (self::read($list, $text) as $line) {
-            $lines[] = $line;
-            if (count($lines) % self::AT_ONCE === 0) {
-                yield count($lines);
-            }
-        }
-        yield count($lines);
-        DB::transaction(function () use ($list, $lines): void {
-            PriceListRows::keep($list, $lines);
-            $list->update(['state' => 'looked']);
-        });
-    }
-
-    /** @return iterable<string> of PriceListRows */
-    private static function read(PriceList $list, CsvText $text): iterable
-    {
-        $shop = Shop::query()->findOrFail($list->shop_id);
-        $tax = (float) $shop->document['tax_percent'];
-        $decimals = Currency::of($shop->document['currency'])->decimals;
-        $matching = null;
-        try {
-            foreach ($text->records() as $line => $cells) {
-                if ($matching === null) {
-                    $matching = Matching::of((array) $list->matching, count($cells));
-
-                    continue;
-                }
-                yield PriceListRows::line($line, ListedPrice::of($cells, $matching, $tax, $decimals));
-            }
-        } catch (InvalidDocument $fault) {
-            // What is wrong with the rest is known by its line; the lines before it were read.
-            yield PriceListRows::unread((int) preg_replace('/\D/', '', $fault->faults[0]->path), $fault->faults[0]->message);
-        }
+        yield from PriceListLook::lines($list, $text);
     }
 }

@@ -4,6 +4,7 @@
 #   library.sh export PLATFORM FOLDER [--shop=NAME]     one platform: FOLDER/platform.json and FOLDER/parts.json
 #   library.sh import FILE.zip                          an archive, into an empty installation
 #   library.sh import PLATFORM.json PARTS.json [--shop=NAME] [--dry-run]
+#   library.sh import LIST.csv SUPPLIER [--shop=NAME] [--dry-run] [--leave-out] [--column=FIELD=HEAD] [--decimal=comma] [--taxed] ...     a price list
 set -Eeuo pipefail
 . "$(dirname "$0")/ground.sh"
 QUIET=1
@@ -25,14 +26,23 @@ case "$what ${1:-}" in
     "export "*)
         key=${1:?a platform} folder=${2:?a folder}; shift 2
         mkdir -p "$folder"
-        for one in platform parts; do
-            artisan library:export "$key" "$one" "$@" > "$folder/$one.json.part" || { code=$?; cat "$folder/$one.json.part" >&2; rm -f "$folder/$one.json.part"; exit "$code"; }
-            mv "$folder/$one.json.part" "$folder/$one.json"
+        for one in platform.json parts.json parts.csv; do
+            artisan library:export "$key" "$one" "$@" > "$folder/$one.part" || { code=$?; cat "$folder/$one.part" >&2; rm -f "$folder/$one.part"; exit "$code"; }
+            mv "$folder/$one.part" "$folder/$one"
         done
-        say "$folder/platform.json and $folder/parts.json are written."
+        say "$folder/platform.json, $folder/parts.json and $folder/parts.csv are written."
         ;;
     # Numbers go on after those of the archive, and a job points at a plan that points at it: as the owner of the tables.
     "import "*.zip) owner_artisan shop:import < "$1" ;;
+    "import "*.csv | "import "*.txt | "import "*.tsv)
+        list=$1 supplier=${2:?of which supplier}; shift 2
+        [ -r "$list" ] || { say "There is no file $list that can be read."; exit 2; }
+        copies=$(as_user mktemp -d)
+        trap 'rm -rf "$copies"' EXIT
+        as_user tee "$copies/${list##*/}" < "$list" > /dev/null
+        artisan prices:import "$copies/${list##*/}" "$supplier" "$@" 2>&1 | sed "s#$copies/##g"
+        exit "${PIPESTATUS[0]}"
+        ;;
     "import "*)
         platform=${1:?a platform} parts=${2:?its parts}; shift 2
         # The system user may not go where the caller's files are.

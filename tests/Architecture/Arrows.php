@@ -80,7 +80,7 @@ final class Arrows
             'Http\\Requests' => ['Actions', 'Assembly', 'Queries', 'Models', 'Security'],
             'Http\\Controllers' => ['Actions', 'Archive', 'Assembly', 'Database', 'Jobs', 'Queries', 'Models', 'Security', 'Http\\Requests'],
             'Http\\Middleware' => ['Models', 'Security'],
-            'Console' => ['Actions', 'Archive', 'Assembly', 'Exceptions', 'Suppliers', 'Backup', 'Jobs', 'Mail', 'Models', 'Security'],
+            'Console' => ['Actions', 'Archive', 'Assembly', 'Exceptions', 'Suppliers', 'Backup', 'Jobs', 'Mail', 'Models', 'Queries', 'Security'],
         ];
         foreach ($may as $package => $allowed) {
             $others = array_values(array_diff(array_keys($may), [$package, ...$allowed]));

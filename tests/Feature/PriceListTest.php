@@ -10,6 +10,7 @@ use App\Models\PriceList;
 use App\Models\Supplier;
 use App\Models\Task;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Pebblerun\Formats\SchemaValidator;
@@ -152,5 +153,44 @@ final class PriceListTest extends TestCase
         $this->work();
         self::assertSame(['cancelled', 'sent'], [Task::query()->findOrFail($task->id)->state, $list->refresh()->state]);
         $this->postJson("/price-lists/{$list->id}/taking")->assertStatus(422);
+    }
+
+    public function test_a_list_comes_in_by_command_with_a_dry_run_before_it(): void
+    {
+        $file = tempnam(sys_get_temp_dir(), 'list').'.csv';
+        file_put_contents($file, str_replace('Preis', 'Netto je Stück', self::LIST.self::BAD));
+        $this->supplier();
+        $import = fn (array $with): array => [Artisan::call('prices:import', ['file' => $file, 'supplier' => 'Fjellvent Supply', ...$with]), Artisan::output()];
+        try {
+            [$code, $said] = $import(['--dry-run' => true]);
+            self::assertSame(2, $code);
+            self::assertStringContainsString('columns.price: say which column is the price', $said);
+            $price = ['--column' => ['price=Netto je Stück']];
+            [$code, $said] = $import([...$price, '--decimal' => 'comma', '--dry-run' => true]);
+            self::assertSame(0, $code);
+            self::assertStringContainsString('1 new parts, 1 changed prices, 1 unchanged, 7 refused', $said);
+            self::assertStringContainsString('line 5: The price "on request" is no figure here', $said);
+            self::assertStringContainsString('Nothing was changed.', $said);
+            self::assertSame(0, PriceList::query()->count());
+
+            [$code, $said] = $import([...$price, '--decimal' => 'comma']);
+            self::assertSame(2, $code);
+            self::assertStringContainsString('7 lines are refused', $said);
+            self::assertSame(0, PriceList::query()->count());
+            self::assertSame([42, 48, 55], $this->price('fjellvent-panel'));
+
+            [$code] = $import([...$price, '--decimal' => 'comma', '--leave-out' => true, '--as-of' => '2026-11-20']);
+            self::assertSame(0, $code);
+            self::assertSame(52.8, $this->price('fjellvent-panel'));
+            self::assertSame(['taken', '2026-11-20', $this->person('owner')->id], [PriceList::query()->value('state'), PriceList::query()->value('as_of'), PriceList::query()->value('author_id')]);
+            [, $said] = $import(['--dry-run' => true]);
+            self::assertStringContainsString('0 new parts, 0 changed prices, 3 unchanged', $said, 'the supplier is remembered, and so are its articles');
+
+            foreach ([['supplier' => 'Nobody'], ['--column' => ['colour=Key']], ['--column' => ['price=Cost']], ['--as-of' => '2030-01-01'], ['--person' => 'nobody@saltmarsh.test'], ['--decimal' => 'dot'], ['file' => '/nowhere.csv']] as $wrong) {
+                self::assertSame(2, $import([...$wrong, '--dry-run' => true])[0]);
+            }
+        } finally {
+            unlink($file);
+        }
     }
 }

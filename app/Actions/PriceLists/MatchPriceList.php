@@ -19,13 +19,19 @@ final readonly class MatchPriceList
     /** @param  array<string, mixed>  $said  columns by field, decimal, taxed, rate */
     public function match(PriceList $list, array $said, string $asOf, User $author): Task
     {
+        $this->keep($list, $said, $asOf);
+
+        return $this->tasks->start(LookAtPriceList::class, PriceList::LOOKING, $list->id, $list->shop_id, $author);
+    }
+
+    /** @param  array<string, mixed>  $said */
+    public function keep(PriceList $list, array $said, string $asOf): void
+    {
         in_array($list->state, ['sent', 'looked'], true) || throw Refused::because('This list was taken in already: send it again to look at it anew.');
         [$names] = PriceListFile::beginning(PriceListFile::text($list));
         $matching = Matching::of($said, count($names));
         $kept = ['columns' => $matching->columns, 'decimal' => $matching->decimal, 'taxed' => $matching->taxed, 'rate' => $matching->rate];
         $list->update(['matching' => $kept, 'as_of' => $asOf, 'state' => 'sent']);
         $list->supplier->update(['matching' => [...$kept, 'names' => array_map(fn (int $at): string => $names[$at], $matching->columns)]]);
-
-        return $this->tasks->start(LookAtPriceList::class, PriceList::LOOKING, $list->id, $list->shop_id, $author);
     }
 }

@@ -3,16 +3,18 @@
 namespace App\Console\Commands;
 
 use App\Assembly\DraftLibrary;
+use App\Assembly\Reading;
 use App\Models\Platform;
+use App\Queries\PartsTable;
 use Illuminate\Console\Command;
 
 final class ExportLibrary extends Command
 {
     use NamesPeople;
 
-    protected $signature = 'library:export {platform : its key} {what : platform or parts} {--shop= : whose library; needed where there are several}';
+    protected $signature = 'library:export {platform : its key} {what : platform.json, parts.json or parts.csv} {--shop= : whose library; needed where there are several}';
 
-    protected $description = 'Writes a platform or its parts in the open format to the standard output';
+    protected $description = 'Writes a platform or its parts in the open format, or its parts as a table, to the standard output';
 
     public function handle(): int
     {
@@ -27,9 +29,18 @@ final class ExportLibrary extends Command
             return 2;
         }
         $draft = DraftLibrary::of($platform, $shop);
-        $document = $this->argument('what') === 'parts' ? $draft->partsDocument() : $draft->platformDocument();
-        echo json_encode($document, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION)."\n";
+        echo match ($this->argument('what')) {
+            'parts.csv' => PartsTable::of($draft, Reading::ofShop($shop)->formatter($draft->opened())),
+            'parts.json' => self::json($draft->partsDocument()),
+            default => self::json($draft->platformDocument()),
+        };
 
         return self::SUCCESS;
+    }
+
+    /** @param  array<string, mixed>  $document */
+    private static function json(array $document): string
+    {
+        return json_encode($document, JSON_THROW_ON_ERROR | JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION)."\n";
     }
 }
