@@ -7,6 +7,7 @@ use App\Models\Platform;
 use App\Models\Shop;
 use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Exchange\OpenedBundle;
+use Pebblerun\Core\Exchange\PlatformReader;
 use Pebblerun\Core\Job\NewJob;
 use Pebblerun\Formats\DocumentReader;
 use Pebblerun\Formats\Fault;
@@ -94,6 +95,12 @@ final readonly class DraftLibrary
         } catch (InvalidDocument $invalid) {
             throw new InvalidDocument(array_map(fn (Fault $fault): Fault => $this->inside($fault, $subject), $invalid->faults));
         }
+    }
+
+    /** As if one of the platform's other curves were its own. */
+    public function onCurve(int $place): self
+    {
+        return $this->withPlatform(PlatformReader::onCurve($this->platform, $place));
     }
 
     /** @return list<int> a model year of each entry that has something otherwise */

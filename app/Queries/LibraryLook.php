@@ -9,6 +9,8 @@ use Pebblerun\Core\Advice\Library\LibraryDoubt;
 use Pebblerun\Core\Advice\Library\PartsCheck;
 use Pebblerun\Core\Advice\Library\PlatformCheck;
 use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Exchange\ConditionReader;
+use Pebblerun\Core\Exchange\DocumentNode;
 use Pebblerun\Core\Report\PartPreviewDocument;
 use Pebblerun\Core\Report\PlatformDocument;
 use Pebblerun\Core\Report\UnitFormatter;
@@ -68,7 +70,15 @@ final readonly class LibraryLook
             }
         }
 
-        return ['faults' => [], 'doubts' => $doubts, 'picture' => (new PlatformDocument($stock, $say))->picture(), 'preview' => []];
+        $others = [];
+        foreach ($this->draft->platform['baselines'] ?? [] as $place => $curve) {
+            $others[] = [ConditionReader::read(new DocumentNode($curve['when'])), $other = Estimate::of($this->draft->onCurve($place)->opened()->bundle)];
+            foreach ($this->words(PlatformCheck::of($other), $say) as $doubt) {
+                $doubts[] = [...$doubt, 'path' => "baselines[{$place}]", 'message' => 'Curve '.($place + 1).": {$doubt['message']}"];
+            }
+        }
+
+        return ['faults' => [], 'doubts' => $doubts, 'picture' => (new PlatformDocument($stock, $say, $others))->picture(), 'preview' => []];
     }
 
     /** @return array<string, mixed> */

@@ -23,6 +23,7 @@ final class LibraryOptions
             'parts' => array_map(fn (Part $part): array => ['key' => $part->key, 'name' => $part->name, 'maker' => $part->maker], $parts),
             'tags' => array_values(array_unique(array_merge(...array_map(fn (Part $part): array => $part->tags, $parts)))),
             'access_groups' => array_values(array_unique(array_filter(array_map(fn (Part $part): ?string => $part->price->accessGroup, $parts)))),
+            'dynos' => array_keys($draft->opened()->bundle->shop->dynoFactors),
             'units' => self::units($reader->shop),
             'money' => Reading::of($reader)->formatter($draft->opened())->symbol(),
         ];

@@ -200,6 +200,20 @@ final class LibraryEditTest extends TestCase
         $this->postJson($this->address('/publication'), ['seen' => 1, 'confirmed' => true])->assertCreated()->assertJsonPath('state.version', 2);
     }
 
+    public function test_a_platform_shows_its_other_curves_in_the_shops_frame(): void
+    {
+        $document = $this->document('/platform');
+        $times = fn (float $factor): array => ['points' => array_map(fn (array $point): array => [...$point, 'torque' => $factor * $point['torque']], $document['baseline']['points']), 'frame' => ['dyno' => 'inertia-roller'], 'evidence' => ['kind' => 'other-dyno']];
+        $look = fn (float $factor): TestResponse => self::follows('libraryLook', $this->postJson($this->address('/look'), ['document' => [...$document, 'baselines' => [['when' => ['ethanol' => ['at_least' => 25]], 'baseline' => $times($factor)]]]])->assertOk());
+        $shown = $look(1.0)->assertJsonPath('faults', [])->assertJsonPath('picture.others.0.name', 'With a fuel with at least 25 % ethanol');
+        self::assertStringContainsString('converted from another dyno, inertia roller (× 0.85 to 0.92)', $shown->json('picture.others.0.peaks'));
+        self::assertEqualsWithDelta(0.89 * max($shown->json('picture.power')), max($shown->json('picture.others.0.power')), 1.0);
+        $doubts = $look(1.6)->json('doubts');
+        self::assertSame('baselines[0]', $doubts[0]['path']);
+        self::assertStringStartsWith('Curve 1: ', $doubts[0]['message']);
+        $this->postJson($this->address('/look'), ['document' => [...$document, 'baselines' => [['when' => ['ethanol' => ['at_least' => 25]], 'baseline' => ['frame' => ['dyno' => 'moon']] + $times(1.0)]]]])->assertOk()->assertJsonPath('faults.0.path', 'baselines[0].baseline.frame');
+    }
+
     public function test_a_platform_begins_with_a_few_answers_and_can_be_planned_on_once_it_is_published(): void
     {
         $answers = ['name' => 'Orrin Vale 1.8', 'make' => 'Orrin', 'model' => 'Vale 1.8', 'from' => 2015, 'to' => 2021, 'displacement' => 1.8, 'cylinders' => 4, 'aspiration' => 'turbo', 'injection' => 'direct', 'fuel' => 'petrol', 'drive' => 'front', 'gearbox' => 'manual', 'rev_limit' => 6800, 'torque' => 215, 'torque_rpm' => 2600, 'power' => 195, 'power_rpm' => 5800];

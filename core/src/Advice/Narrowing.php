@@ -61,7 +61,7 @@ final readonly class Narrowing
         $less = [];
         $brief = $this->estimate->bundle->brief;
         if ($brief->received->measured === null) {
-            $less[] = [null, Evaluator::unmeasuredDoubt($brief->car) ** 2 - Evaluator::MEASURED ** 2];
+            $less[] = [null, Evaluator::unmeasuredDoubt($brief->car, $this->estimate->bundle->catalog->platform) ** 2 - Evaluator::MEASURED ** 2];
         }
         $gained = log(max(1.0, $this->estimate->reached()->p50 / max(1.0, $this->estimate->asked(0)->p50)));
         $changed = Doubt::changed($last->model, $this->estimate->results[0]->model);

@@ -73,8 +73,19 @@ final readonly class Verdict
             : new VerdictLine(
                 VerdictSubject::Target, $status === Status::Clear ? Status::Close : $status, $headline,
                 new Message($this->whyNoChance()),
-                [...($brief->received->isMeasuredAndHealthy() ? [] : [new Message(VerdictCode::NeedsBaseline)]), ...($brief->received->measured === null && $brief->car->isWorn() ? [new Message(VerdictCode::Worn, ['km' => Car::WORN, 'less' => 1.0 - Evaluator::WORN])] : []), ...$reasons],
+                [...($brief->received->isMeasuredAndHealthy() ? [] : [new Message(VerdictCode::NeedsBaseline)]), ...($brief->received->measured === null ? $this->unmeasured() : []), ...$reasons],
             );
+    }
+
+    /** @return list<Message> what the platform's figures are, that stand in for this car's */
+    private function unmeasured(): array
+    {
+        $frame = $this->estimate->bundle->catalog->platform->source->frame;
+
+        return [
+            ...($this->estimate->bundle->brief->car->isWorn() ? [new Message(VerdictCode::Worn, ['km' => Car::WORN, 'less' => 1.0 - Evaluator::WORN])] : []),
+            ...($frame->isOwn() ? [] : [new Message(VerdictCode::Converted, ['frame' => $frame])]),
+        ];
     }
 
     private function whyNoChance(): VerdictCode

@@ -23,6 +23,8 @@ enum VerdictCode: string
     /** confirmed */
     case BaselineConfirmed = 'baseline-confirmed';
     case Worn = 'worn';
+    /** frame */
+    case Converted = 'converted';
     /** p10, p90; target */
     case Range = 'range';
     /** power */

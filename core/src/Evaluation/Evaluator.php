@@ -6,6 +6,7 @@ use Closure;
 use Pebblerun\Core\Catalog\Catalog;
 use Pebblerun\Core\Catalog\Platform\Car;
 use Pebblerun\Core\Catalog\Platform\Platform;
+use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Catalog\Shop\Rates;
 use Pebblerun\Core\Evaluation\Air\Breath;
 use Pebblerun\Core\Evaluation\Air\Breathing;
@@ -29,6 +30,7 @@ use Pebblerun\Core\Evaluation\Limits\Standing;
 use Pebblerun\Core\Evaluation\Limits\Towing;
 use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\Model\Doubt;
+use Pebblerun\Core\Evaluation\Model\FuelMatch;
 use Pebblerun\Core\Evaluation\Model\ModelBuilder;
 use Pebblerun\Core\Evaluation\Model\StageModel;
 use Pebblerun\Core\Evaluation\Money\Pricing;
@@ -69,6 +71,10 @@ final class Evaluator
 
     public readonly Platform $platform;
 
+    /** Of a car like this one, stock, on the fuel that the factory's map needs; nobody measured it. */
+    private readonly Curve $stock;
+
+    /** What the car as received is known by. */
     private readonly Curve $start;
 
     private readonly StageModel $received;
@@ -118,13 +124,14 @@ final class Evaluator
         private readonly Draws $draws = new LatinDraws,
     ) {
         $this->platform = $catalog->platform;
-        $this->start = $brief->received->measured ?? $this->platform->baseline->scaled($brief->car->wheelShare * ($brief->car->isWorn() ? self::WORN : 1.0));
         $this->losses = Loss::both($brief->car->lossShare(), $this->platform->baseline);
         $this->models = new ModelBuilder($this->platform);
         $this->inspector = new Inspector($brief->constraints);
         $this->checks = new Memo(self::REMEMBERED);
         $this->pricing = new Pricing($rates, $settings->priceBasis);
         $this->received = $this->models->of($received);
+        $this->stock = $this->stockCar($received->fuel);
+        $this->start = $brief->received->measured ?? ($brief->car->isWorn() ? $this->stock->scaled(self::WORN) : $this->stock);
         $this->engine = $this->engine($settings->stacking, new CurveCache);
         $this->hot = $brief->outside->hottestDay();
         $this->breathing = new Breathing($this->platform, new StockAir($this->platform, $brief->car->baselineLossShare()), $this->engine, $this->received, $this->hot);
@@ -132,10 +139,18 @@ final class Evaluator
         $this->towing = new Towing($brief->outside->climb($this->platform->mass, $this->platform->dragArea));
     }
 
-    /** Doubt of the whole curve of a car that nobody measured. */
-    public static function unmeasuredDoubt(Car $car): float
+    /** Doubt of the whole curve of a car that nobody measured: of the car, and of bringing the platform's figures to the shop's frame. */
+    public static function unmeasuredDoubt(Car $car, Platform $platform): float
     {
-        return $car->isWorn() ? self::WORN_DOUBT : self::UNMEASURED;
+        return hypot($car->isWorn() ? self::WORN_DOUBT : self::UNMEASURED, $platform->source->doubt());
+    }
+
+    /** A curve that was read on the fuel the car came with has in it what that takes or gives under the factory's map. */
+    private function stockCar(Fuel $fuel): Curve
+    {
+        $with = $this->platform->source->onReceivedFuel ? FuelMatch::of(new Build($this->catalog, $this->brief->car, [], [], $fuel))->share() : 1.0;
+
+        return $this->platform->baseline->scaled($this->brief->car->wheelShare / $with);
     }
 
     public function model(Build $build): StageModel
@@ -307,7 +322,7 @@ final class Evaluator
 
     private function platformAsReceived(): ExpectedPeaks
     {
-        $engine = $this->engine($this->settings->stacking, new CurveCache, start: $this->platform->baseline->scaled($this->brief->car->wheelShare));
+        $engine = $this->engine($this->settings->stacking, new CurveCache, start: $this->stock);
         $likely = $this->run($engine, $this->received);
 
         return new ExpectedPeaks($likely->peakPower, max($likely->torque()), $this->received->revLimit);
@@ -364,7 +379,7 @@ final class Evaluator
     /** @return list<float> of the whole curve, one a draw */
     private function scales(Draws $draws): array
     {
-        $sigma = $this->brief->received->measured !== null ? self::MEASURED : self::unmeasuredDoubt($this->brief->car);
+        $sigma = $this->brief->received->measured !== null ? self::MEASURED : self::unmeasuredDoubt($this->brief->car, $this->platform);
 
         return array_map(fn (float $z): float => 1.0 + $sigma * $z, $draws->curve());
     }

@@ -6,7 +6,6 @@ use Closure;
 use Pebblerun\Core\Catalog\Catalog;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Parts\PartCollection;
-use Pebblerun\Core\Catalog\Shop\Shop;
 use Pebblerun\Core\Job\Brief\BriefPlaces;
 use Pebblerun\Core\Job\Bundle;
 use Pebblerun\Core\Job\Plan\References;
@@ -46,28 +45,26 @@ final class BundleReader
     {
         $node = new DocumentNode($document);
         $units = self::units($node->get('units'));
-        $platform = (new PlatformReader($units))->read($node->get('platform'), $node->get('brief')->get('car')->get('year')->int());
-        $shop = ShopReader::read($node->get('shop'), $platform->fuel);
+        $kind = PlatformReader::fuel($node->get('platform'));
+        $shop = ShopReader::read($node->get('shop'), $kind);
+        $car = StockCar::of($node->get('brief'), $shop->fuels, $kind);
+        $platforms = new PlatformReader($units, $shop->dynoFactors, $shop->dyno);
+        $platform = $platforms->read($node->get('platform'), $car);
         $reader = new PartReader($units, $platform, $shop);
         $parts = $eager === null ? self::waiting($node, $reader) : $eager(self::made($node, $reader));
         $catalog = new Catalog($platform, $parts, $shop->fuels);
         $brief = (new BriefReader($units, $platform, $shop))->read($node->get('brief'));
         if ($eager !== null) {
-            self::readAllYears($node, $units, $shop);
+            // A brief may come to ask for another car of the platform: what that has otherwise must read as well.
+            foreach ($platforms->others($node->get('platform'), $car) as $other) {
+                self::made($node, new PartReader($units, $other, $shop));
+            }
             PlanReader::refuseTwice($node->get('plan'));
         }
         $plan = PlanReader::read($node->get('plan'), $shop->currency, $units);
         $node->get('plan')->guard(fn () => References::check($plan, $brief->received, $catalog));
 
         return new OpenedBundle(new Bundle($shop, $catalog, $brief, $plan, self::fingerprint($document, $library)), $units);
-    }
-
-    /** A brief may come to ask for a car of another model year: what that has otherwise must read as well. */
-    private static function readAllYears(DocumentNode $node, UnitSystem $units, Shop $shop): void
-    {
-        foreach (PlatformReader::changedYears($node->get('platform')) as $year) {
-            self::made($node, new PartReader($units, (new PlatformReader($units))->read($node->get('platform'), $year), $shop));
-        }
     }
 
     /**

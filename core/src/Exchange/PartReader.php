@@ -215,14 +215,7 @@ final readonly class PartReader
     /** Figures from elsewhere are brought to the shop's own frame; the crank by the usual loss of a manual gearbox. */
     private function frame(DocumentNode $node): Frame
     {
-        $frame = $node->maybe('frame');
-
-        return $frame === null ? Frame::own() : $frame->guard(fn (): Frame => Frame::of(
-            ($frame->maybe('at')?->keyword('wheels', 'crank') ?? 'wheels') === 'crank',
-            $frame->maybe('dyno')?->string(),
-            $this->shop->dynoFactors,
-            $this->platform->lossShare('manual', $this->shop->dyno),
-        ));
+        return FrameReader::read($node, $this->shop->dynoFactors, $this->platform->lossShare('manual', $this->shop->dyno));
     }
 
     private function effects(DocumentNode $node): Effects

@@ -2,41 +2,78 @@
 
 namespace Pebblerun\Core\Exchange;
 
+use Pebblerun\Core\Catalog\Conditions\Condition;
+use Pebblerun\Core\Catalog\Conditions\EthanolAtLeast;
+use Pebblerun\Core\Catalog\Conditions\OctaneAtLeast;
+use Pebblerun\Core\Catalog\Conditions\Situation;
+use Pebblerun\Core\Catalog\Conditions\Term;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Platform\AirRole;
+use Pebblerun\Core\Catalog\Platform\BaselineSource;
 use Pebblerun\Core\Catalog\Platform\Ceiling;
 use Pebblerun\Core\Catalog\Platform\Combustion;
 use Pebblerun\Core\Catalog\Platform\Family;
 use Pebblerun\Core\Catalog\Platform\FuelComponent;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Catalog\Platform\Slot;
+use Pebblerun\Core\Math\Curve;
+use Pebblerun\Core\Physics\Driveline\Loss;
+use Pebblerun\Core\Physics\Dyno\Frame;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
+use Pebblerun\Core\Units\Range;
 use Pebblerun\Core\Units\UnitSystem;
 
 /** Reads a platform. */
 final readonly class PlatformReader
 {
-    public function __construct(private UnitSystem $units) {}
+    /**
+     * @param  array<string, Range>  $dynoFactors  of the shop, by kind of dyno
+     * @param  string  $dyno  the shop's own kind
+     */
+    public function __construct(private UnitSystem $units, private array $dynoFactors = [], private string $dyno = 'inertia-roller') {}
 
-    /** @param  int  $year  of the car: what its model year has otherwise stands in the place of the rest */
-    public function read(DocumentNode $document, int $year): Platform
+    public static function fuel(DocumentNode $document): FuelKind
+    {
+        return FuelKind::from($document->get('engine')->get('fuel')->keyword('petrol', 'diesel'));
+    }
+
+    /**
+     * As it is for one car: what its model year has otherwise stands in the place of the rest, and so does the first of the other curves
+     * whose condition holds.
+     *
+     * @param  ?int  $place  of the one of the other curves that is to stand there, whatever its condition says
+     */
+    public function read(DocumentNode $document, StockCar $car, ?int $place = null): Platform
     {
         $years = self::years($document->get('years'));
-        $node = $document->replacedBy(self::otherwise($document, $year));
+        $otherwise = self::otherwise($document, $car->year);
+        $node = $document->replacedBy($otherwise);
         $engine = $node->get('engine');
         $aspiration = $engine->get('aspiration')->keyword('natural', 'turbo', 'blower');
+        $drive = $node->get('drive')->keyword('front', 'rear', 'all');
         $lanes = $this->lanes($node);
         $families = $this->families($node);
         $slots = $this->slots($node, $lanes, $families);
         $limits = new LimitReader($this->units);
-        $baseline = (new CurveReader($this->units))->read($node->get('baseline'), $aspiration !== 'natural');
+        $claimed = $this->claimed($node->maybe('claimed')?->maybe('power'));
+        $other = $place === null ? self::otherCurve($document, $car->situation($aspiration, $drive)) : $document->each('baselines')[$place];
+        [$baseline, $frame] = $this->baseline($node, $aspiration !== 'natural', $drive);
+        $onFuel = false;
+        if ($other !== null) {
+            $onFuel = self::asksForFuel(ConditionReader::read($other->get('when')));
+            $stock = $baseline->peakPower()->value;
+            $node = $document->replacedBy($otherwise === null ? $other : $otherwise->replacedBy($other));
+            [$baseline, $frame] = $this->baseline($node, $aspiration !== 'natural', $drive);
+            // The factory claims its power on its own fuel.
+            $claimed = $claimed === null || ! $onFuel ? $claimed : $claimed * $baseline->peakPower()->value / $stock;
+        }
 
         return new Platform(
             $node->get('key')->string(),
             $node->get('name')->string(),
-            $node->get('drive')->keyword('front', 'rear', 'all'),
+            $drive,
             $aspiration,
-            FuelKind::from($engine->get('fuel')->keyword('petrol', 'diesel')),
+            self::fuel($document),
             $years[0],
             $years[1],
             $engine->get('displacement')->number() / 1000.0,
@@ -56,15 +93,70 @@ final readonly class PlatformReader
             self::combustion($engine),
             array_map(fn (DocumentNode $component): FuelComponent => SupplyReader::component($component, $slots), $node->each('fuel_system')),
             $node->maybe('drag_area')?->number(),
-            $this->claimed($node->maybe('claimed')?->maybe('power')),
-            $node->maybe('gearbox')?->keyword('manual', 'automatic', 'dual-clutch') ?? 'manual',
+            $claimed,
+            self::gearbox($node),
+            new BaselineSource($frame, $onFuel),
         );
     }
 
-    /** @return list<int> one model year of each entry that says what others have otherwise */
-    public static function changedYears(DocumentNode $document): array
+    /**
+     * As it is for every other car: one of each model year that has something otherwise, and one of each other curve.
+     *
+     * @return iterable<Platform>
+     */
+    public function others(DocumentNode $document, StockCar $car): iterable
     {
-        return array_map(fn (DocumentNode $change): int => self::years($change->get('years'))[0], $document->each('year_changes'));
+        foreach ($document->each('year_changes') as $change) {
+            yield $this->read($document, $car->ofYear(self::years($change->get('years'))[0]));
+        }
+        foreach ($document->each('baselines') as $place => $_) {
+            yield $this->read($document, $car, $place);
+        }
+    }
+
+    /**
+     * The document of a platform as it would be if one of its other curves were its own. On another fuel the factory claims nothing.
+     *
+     * @param  array<string, mixed>  $platform
+     * @return array<string, mixed>
+     */
+    public static function onCurve(array $platform, int $place): array
+    {
+        $other = $platform['baselines'][$place];
+        $without = ['baselines', 'year_changes', ...(self::asksForFuel(ConditionReader::read(new DocumentNode($other['when']))) ? ['claimed'] : [])];
+
+        return [...array_diff_key($platform, array_flip($without)), ...array_diff_key($other, ['when' => true])];
+    }
+
+    private static function otherCurve(DocumentNode $document, Situation $stock): ?DocumentNode
+    {
+        foreach ($document->each('baselines') as $other) {
+            if (ConditionReader::read($other->get('when'))->holds($stock)) {
+                return $other;
+            }
+        }
+
+        return null;
+    }
+
+    private static function asksForFuel(Condition $when): bool
+    {
+        return array_filter($when->leaves(), fn (Term $term): bool => $term instanceof EthanolAtLeast || $term instanceof OctaneAtLeast) !== [];
+    }
+
+    /** @return array{Curve, Frame} the curve in the shop's own frame, and the one that it was read in */
+    private function baseline(DocumentNode $node, bool $boosted, string $drive): array
+    {
+        $curve = $node->get('baseline');
+        $read = (new CurveReader($this->units))->read($curve, $boosted);
+        $frame = FrameReader::read($curve, $this->dynoFactors, Loss::usual($drive, self::gearbox($node), $this->dyno));
+
+        return [$frame->isOwn() ? $read : $read->scaled($frame->likely(1.0)), $frame];
+    }
+
+    private static function gearbox(DocumentNode $node): string
+    {
+        return $node->maybe('gearbox')?->keyword('manual', 'automatic', 'dual-clutch') ?? 'manual';
     }
 
     private static function otherwise(DocumentNode $document, int $year): ?DocumentNode

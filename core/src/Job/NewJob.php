@@ -28,7 +28,7 @@ final class NewJob
     }
 
     /**
-     * A platform and its parts as a bundle: a stock car with nothing planned, which shows what one document says of the other.
+     * A platform and its parts as a bundle: a stock car with the gearbox that it was measured with and nothing planned, which shows what one document says of the other.
      *
      * @param  array<string, mixed>  $platform
      * @param  list<array<string, mixed>>  $parts
@@ -40,9 +40,7 @@ final class NewJob
     public static function bundle(array $platform, array $parts, array $shop, array $units, ?int $year = null): array
     {
         [$brief, $plan] = self::of($platform, $shop);
-        if ($year !== null) {
-            $brief['car']['year'] = $year;
-        }
+        $brief['car'] = ['year' => $year ?? $brief['car']['year'], 'gearbox' => $platform['gearbox'] ?? 'manual'];
 
         return ['format' => 'pebblerun/bundle', 'version' => 2, 'units' => $units, 'shop' => $shop, 'platform' => $platform, 'parts' => $parts, 'brief' => $brief, 'plan' => $plan];
     }

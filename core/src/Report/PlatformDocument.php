@@ -2,17 +2,24 @@
 
 namespace Pebblerun\Core\Report;
 
+use Pebblerun\Core\Catalog\Conditions\Condition;
+use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Findings\EngineLoad;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
+use Pebblerun\Core\Report\Words\ConditionWords;
+use Pebblerun\Core\Report\Words\FrameWords;
 use Pebblerun\Core\Units\PowerUnit;
 use Pebblerun\Core\Units\Rpm;
 
 /** A platform's stock car as a picture: its wheel curve with the limits over it, and what the curve says of the engine. */
 final readonly class PlatformDocument
 {
-    /** @param  Estimate  $stock  of the stock car, unmeasured, with nothing planned */
-    public function __construct(private Estimate $stock, private UnitFormatter $say) {}
+    /**
+     * @param  Estimate  $stock  of the stock car, unmeasured, with nothing planned
+     * @param  list<array{Condition, Estimate}>  $others  likewise, where another curve stands in its place
+     */
+    public function __construct(private Estimate $stock, private UnitFormatter $say, private array $others = []) {}
 
     /** @return array<string, mixed> valid against platformPicture of schemas/answers.json */
     public function picture(): array
@@ -30,8 +37,36 @@ final readonly class PlatformDocument
             'power_unit' => $this->say->powerLabel(),
             'limits' => (new LimitDocument($this->stock->bundle, $this->stock->evaluator, $this->say))->along($result, $rpms),
             'readings' => array_map($this->reading(...), $result->readings),
+            'others' => array_map(fn (array $other): array => $this->other($other[0], $other[1], $rpms), $this->others),
             'facts' => $this->facts(),
         ];
+    }
+
+    /**
+     * @param  list<float>  $rpms
+     * @return array<string, mixed>
+     */
+    private function other(Condition $when, Estimate $estimate, array $rpms): array
+    {
+        $curve = $estimate->bundle->catalog->platform->baseline;
+        $stock = $this->stock->last()->model->build->situation;
+
+        return [
+            'name' => 'With '.(new ConditionWords($this->stock->bundle->catalog))->of($when, $stock),
+            'torque' => array_map(fn (float $rpm): float => $this->say->torque($curve->torqueAt($rpm), $this->say->curveDecimals()), $rpms),
+            'power' => array_map(fn (float $rpm): float => $this->say->power($curve->torqueAt($rpm) * $rpm * Rpm::OMEGA, $this->say->curveDecimals()), $rpms),
+            'peaks' => $this->peaks($estimate->bundle->catalog->platform),
+        ];
+    }
+
+    /** In the shop's frame, and what brought them there. */
+    private function peaks(Platform $platform): string
+    {
+        $power = $platform->baseline->peakPower();
+        $torque = $platform->baseline->peakTorque();
+        $frame = $platform->source->frame;
+
+        return "{$this->say->sayPower($power->value)} at {$this->say->sayRpm($power->rpm)}, {$this->say->sayTorque($torque->value)} at {$this->say->sayRpm($torque->rpm)}".($frame->isOwn() ? '' : ', '.FrameWords::of($frame));
     }
 
     /** @return array<string, mixed> */
@@ -53,11 +88,9 @@ final readonly class PlatformDocument
     private function facts(): array
     {
         $platform = $this->stock->bundle->catalog->platform;
-        $power = $platform->baseline->peakPower();
-        $torque = $platform->baseline->peakTorque();
         $load = EngineLoad::of($this->stock->last(), $platform, $this->stock->evaluator->losses[0]);
         $facts = [
-            ['name' => 'At the wheels', 'value' => "{$this->say->sayPower($power->value)} at {$this->say->sayRpm($power->rpm)}, {$this->say->sayTorque($torque->value)} at {$this->say->sayRpm($torque->rpm)}"],
+            ['name' => 'At the wheels', 'value' => $this->peaks($platform)],
             ['name' => 'The factory claims', 'value' => $this->claim()],
             ['name' => 'Mean pressure', 'value' => "{$this->number($load->pressure / 1e5, 1)} bar at the torque peak, {$this->number($load->powerPerLitre / PowerUnit::Hp->watts())} hp a litre at the crank"],
         ];

@@ -87,6 +87,12 @@
                             <dd class="tabular-nums">{fact.value}</dd>
                         </div>
                     {/each}
+                    {#each shown.others as other (other.name)}
+                        <div class="border-b border-faint py-1">
+                            <dt class="text-[12px] text-soft">{other.name} (dashed)</dt>
+                            <dd class="tabular-nums">{other.peaks}</dd>
+                        </div>
+                    {/each}
                 </dl>
                 <h2 class="mt-4 font-semibold">How near the stock car stands</h2>
                 {#each shown.readings as reading, i (i)}

@@ -7,6 +7,7 @@ use Pebblerun\Core\Catalog\Parts\Boost;
 use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Physics\Air\AirSide;
 use Pebblerun\Core\Physics\Driveline\Loss;
+use Pebblerun\Core\Physics\Dyno\Frame;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
 use Pebblerun\Core\Units\Range;
 
@@ -41,6 +42,7 @@ final readonly class Platform
      * @param  ?float  $claimed  W at the crank that the factory claims
      * @param  string  $gearbox  that the baseline was read with
      * @param  ?Range  $exhaust  K before the turbine at full load under the factory map; null where it is not stated
+     * @param  BaselineSource  $source  where the baseline was read
      */
     public function __construct(
         public string $key,
@@ -69,6 +71,7 @@ final readonly class Platform
         public ?float $dragArea = null,
         public ?float $claimed = null,
         public string $gearbox = 'manual',
+        public BaselineSource $source = new BaselineSource(new Frame),
     ) {}
 
     /**

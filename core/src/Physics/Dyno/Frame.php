@@ -12,11 +12,11 @@ final readonly class Frame
      * @param  ?Range  $factor  what its figures are multiplied by, with its doubt
      * @param  ?float  $loss  driveline share taken off a figure from the crank
      */
-    private function __construct(public ?string $dyno, public ?Range $factor, public ?float $loss) {}
+    public function __construct(public ?string $dyno = null, public ?Range $factor = null, public ?float $loss = null) {}
 
     public static function own(): self
     {
-        return new self(null, null, null);
+        return new self;
     }
 
     /**

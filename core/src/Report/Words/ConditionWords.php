@@ -75,7 +75,7 @@ final readonly class ConditionWords
     private static function car(CarIs $condition): string
     {
         return match ($condition->fact) {
-            'gearbox' => "a {$condition->value} gearbox",
+            'gearbox' => $condition->value === 'automatic' ? 'an automatic gearbox' : "a {$condition->value} gearbox",
             'use' => "a car used for {$condition->value} only",
             'aspiration' => "a {$condition->value} engine",
             'drive' => "{$condition->value} drive",

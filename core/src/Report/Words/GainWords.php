@@ -9,7 +9,6 @@ use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\Model\Gain;
 use Pebblerun\Core\Evaluation\PartShare;
 use Pebblerun\Core\Math\Peak;
-use Pebblerun\Core\Physics\Dyno\Frame;
 use Pebblerun\Core\Report\Terms;
 use Pebblerun\Core\Report\UnitFormatter;
 
@@ -63,7 +62,7 @@ final readonly class GainWords
     {
         $case = $gain->case;
         $when = $case->when === null ? 'always' : "with {$this->conditions->of($case->when, $build->situationOf($gain->part))}";
-        $said = array_filter([$case->ladder === null ? '' : self::ladder($case->ladder), $case->note, $case->frame === null ? '' : self::frame($case->frame)]);
+        $said = array_filter([$case->ladder === null ? '' : self::ladder($case->ladder), $case->note, $case->frame === null ? '' : FrameWords::of($case->frame)]);
         $note = $said === [] ? '' : ' ('.implode('; ', $said).')';
 
         return $case->anchors === []
@@ -76,17 +75,6 @@ final readonly class GainWords
                 Terms::evidence($case->evidence), $note,
             )
             : "Case: {$when}, stated over engine speed. Evidence: ".Terms::evidence($case->evidence)."{$note}.";
-    }
-
-    /** What was done to figures from elsewhere. */
-    private static function frame(Frame $frame): string
-    {
-        $done = array_filter([
-            $frame->factor === null ? '' : sprintf('from another dyno, %s (× %.2f to %.2f)', str_replace('-', ' ', (string) $frame->dyno), $frame->factor->low, $frame->factor->high),
-            $frame->loss === null ? '' : sprintf('from the crank (− %.0f %%)', 100 * $frame->loss),
-        ]);
-
-        return 'converted '.implode(' and ', $done);
     }
 
     private static function ladder(LadderReading $reading): string

@@ -48,6 +48,7 @@ final readonly class VerdictWords
             VerdictCode::BaselineDoubted => 'no chance stated: the baseline is hard to believe',
             VerdictCode::BaselineDoubt => (new BaselineWords($this->say))->of($p['doubt']),
             VerdictCode::BaselineConfirmed => "{$p['confirmed']->by} stands by the baseline, {$p['confirmed']->on}.",
+            VerdictCode::Converted => 'Not measured: the platform’s curve is '.FrameWords::of($p['frame']).', which is in the range.',
             VerdictCode::Worn => sprintf('Past %s km and not measured: %d %% less than the platform’s figures, and a wider range, until a baseline pull says what it gives.', $this->say->numerals->write($p['km']), round(100 * $p['less'])),
             VerdictCode::NeedsBaseline => 'A chance needs this car’s own baseline and a passed health check.',
             VerdictCode::Range => "80 % range (P10–P90): {$this->figure($p['target'], $p['p10'])} to {$this->figure($p['target'], $p['p90'])}.",

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import FramePick from './FramePick.svelte';
     import Num from './Num.svelte';
     import Pick from './Pick.svelte';
     import Word from './Word.svelte';
@@ -56,7 +57,7 @@
         {/each}
         <button class="btn self-start" onclick={add}>Add a point</button>
     </div>
-    <p class="text-[12px] text-soft">rpm above, {choices.units.torque} at the wheels below</p>
+    <p class="text-[12px] text-soft">rpm above, {choices.units.torque} below</p>
 {:else}
     <div class="flex flex-wrap items-end gap-3">
         <Num entry={curve} path="peaks.torque.value" label="Torque" unit={choices.units.torque} />
@@ -76,6 +77,7 @@
         ><textarea class="field" rows="2" bind:value={pasted}></textarea></label
     >
     <button class="btn" disabled={pasted.trim() === ''} onclick={take}>Take the points</button>
+    <FramePick entry={curve} {choices} />
     <Pick entry={curve} path="evidence.kind" label="Rests on" options={evidence} />
     <Word entry={curve} path="evidence.note" label="On what car, when, by whom" grow />
     <Word entry={curve} path="measured_on" label="Dyno and correction" />

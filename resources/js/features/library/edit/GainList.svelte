@@ -1,5 +1,6 @@
 <script lang="ts">
     import Condition from './Condition.svelte';
+    import FramePick from './FramePick.svelte';
     import Num from './Num.svelte';
     import Pick from './Pick.svelte';
     import Rows from './Rows.svelte';
@@ -47,8 +48,11 @@
             >
         </div>
         <details class="mt-1.5">
-            <summary class="cursor-pointer text-[12px] text-soft">Reference build, peaks, fuel</summary>
+            <summary class="cursor-pointer text-[12px] text-soft"
+                >Where it was read, on what build, peaks, fuel</summary
+            >
             <div class="flex flex-wrap items-end gap-3 pt-1.5">
+                <FramePick entry={one} {choices} />
                 <Num entry={one} path="reference.power" label="On a build of" unit={choices.units.power} />
                 <Num entry={one} path="reference.torque" label="and" unit={choices.units.torque} />
                 <Num entry={one} path="peaks.power_rpm" label="Power peak moves to" unit="rpm" />

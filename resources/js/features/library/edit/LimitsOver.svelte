@@ -18,7 +18,12 @@
     const panels = $derived(
         (['torque', 'power'] as const).map((on, i) => {
             const limits = picture.limits.filter((limit) => limit.on === on);
-            const top = Math.max(...picture[on], ...limits.flatMap((limit) => limit.safe)) * 1.2;
+            const top =
+                Math.max(
+                    ...picture[on],
+                    ...picture.others.flatMap((other) => other[on]),
+                    ...limits.flatMap((limit) => limit.safe),
+                ) * 1.2;
             const box: [number, number] = [4 + panel + i * (panel + gap), 4 + i * (panel + gap)];
             const y = fixed([0, top], box);
             const ends = [...limits.map((limit) => y(limit.safe[limit.safe.length - 1] ?? 0))];
@@ -50,6 +55,15 @@
             <path d={drawn(limit.safe, y)} fill="none" stroke="var(--rust)" stroke-width="1.4" />
             <text x={width - right + 6} y={(places[i] ?? 0) + 4} font-size="11" fill="var(--rust)"
                 >{limit.name} {span(limit.safe)}</text
+            >
+        {/each}
+        {#each picture.others as other (other.name)}
+            <path
+                d={drawn(other[on], y)}
+                fill="none"
+                stroke="var(--river)"
+                stroke-width="1.3"
+                stroke-dasharray="5 4"><title>{other.name}</title></path
             >
         {/each}
         <path d={drawn(picture[on], y)} fill="none" stroke="var(--river)" stroke-width="2.2" />

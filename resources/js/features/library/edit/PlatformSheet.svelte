@@ -1,5 +1,6 @@
 <script lang="ts">
     import type { LibraryOptions } from '@/generated/answers';
+    import Condition from './Condition.svelte';
     import CurvePoints from './CurvePoints.svelte';
     import Group from './Group.svelte';
     import Num from './Num.svelte';
@@ -41,13 +42,20 @@
         { path: 'internal', label: 'inside', kind: 'check' },
     ]);
 
+    const curves = $derived((platform.baselines as Entry[] | undefined) ?? []);
+    const addCurve = () =>
+        (platform.baselines = [
+            ...curves,
+            { when: { ethanol: { at_least: 70 } }, baseline: $state.snapshot(platform.baseline) },
+        ]);
+
     function addYear() {
         const from = Number(at(platform, 'years.from'));
         platform.year_changes = [...years, { years: { from, to: from } }];
     }
 </script>
 
-<Group title="Curve of the stock car" about="at the wheels, on the shop's dyno">
+<Group title="Curve of the stock car">
     <CurvePoints curve={platform.baseline as Entry} choices={options} />
 </Group>
 <Group title="Engine">
@@ -149,6 +157,33 @@
         columns={ceilingColumns}
         choices={options}
     />
+</Group>
+<Group
+    title="Curves on other fuels or gearboxes"
+    about="the first that fits the car and the fuel it came with stands in the place of the curve above"
+    closed={curves.length === 0}
+>
+    {#each curves as curve, i (i)}
+        <div class="border-b border-line pb-3" role="group" aria-label="Curve {i + 1}">
+            <div class="flex flex-wrap items-end gap-3 py-1.5">
+                <Condition entry={curve} path="when" label="Measured with" choices={options} />
+                <Pick
+                    entry={curve}
+                    path="gearbox"
+                    label="and this gearbox"
+                    options={gearboxes}
+                    none="as the others"
+                />
+                <button
+                    class="btn"
+                    onclick={() => (platform.baselines = curves.filter((_, each) => each !== i))}
+                    aria-label="Remove curve {i + 1}">Remove</button
+                >
+            </div>
+            <CurvePoints curve={curve.baseline as Entry} choices={options} />
+        </div>
+    {/each}
+    <button class="btn mt-2" onclick={addCurve}>Add a curve</button>
 </Group>
 <Group title="Model years that differ" closed={years.length === 0}>
     {#each years as change, i (i)}

@@ -15,7 +15,7 @@ export type Column = {
     when?: (row: Entry) => boolean;
 };
 
-export type Choices = Pick<LibraryOptions, 'slots' | 'parts' | 'tags' | 'units'>;
+export type Choices = Pick<LibraryOptions, 'slots' | 'parts' | 'tags' | 'units' | 'dynos'>;
 
 export const evidence = [
     ['shop-dyno', "shop's dyno"],
