@@ -109,6 +109,7 @@ Route::middleware(['auth', MemberOfShop::class])->group(function (): void {
     Route::post('/library/{platform}/parts/{key}/evidence', [EvidenceController::class, 'record'])->can('measure', 'platform');
     Route::post('/library/{platform}/parts/{key}/evidence/rule', [EvidenceController::class, 'rule'])->can('update', 'platform');
     Route::get('/library/{platform}/outcomes', [EvidenceController::class, 'limits'])->can('view', 'platform');
+    Route::post('/library/{platform}/limit-records', [EvidenceController::class, 'limitRecord'])->can('measure', 'platform');
     Route::post('/library/{platform}/outcomes', [EvidenceController::class, 'outcome'])->can('measure', 'platform');
     Route::get('/parts/{part}', [LibraryController::class, 'part'])->can('view', 'part');
     Route::get('/parts/{part}/prices', [LibraryController::class, 'prices'])->can('view', 'part');

@@ -123,4 +123,44 @@ final class EvidenceTest extends TestCase
         self::assertSame([$before['safe'], $before['edge']], [$after['safe'], $after['edge']]);
         self::assertSame((string) $this->person('technician')->name, $after['outcomes'][0]['by']);
     }
+
+    public function test_a_limit_has_records_and_comes_from_them_only_by_a_person(): void
+    {
+        $limits = fn (): array => array_column(self::read('limitEvidence', $this->getJson($this->address('/outcomes'))->assertOk()), null, 'key');
+        $this->actingAs($this->person('tuner'));
+        $before = $limits()['clutch'];
+        self::assertSame([[], null], [$before['records'], $before['by_rule']]);
+        $keep = fn (array $more): TestResponse => $this->postJson($this->address('/limit-records'), ['limit' => $before['id'], 'kind' => 'maker', 'safe' => 330, 'edge' => 360, 'on' => '2026-10-01', 'source' => 'sheet of the clutch', ...$more]);
+        $keep([])->assertCreated();
+        $keep(['kind' => 'other-dyno', 'safe' => 300, 'edge' => 325])->assertCreated();
+        $keep(['kind' => 'other-dyno', 'safe' => 290, 'edge' => 330])->assertCreated();
+        foreach ([['kind' => 'rumour'], ['safe' => 0], ['edge' => 'much'], ['on' => '2031-01-01'], ['limit' => 999_999_999]] as $wrong) {
+            $keep($wrong)->assertStatus(422);
+        }
+        $after = $limits()['clutch'];
+        self::assertEquals(['kind' => 'other-dyno', 'safe' => 290, 'edge' => 325, 'from' => 2], $after['by_rule']);
+        self::assertSame([$before['safe'], $before['edge'], $before['in_use']], [$after['safe'], $after['edge'], $after['in_use']], 'nothing changes by itself');
+        self::assertSame(['sheet of the clutch', (string) $this->person('tuner')->name], [$after['records'][0]['source'], $after['records'][0]['by']]);
+        self::assertEqualsWithDelta((float) $before['in_use']['stock'] * $before['safe'] / 330, (float) $after['records'][0]['stock'], 1.0);
+
+        $this->actingAs($this->person('advisor'));
+        $document = $this->get($this->address('/platform'))->viewData('page')['props']['document'];
+        $at = (int) array_search('clutch', array_column($document['limits'], 'key'), true);
+        $write = function (array $limit, int $seen) use (&$document, $at): TestResponse {
+            $document['limits'][$at] = [...$document['limits'][$at], ...$limit];
+            $kept = $this->putJson($this->address(''), ['seen' => $seen, 'document' => $document])->assertOk();
+            $document = $kept->json('document');
+
+            return $kept;
+        };
+        $write(['safe' => 290, 'edge' => 325, 'evidence' => ['kind' => 'other-dyno', 'note' => 'by the rule, from 2 records', 'set' => 'rule']], 0);
+        self::assertEquals(['rule', 290], [$limits()['clutch']['in_use']['set'], $limits()['clutch']['safe']]);
+        $write(['safe' => 285, 'edge' => 320, 'evidence' => ['kind' => 'other-dyno', 'note' => 'by the rule, from 3 records', 'set' => 'rule']], 1);
+        self::assertSame('rule', $limits()['clutch']['in_use']['set'], 'also the second time');
+        $write(['safe' => 310], 2);
+        self::assertSame('hand', $limits()['clutch']['in_use']['set']);
+        $look = fn (array $evidence): array => array_column($this->postJson($this->address('/look'), ['document' => [...$document, 'limits' => array_replace($document['limits'], [$at => [...$document['limits'][$at], 'evidence' => $evidence]])]])->assertOk()->json('doubts'), 'message', 'path');
+        self::assertSame([], $look(['kind' => 'other-dyno', 'note' => 'eight cars since', 'set' => 'hand']));
+        self::assertStringContainsString('was set by hand: say why', $look(['kind' => 'other-dyno', 'set' => 'hand'])["limits[{$at}].evidence.note"]);
+    }
 }

@@ -123,7 +123,7 @@ final class LibraryRowsTest extends TestCase
         $set = fn (array $more, string $role = 'advisor'): TestResponse => $this->actingAs($this->person($role))->postJson("/parts/{$part->id}/prices", ['likely' => 60, 'as_of' => '2026-11-01', 'source' => 'Fjellvent, by phone', ...$more]);
         $set([], 'tuner')->assertForbidden();
         $set([], 'technician')->assertForbidden();
-        foreach ([['likely' => null, 'Say what it costs.'], ['likely' => -1, null], ['likely' => 1_000_001, null], ['likely' => '1e3;', null], ['low' => 61, 'The low price is not above the likely one.'], ['high' => 59, 'The high price is not below the likely one.'],
+        foreach ([['likely' => null, 'Say what it costs, new or used.'], ['likely' => -1, null], ['likely' => 1_000_001, null], ['likely' => '1e3;', null], ['low' => 61, 'The low price is not above the likely one.'], ['high' => 59, 'The high price is not below the likely one.'],
             ['as_of' => '2026-02-30', null], ['as_of' => now()->addDays(3)->toDateString(), 'A price is of today or before: this day is still to come.'], ['source' => str_repeat('x', 501), null]] as $case) {
             $words = array_pop($case);
             $answer = $set($case)->assertStatus(422);
@@ -133,6 +133,8 @@ final class LibraryRowsTest extends TestCase
         $rows = $set(['low' => 50, 'high' => 75])->assertCreated()->json();
         self::assertSame([50, 60, 75, '2026-11-01', 'Fjellvent, by phone', 'Ines Harrow'], [$rows[0]['low'], $rows[0]['likely'], $rows[0]['high'], $rows[0]['as_of'], $rows[0]['source'], $rows[0]['author']]);
         self::assertSame([42, 48, 55], [$rows[1]['low'], $rows[1]['likely'], $rows[1]['high']]);
+        $used = $set(['likely' => null, 'low' => null, 'used' => 25])->assertCreated()->json();
+        self::assertEquals([60, 25, null], [$used[0]['likely'], $used[0]['used'], $used[1]['used']], 'a used price goes on from the newest');
         $shelf = fn (): array => array_column(array_merge(...array_column(array_merge(...array_column($this->get('/library/'.self::platform()->id)->viewData('page')['props']['shown']['lanes'], 'slots')), 'parts')), null, 'key');
         self::assertSame(['€ 60', '€ 50 to € 75', 'old' => false], [$shelf()['fjellvent-panel']['price']['words'], $shelf()['fjellvent-panel']['price']['range'], 'old' => $shelf()['fjellvent-panel']['price']['old']]);
         $this->travel(90)->days();
@@ -206,7 +208,7 @@ final class LibraryRowsTest extends TestCase
         $names = fn (): array => DB::table('library_versions')->join('platforms', 'platforms.id', '=', 'library_versions.platform_id')->where('platforms.key', 'like', 'pindle-mule-%')->orderBy('platforms.key')->pluck('library_versions.fingerprint')->all();
         $before = $names();
         $shared = Part::query()->whereIn('id', DB::table('fitments')->select('part_id')->where('platform_id', self::platform('pindle-mule-224')->id))->firstOrFail();
-        app(SetPrice::class)->set($shared, [900.0, 900.0, 900.0], '2026-11-25', '', $this->person('advisor'));
+        app(SetPrice::class)->set($shared, ['new' => [900.0, 900.0, 900.0]], '2026-11-25', '', $this->person('advisor'));
         self::assertSame([], array_intersect($before, $names()));
         self::assertCount(2, $names());
         $files = $write(function (array $document): array {

@@ -22,6 +22,9 @@ use Pebblerun\Formats\DocumentReader;
  */
 final readonly class EditLibrary
 {
+    /** What of an entry is a figure that rests on evidence. */
+    private const FIGURES = ['gains' => ['power', 'torque', 'over_rpm'], 'limits' => ['key', 'safe', 'edge', 'over_rpm']];
+
     private const PLACE_AT_END = 1_000_000;
 
     public function __construct(private DocumentReader $reader) {}
@@ -90,7 +93,7 @@ final readonly class EditLibrary
         if ($before !== null && $document !== null && Canonical::hash($before) === Canonical::hash($document)) {
             return null;
         }
-        if ($subject !== '' && $document !== null && $undoes === null) {
+        if ($before !== null && $document !== null && $undoes === null) {
             $document = self::marked($document, $before);
         }
         if ($subject === '') {
@@ -105,23 +108,39 @@ final readonly class EditLibrary
     }
 
     /**
-     * A gain whose figures somebody changes is set by hand from then on; the rule marks its own.
+     * What somebody changes of a gain's or a limit's figures is set by hand from then on; what comes by the rule says so, and from what.
      *
-     * @param  array<string, mixed>  $document
-     * @param  ?array<string, mixed>  $before
+     * @param  array<string, mixed>  $document  a part's or a platform's
+     * @param  array<string, mixed>  $before
      * @return array<string, mixed>
      */
-    private static function marked(array $document, ?array $before): array
+    private static function marked(array $document, array $before): array
     {
-        $figures = fn (array $case): string => Canonical::hash(array_intersect_key($case, ['power' => 1, 'torque' => 1, 'over_rpm' => 1]));
-        $known = array_map($figures, $before['gains'] ?? []);
-        foreach ($document['gains'] ?? [] as $at => $case) {
-            if ($before !== null && ! in_array($figures($case), $known, true) && ($before['gains'][$at]['evidence']['set'] ?? null) === ($case['evidence']['set'] ?? null)) {
-                $document['gains'][$at]['evidence']['set'] = 'hand';
+        foreach (self::FIGURES as $list => $names) {
+            $figures = fn (array $entry): string => Canonical::hash(array_intersect_key($entry, array_flip($names)));
+            $known = array_map($figures, $before[$list] ?? []);
+            foreach ($document[$list] ?? [] as $at => $entry) {
+                $same = self::same($before[$list] ?? [], $entry, $at);
+                $byRule = ($entry['evidence']['set'] ?? null) === 'rule' && $entry['evidence'] !== ($same['evidence'] ?? null);
+                if ($same !== null && ! $byRule && ! in_array($figures($entry), $known, true)) {
+                    $document[$list][$at]['evidence']['set'] = 'hand';
+                }
             }
         }
 
         return $document;
+    }
+
+    /**
+     * What an entry was before: by its key, or by its place where it has none.
+     *
+     * @param  list<array<string, mixed>>  $before
+     * @param  array<string, mixed>  $entry
+     * @return ?array<string, mixed>
+     */
+    private static function same(array $before, array $entry, int $at): ?array
+    {
+        return isset($entry['key']) ? array_column($before, null, 'key')[$entry['key']] ?? null : $before[$at] ?? null;
     }
 
     /** @param  ?array<string, mixed>  $document */

@@ -27,6 +27,15 @@ final readonly class KeepEvidence
         EvidenceRecord::create([...$said, 'shop_id' => $platform->shop_id, 'gain_case_id' => $case, 'author_id' => $author->id]);
     }
 
+    /**
+     * @param  array{kind: string, figures: array<string, float>, made_on: string, build: string, frame: string, source: string, note: ?string}  $said
+     */
+    public function limitRecord(Platform $platform, int $limit, array $said, User $author): void
+    {
+        self::limit($platform, $limit);
+        EvidenceRecord::create([...$said, 'shop_id' => $platform->shop_id, 'limit_id' => $limit, 'author_id' => $author->id]);
+    }
+
     /** The figure in use becomes what the rule makes of the records. */
     public function useRule(Platform $platform, int $case, int $seen, User $author): ?LibraryEdit
     {
@@ -44,8 +53,13 @@ final readonly class KeepEvidence
     /** @param  array{load: float, broke: bool, months: int, how: string, seen_on: string}  $said */
     public function outcome(Platform $platform, int $limit, array $said, User $author): void
     {
-        DB::table('platform_limits')->where('platform_id', $platform->id)->where('id', $limit)->exists() || throw Refused::because('This limit is no longer there.');
+        self::limit($platform, $limit);
         LimitOutcome::create([...$said, 'limit_id' => $limit, 'author_id' => $author->id]);
+    }
+
+    private static function limit(Platform $platform, int $limit): void
+    {
+        DB::table('platform_limits')->where('platform_id', $platform->id)->where('id', $limit)->exists() || throw Refused::because('This limit is no longer there.');
     }
 
     private function case(Platform $platform, int $case): stdClass

@@ -3,6 +3,7 @@
 namespace App\Actions\Library;
 
 use App\Assembly\CurrentPrices;
+use App\Exceptions\Refused;
 use App\Models\Part;
 use App\Models\Shop;
 use App\Models\User;
@@ -11,14 +12,15 @@ use Illuminate\Support\Facades\DB;
 /** Adds a price with its day and source: every plan uses the newest at once, and none is lost. */
 final readonly class SetPrice
 {
-    /** @param  array{float, float, float}  $range  low, likely, high, in the shop's currency */
-    public function set(Part $part, array $range, string $asOf, string $source, User $author): void
+    /** @param  array<string, float|array{float, float, float}>  $money  new, used or both, in the shop's currency */
+    public function set(Part $part, array $money, string $asOf, string $source, User $author): void
     {
-        DB::transaction(function () use ($part, $range, $asOf, $source, $author): void {
+        DB::transaction(function () use ($part, $money, $asOf, $source, $author): void {
             Shop::holdLibrary($part->shop_id);
             // The other figures of its price go on from the newest.
             $newest = $part->prices()->first();
-            $part->prices()->create(['money' => [...($newest->money ?? []), 'new' => $range], 'as_of' => $asOf, 'source' => $source, 'author_id' => $author->id]);
+            $newest !== null || isset($money['new']) || throw Refused::because('Say what it costs new first: nobody has yet.');
+            $part->prices()->create(['money' => [...($newest->money ?? []), ...$money], 'as_of' => $asOf, 'source' => $source, 'author_id' => $author->id]);
             CurrentPrices::stamp([$part->id]);
         });
     }

@@ -4,6 +4,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\Library\KeepEvidence;
 use App\Http\Requests\EvidenceRequest;
+use App\Http\Requests\LimitRecordRequest;
 use App\Http\Requests\OutcomeRequest;
 use App\Http\Requests\PersonRequest;
 use App\Http\Requests\RuleRequest;
@@ -37,13 +38,20 @@ final class EvidenceController
 
     public function limits(PersonRequest $request, Platform $platform): JsonResponse
     {
-        return response()->json(LimitEvidence::of($platform, $request->person()->shop));
+        return response()->json(LimitEvidence::of($platform, $request->person()));
+    }
+
+    public function limitRecord(LimitRecordRequest $request, Platform $platform, KeepEvidence $keep): JsonResponse
+    {
+        $keep->limitRecord($platform, $request->integer('limit'), $request->said(), $request->person());
+
+        return response()->json(LimitEvidence::of($platform, $request->person()), 201);
     }
 
     public function outcome(OutcomeRequest $request, Platform $platform, KeepEvidence $keep): JsonResponse
     {
         $keep->outcome($platform, $request->integer('limit'), $request->said(), $request->person());
 
-        return response()->json(LimitEvidence::of($platform, $request->person()->shop), 201);
+        return response()->json(LimitEvidence::of($platform, $request->person()), 201);
     }
 }

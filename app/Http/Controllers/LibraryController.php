@@ -41,7 +41,7 @@ final class LibraryController
 
     public function setPrice(PriceRequest $request, Part $part, SetPrice $prices): JsonResponse
     {
-        $prices->set($part, $request->range(), $request->string('as_of')->value(), $request->string('source')->value(), $request->person());
+        $prices->set($part, $request->money(), $request->string('as_of')->value(), $request->string('source')->value(), $request->person());
 
         return response()->json(PriceList::of($part), 201);
     }

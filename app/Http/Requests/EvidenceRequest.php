@@ -2,26 +2,21 @@
 
 namespace App\Http\Requests;
 
-use Illuminate\Validation\Rule;
-
 /** A record of a gain: what was measured or claimed, when, on what. In the shop's units. */
 final class EvidenceRequest extends PersonRequest
 {
+    use SaysARecord;
+
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
         return [
+            ...$this->aboutTheRecord(),
             'case' => ['required', 'integer', 'min:1', 'max:'.PHP_INT_MAX],
-            'kind' => ['required', Rule::in(['maker', 'shop-dyno', 'other-dyno', 'judgement'])],
             'power' => ['required', 'list', 'size:3'],
             'torque' => ['required', 'list', 'size:3'],
             'power.*' => ['numeric', 'min:-5000', 'max:5000'],
             'torque.*' => ['numeric', 'min:-5000', 'max:5000'],
-            'on' => ['required', 'date_format:Y-m-d', 'after:1990-01-01', "before_or_equal:{$this->person()->shop->today()}"],
-            'build' => ['nullable', 'string', 'max:400'],
-            'frame' => ['nullable', 'string', 'max:200'],
-            'source' => ['nullable', 'string', 'max:400'],
-            'note' => ['nullable', 'string', 'max:2000'],
         ];
     }
 
@@ -45,9 +40,6 @@ final class EvidenceRequest extends PersonRequest
     {
         $range = fn (string $figure): array => array_values(array_map(floatval(...), (array) $this->input($figure)));
 
-        return [
-            'kind' => $this->string('kind')->value(), 'figures' => ['power' => $range('power'), 'torque' => $range('torque')], 'made_on' => $this->string('on')->value(),
-            'build' => $this->string('build')->value(), 'frame' => $this->string('frame')->value(), 'source' => $this->string('source')->value(), 'note' => $this->filled('note') ? $this->string('note')->value() : null,
-        ];
+        return [...$this->saidOfTheRecord(), 'figures' => ['power' => $range('power'), 'torque' => $range('torque')]];
     }
 }

@@ -9,9 +9,10 @@ final class PriceRequest extends PersonRequest
     public function rules(): array
     {
         return [
-            'likely' => ['required', 'numeric', 'min:0', 'max:1000000', 'decimal:0,3'],
+            'likely' => ['required_without:used', 'nullable', 'numeric', 'min:0', 'max:1000000', 'decimal:0,3'],
             'low' => ['nullable', 'numeric', 'min:0', 'lte:likely', 'decimal:0,3'],
             'high' => ['nullable', 'numeric', 'gte:likely', 'max:1000000', 'decimal:0,3'],
+            'used' => ['nullable', 'numeric', 'min:0', 'max:1000000', 'decimal:0,3'],
             'as_of' => ['required', 'date_format:Y-m-d', 'after:1990-01-01', "before_or_equal:{$this->person()->shop->today()}"],
             'source' => ['nullable', 'string', 'max:500'],
         ];
@@ -21,18 +22,21 @@ final class PriceRequest extends PersonRequest
     public function messages(): array
     {
         return [
-            'likely.required' => 'Say what it costs.',
+            'likely.required_without' => 'Say what it costs, new or used.',
             'low.lte' => 'The low price is not above the likely one.',
             'high.gte' => 'The high price is not below the likely one.',
             'as_of.before_or_equal' => 'A price is of today or before: this day is still to come.',
         ];
     }
 
-    /** @return array{float, float, float} low, likely, high */
-    public function range(): array
+    /** @return array<string, float|array{float, float, float}> of what is new: low, likely and high */
+    public function money(): array
     {
         $likely = $this->float('likely');
 
-        return [$this->filled('low') ? $this->float('low') : $likely, $likely, $this->filled('high') ? $this->float('high') : $likely];
+        return [
+            ...($this->filled('likely') ? ['new' => [$this->filled('low') ? $this->float('low') : $likely, $likely, $this->filled('high') ? $this->float('high') : $likely]] : []),
+            ...($this->filled('used') ? ['used' => $this->float('used')] : []),
+        ];
     }
 }

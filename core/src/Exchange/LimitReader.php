@@ -35,6 +35,7 @@ final readonly class LimitReader
             $node->get('evidence')->maybe('note')?->string() ?? '',
             ConditionReader::maybe($node, 'when'),
             $node->has('hot') ? $this->pair($node->get('hot'), $quantity) : null,
+            $node->get('evidence')->maybe('set')?->keyword('rule', 'hand') === 'hand',
         );
     }
 

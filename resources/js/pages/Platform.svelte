@@ -32,11 +32,12 @@
     const keep = () => editing.keep();
 
     /** What outcomes propose, written into the limit; it is kept when one says so. */
-    function propose(key: string, safe: number | null, edge: number | null) {
+    function propose(key: string, safe: number | null, edge: number | null, evidence: Entry) {
         const limit = ((editing.document.limits ?? []) as Entry[]).find((one) => one.key === key);
         if (!limit) return;
         if (safe !== null) limit.safe = safe;
         if (edge !== null) limit.edge = edge;
+        limit.evidence = evidence;
         editing.say.well('Written into the limit: keep it, if it is right.');
     }
 
@@ -73,7 +74,7 @@
             <fieldset disabled={!mayEdit} class="mt-2">
                 <PlatformSheet platform={editing.document} {options} />
             </fieldset>
-            <Group title="What became of components" about="safe and edge are proposed from it, never set">
+            <Group title="What the limits rest on" about="records, and what became of components: proposed from them, never set">
                 <Outcomes {base} {mayMeasure} {mayEdit} take={propose} />
             </Group>
         </section>

@@ -20,6 +20,8 @@ enum LibraryDoubtCode: string
     case CamsWithoutPeaks = 'cams-without-peaks';
     /** The factory claims less at the crank than the wheels showed. */
     case ClaimBelowWheels = 'claim-below-wheels';
+    /** A limit was set by hand and nobody said why. */
+    case NoReasonOfLimit = 'no-reason-of-limit';
     /** A figure was set by hand and nobody said why. */
     case NoReason = 'no-reason';
     case SameName = 'same-name';

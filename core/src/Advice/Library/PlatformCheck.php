@@ -42,7 +42,7 @@ final readonly class PlatformCheck
     {
         $check = new self($stock);
 
-        return [...$check->filling(), ...$check->load(), ...$check->claim(), ...$check->limits(), ...$check->fuel()];
+        return [...$check->filling(), ...$check->load(), ...$check->claim(), ...$check->limits(), ...$check->reasons(), ...$check->fuel()];
     }
 
     /** @return list<LibraryDoubt> the speed where it is furthest off, once */
@@ -95,6 +95,19 @@ final readonly class PlatformCheck
                 $component = array_search($reading->limit->key, array_column($platform->fuelSystem, 'key'), true);
                 $path = is_int($at) ? "limits[{$at}]" : (is_int($component) ? "fuel_system[{$component}]" : 'limits');
                 $doubts[] = new LibraryDoubt(LibraryDoubtCode::StockNearLimit, $path, ['share' => $reading->median ?? 0.0, 'name' => $reading->limit->name, 'room' => $reading->safe - $reading->typical], limit: $reading->limit);
+            }
+        }
+
+        return $doubts;
+    }
+
+    /** @return list<LibraryDoubt> */
+    private function reasons(): array
+    {
+        $doubts = [];
+        foreach ($this->stock->bundle->catalog->platform->limits as $i => $limit) {
+            if ($limit->setByHand && $limit->note === '') {
+                $doubts[] = new LibraryDoubt(LibraryDoubtCode::NoReasonOfLimit, "limits[{$i}].evidence.note", ['name' => $limit->name]);
             }
         }
 

@@ -15,6 +15,7 @@ final readonly class Limit
      *                                                             One point holds for all speeds
      * @param  array<string, float>  $moved  factor on both values by map kind
      * @param  ?Condition  $when  it holds only then
+     * @param  bool  $setByHand  its figures come neither from records nor from outcomes by the rule: somebody set them
      * @param  ?array{float, float}  $hot  safe and edge on the hottest day, where they are others
      */
     public function __construct(
@@ -29,6 +30,7 @@ final readonly class Limit
         public string $note,
         public ?Condition $when = null,
         public ?array $hot = null,
+        public bool $setByHand = false,
     ) {}
 
     /** How far the map moves both values; 1.0 under the factory's. */

@@ -28,6 +28,7 @@ final readonly class LibraryDoubtWords
             LibraryDoubtCode::CamsWithoutPeaks => 'It changes cams and the rev limit: say at which speed its power peak stands.',
             LibraryDoubtCode::ClaimBelowWheels => "The factory claims {$this->say->writePower((float) $values['claimed'])} at the crank, less than the {$this->say->sayPower((float) $values['wheels'])} of the curve: check both.",
             LibraryDoubtCode::NoReason => 'This gain was set by hand: say why, under "How it was found".',
+            LibraryDoubtCode::NoReasonOfLimit => "{$values['name']} was set by hand: say why, under \"Note\".",
             LibraryDoubtCode::SameName => "{$values['other']} is here already: change that one, or give this another name.",
             LibraryDoubtCode::SameFigures => "{$values['other']} stands in the same place with the same figures and price: the same part twice?",
             LibraryDoubtCode::NoPrice => 'It costs nothing: say what it costs, or plans come out too cheap.',

@@ -3,9 +3,11 @@
 namespace Pebblerun\Core\Tests\Advice\Library;
 
 use Pebblerun\Core\Advice\Library\FigureRule;
+use Pebblerun\Core\Advice\Library\LimitRule;
 use Pebblerun\Core\Advice\Library\Outcome;
 use Pebblerun\Core\Advice\Library\OutcomeRule;
 use Pebblerun\Core\Catalog\Evidence;
+use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Units\Range;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -61,6 +63,17 @@ final class RulesTest extends TestCase
         if ($safe !== null && $edge !== null) {
             self::assertLessThan($edge, $safe);
         }
+    }
+
+    public function test_of_limits_on_record_the_best_kind_counts_and_the_most_careful_of_it(): void
+    {
+        $records = [[Evidence::Maker, 400.0, 440.0], [Evidence::OtherDyno, 360.0, 410.0], [Evidence::OtherDyno, 370.0, 395.0], [Evidence::Judgement, 300.0, 320.0]];
+        $rule = LimitRule::of($records, Quantity::WheelTorque);
+        self::assertEquals([Evidence::OtherDyno, 360.0, 395.0, 2], [$rule?->kind, $rule?->safe, $rule?->edge, $rule?->from]);
+        self::assertEquals($rule, LimitRule::of(array_reverse($records), Quantity::WheelTorque));
+        $smoke = LimitRule::of([[Evidence::Maker, 1.12, 1.03], [Evidence::Maker, 1.18, 1.02]], Quantity::Smoke);
+        self::assertSame([1.18, 1.03], [$smoke?->safe, $smoke?->edge], 'less air is worse');
+        self::assertNull(LimitRule::of([], Quantity::Boost));
     }
 
     public function test_eleven_months_are_not_a_year_and_twelve_are(): void

@@ -7,6 +7,7 @@
     import Told from '@/ui/Told.svelte';
     import { evidence as kinds } from './edit/columns';
     import EvidencePicture from './EvidencePicture.svelte';
+    import RecordFields from './RecordFields.svelte';
 
     /** What each gain of a part rests on, what each record would do to a plan, and putting one more on record. */
     type Props = {
@@ -155,22 +156,7 @@
                             </div>
                         </fieldset>
                     {/each}
-                    <label class="flex flex-col gap-0.5"
-                        ><span class="text-[12px] text-soft">On</span><input
-                            class="field"
-                            type="date"
-                            max={today()}
-                            required
-                            bind:value={fresh.on}
-                        /></label
-                    >
-                    {#each [['build', 'On what build'], ['frame', 'Dyno and correction'], ['source', 'File or run'], ['note', 'Note']] as const as [field, words] (field)}<label
-                            class="flex min-w-40 flex-1 flex-col gap-0.5"
-                            ><span class="text-[12px] text-soft">{words}</span><input
-                                class="field w-full"
-                                bind:value={fresh[field]}
-                            /></label
-                        >{/each}
+                    <RecordFields bind:said={fresh} />
                     <button class="btn btn-strong">Keep the record</button>
                     <button type="button" class="btn" onclick={() => (adding = null)}>Cancel</button>
                 </form>

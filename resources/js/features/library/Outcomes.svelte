@@ -6,17 +6,27 @@
     import { day, precise, today } from '@/lib/format';
     import { told } from '@/lib/told.svelte';
     import Told from '@/ui/Told.svelte';
+    import { shape } from './evidence';
+    import LimitRecord from './LimitRecord.svelte';
 
-    /** What became of components under load, and the limits that this proposes; a person takes them or leaves them. */
+    /**
+     * What limits rest on: records, and what became of components under load. What that proposes a person takes or leaves.
+     */
     type Props = {
         base: string;
         mayMeasure: boolean;
         mayEdit: boolean;
-        take: (key: string, safe: number | null, edge: number | null) => void;
+        take: (
+            key: string,
+            safe: number | null,
+            edge: number | null,
+            evidence: { kind: string; note: string; set: 'rule' },
+        ) => void;
     };
     let { base, mayMeasure, mayEdit, take }: Props = $props();
     let limits = $state.raw<LimitEvidence>([]);
     let adding = $state<number | null>(null);
+    let recording = $state<number | null>(null);
     let width = $state(0);
     const blank = () => ({ load: '', broke: false, months: '12', on: today(), how: '' });
     let fresh = $state(blank());
@@ -43,9 +53,21 @@
         say.well('On record.');
     }
 
+    const kept = (now: LimitEvidence) => {
+        limits = now;
+        recording = null;
+        say.well('On record. The limit is what it was.');
+    };
+    const count = (many: number, one: string) => (many === 1 ? `one ${one}` : `${many} ${one}s`);
+    const differs = (limit: LimitEvidence[number]) =>
+        limit.by_rule !== null &&
+        limit.safe !== null &&
+        (limit.by_rule.safe !== limit.safe || limit.by_rule.edge !== limit.edge);
+
     const scale = (limit: LimitEvidence[number]) => {
         const all = [
             ...limit.outcomes.map(({ load }) => load),
+            ...limit.records.flatMap(({ safe, edge }) => [safe, edge]),
             limit.safe ?? limit.outcomes[0]?.load ?? 0,
             limit.edge ?? limit.outcomes[0]?.load ?? 0,
         ];
@@ -82,19 +104,74 @@
                     >
                     {#if mayEdit && limit.safe !== null}<button
                             class="btn"
-                            onclick={() => take(limit.key, limit.proposed.safe, limit.proposed.edge)}
-                            >Write it into the limit</button
+                            onclick={() =>
+                                take(limit.key, limit.proposed.safe, limit.proposed.edge, {
+                                    kind: 'shop-dyno',
+                                    note: `proposed by ${count(limit.outcomes.length, 'outcome')}`,
+                                    set: 'rule',
+                                })}>Write it into the limit</button
                         >{/if}
                 {/if}
-                {#if mayMeasure && adding !== limit.id}<button
-                        class="btn ml-auto"
-                        onclick={() => (adding = limit.id)}>What became of one</button
+                {#if mayMeasure}<span class="ml-auto flex gap-2">
+                        {#if adding !== limit.id}<button class="btn" onclick={() => (adding = limit.id)}
+                                >What became of one</button
+                            >{/if}
+                        {#if recording !== limit.id}<button
+                                class="btn"
+                                aria-label="Put a record of {limit.name} down"
+                                onclick={() => (recording = limit.id)}>Put one on record</button
+                            >{/if}</span
                     >{/if}
             </div>
-            {#if limit.outcomes.length > 0 && width > 0}
+            <p class="text-[12px] text-soft">
+                In use: {limit.in_use.rests}{limit.in_use.note ? `, ${limit.in_use.note}` : ''}{limit.in_use
+                    .set === 'hand'
+                    ? ' (set by hand)'
+                    : limit.in_use.set === 'rule'
+                      ? ' (by the rule)'
+                      : ''}{limit.in_use.stock ? `; the stock car uses ${limit.in_use.stock} of it` : ''}.
+            </p>
+            {#if limit.records.length > 0}
+                <ul>
+                    {#each limit.records as record (record.id)}<li class="text-[12px]">
+                            <span aria-hidden="true">{shape(record.rests)}</span>
+                            <span class="font-medium tabular-nums"
+                                >{record.rests}: safe {precise(record.safe)}, edge {precise(record.edge)}
+                                {limit.unit}</span
+                            >{record.stock ? `, of which the stock car would use ${record.stock}` : ''}
+                            <span class="text-soft"
+                                >{[
+                                    record.on ? day(record.on) : '',
+                                    record.by,
+                                    record.build,
+                                    record.frame,
+                                    record.source,
+                                    record.note,
+                                ]
+                                    .filter(Boolean)
+                                    .map((words) => ` · ${words}`)
+                                    .join('')}</span
+                            >
+                        </li>{/each}
+                </ul>
+                {#if mayEdit && limit.by_rule && differs(limit)}{@const rule = limit.by_rule}<button
+                        class="btn mt-1"
+                        onclick={() =>
+                            take(limit.key, rule.safe, rule.edge, {
+                                kind: rule.kind,
+                                note: `by the rule, from ${count(rule.from, 'record')}`,
+                                set: 'rule',
+                            })}
+                        >Write what the rule says into the limit: safe {precise(rule.safe)}, edge {precise(
+                            rule.edge,
+                        )}</button
+                    >{/if}
+            {/if}
+            {#if limit.outcomes.length + limit.records.length > 0 && width > 0}
+                {@const high = 46 + 14 * limit.records.length}
                 <svg
                     width={Math.min(width, 620)}
-                    height="46"
+                    height={high}
                     role="img"
                     aria-label="{limit.name}: {limit.outcomes
                         .map((one) => `${one.broke ? 'broke' : 'lived'} at ${one.load}`)
@@ -105,11 +182,15 @@
                                 x1={x(value)}
                                 x2={x(value)}
                                 y1="6"
-                                y2="32"
+                                y2={high - 14}
                                 stroke="var(--rust)"
                                 stroke-dasharray={name === 'edge' ? '3 3' : undefined}
-                            /><text x={x(value)} y="44" text-anchor="middle" font-size="11" fill="var(--rust)"
-                                >{name} {precise(value)}</text
+                            /><text
+                                x={x(value)}
+                                y={high - 2}
+                                text-anchor="middle"
+                                font-size="11"
+                                fill="var(--rust)">{name} {precise(value)}</text
                             >{/if}{/each}
                     {#each limit.outcomes as one (one.id)}
                         {#if one.broke}<path
@@ -127,6 +208,23 @@
                                 stroke-width="1.6"
                             />{/if}
                     {/each}
+                    {#each limit.records as record, i (record.id)}
+                        {@const y = 36 + 14 * i}
+                        <line
+                            x1={x(record.safe)}
+                            x2={x(record.edge)}
+                            y1={y}
+                            y2={y}
+                            stroke="var(--stone)"
+                            stroke-width="3"
+                        /><text
+                            x={x(record.safe) - 6}
+                            y={y + 4}
+                            text-anchor="end"
+                            font-size="11"
+                            fill="var(--ink)">{shape(record.rests)}</text
+                        >
+                    {/each}
                 </svg>
                 <ul class="text-[12px] text-soft">
                     {#each limit.outcomes as one (one.id)}<li>
@@ -139,6 +237,13 @@
                         </li>{/each}
                 </ul>
             {/if}
+            {#if recording === limit.id}<LimitRecord
+                    {base}
+                    {limit}
+                    {say}
+                    {kept}
+                    cancel={() => (recording = null)}
+                />{/if}
             {#if adding === limit.id}
                 <form class="mt-2 flex flex-wrap items-end gap-2" onsubmit={(event) => keep(event, limit.id)}>
                     <label class="flex flex-col gap-0.5"
@@ -193,7 +298,8 @@
     {/each}
     <p class="mt-2 text-[12px] text-soft">
         Safe is the highest load that three or more bore for a year and at or below which none broke; edge the
-        lowest quarter of what broke.
+        lowest quarter of what broke. Of records the best kind counts alone, the shop's own dyno first, and of
+        several of that kind the most careful.
     </p>
     <Told {say} />
 </div>

@@ -18,6 +18,7 @@
     let rows = $state<Prices>([]);
     const now = today();
     let likely = $state('');
+    let used = $state('');
     let asOf = $state(now);
     let source = $state('');
     const say = told();
@@ -29,11 +30,16 @@
     async function keep(event: SubmitEvent) {
         event.preventDefault();
         const kept = await say.of(
-            post<Prices>(`/parts/${part.id}/prices`, { likely: Number(likely), as_of: asOf, source }),
+            post<Prices>(`/parts/${part.id}/prices`, {
+                likely: likely === '' ? null : Number(likely),
+                used: used === '' ? null : Number(used),
+                as_of: asOf,
+                source,
+            }),
         );
         if (!kept) return;
         rows = kept;
-        likely = source = '';
+        likely = used = source = '';
         // One of an earlier day is history at once.
         const newest = Math.max(...kept.map(({ id }) => id));
         say.well(
@@ -52,8 +58,18 @@
                 min="0"
                 max="1000000"
                 step="any"
-                required
+                required={String(used) === ''}
                 bind:value={likely}
+            /></label
+        >
+        <label class="flex flex-col gap-1"
+            ><span class="text-[12px] text-soft">Used, {money}</span><input
+                class="field w-20 tabular-nums"
+                type="number"
+                min="0"
+                max="1000000"
+                step="any"
+                bind:value={used}
             /></label
         >
         <label class="flex flex-col gap-1"
@@ -81,6 +97,9 @@
         {#each rows as row (row.id)}
             <li class="flex gap-3 border-t border-faint py-1 text-[12px] text-soft tabular-nums">
                 <span class="w-16 shrink-0 text-ink">{money} {figure(row.likely)}</span>
+                {#if rows.some((one) => one.used !== null)}<span class="w-22 shrink-0"
+                        >{row.used === null ? '' : `used ${money} ${figure(row.used)}`}</span
+                    >{/if}
                 <span class="w-22 shrink-0 whitespace-nowrap">{row.as_of ? day(row.as_of) : 'no date'}</span>
                 <span>{[row.source, row.author].filter(Boolean).join(', ')}</span>
             </li>

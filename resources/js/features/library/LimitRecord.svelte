@@ -1,0 +1,58 @@
+<script lang="ts">
+    import type { LimitEvidence } from '@/generated/answers';
+    import { post } from '@/lib/api';
+    import { today } from '@/lib/format';
+    import type { told } from '@/lib/told.svelte';
+    import { evidence as kinds } from './edit/columns';
+    import RecordFields from './RecordFields.svelte';
+
+    /** Putting on record what somebody measured or claims that a component bears. */
+    type Props = {
+        base: string;
+        limit: LimitEvidence[number];
+        say: ReturnType<typeof told>;
+        kept: (now: LimitEvidence) => void;
+        cancel: () => void;
+    };
+    let { base, limit, say, kept, cancel }: Props = $props();
+    let fresh = $state({
+        kind: 'judgement',
+        safe: '',
+        edge: '',
+        on: today(),
+        build: '',
+        frame: '',
+        source: '',
+        note: '',
+    });
+
+    async function keep(event: SubmitEvent) {
+        event.preventDefault();
+        const sent = { ...fresh, limit: limit.id, safe: Number(fresh.safe), edge: Number(fresh.edge) };
+        const now = await say.of(post<LimitEvidence>(`${base}/limit-records`, sent));
+        if (now) kept(now);
+    }
+</script>
+
+<form class="mt-2 flex flex-wrap items-end gap-2" onsubmit={keep}>
+    <label class="flex flex-col gap-0.5"
+        ><span class="text-[12px] text-soft">Who says so</span><select class="field" bind:value={fresh.kind}
+            >{#each kinds as [key, words] (key)}<option value={key}>{words}</option>{/each}</select
+        ></label
+    >
+    {#each ['safe', 'edge'] as const as end (end)}<label class="flex flex-col gap-0.5"
+            ><span class="text-[12px] text-soft"
+                >{end === 'safe' ? 'Safe to' : 'Edge at'}, {limit.unit || limit.quantity}</span
+            ><input
+                class="field w-24 tabular-nums"
+                type="number"
+                step="any"
+                min="0"
+                required
+                bind:value={fresh[end]}
+            /></label
+        >{/each}
+    <RecordFields bind:said={fresh} />
+    <button class="btn btn-strong">Keep the record</button>
+    <button type="button" class="btn" onclick={cancel}>Cancel</button>
+</form>
