@@ -4,14 +4,26 @@ namespace App\Queries;
 
 use App\Models\Part;
 use App\Models\Price;
+use Illuminate\Support\Facades\DB;
+use stdClass;
 
-/** What a part cost, the newest first. */
+/** What a part cost, the newest first, and who sells it: as its suppliers said last. */
 final class PriceList
 {
     private const MOST = 50;
 
-    /** @return list<array<string, mixed>> valid against prices of schemas/answers.json */
+    private const SOLD = 'select s.name, i.article, i.stock, i.lead_days, i.seen_at from supplier_items i join suppliers s on s.id = i.supplier_id where i.part_id = ? order by s.name, i.article';
+
+    /** @return array<string, mixed> valid against prices of schemas/answers.json */
     public static function of(Part $part): array
+    {
+        return ['prices' => self::prices($part), 'sold_by' => array_map(fn (stdClass $row): array => [
+            'supplier' => $row->name, 'article' => $row->article, 'stock' => $row->stock, 'lead_days' => $row->lead_days, 'seen' => substr((string) $row->seen_at, 0, 10),
+        ], DB::select(self::SOLD, [$part->id]))];
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function prices(Part $part): array
     {
         return array_values($part->prices()->with('author')->limit(self::MOST)->get()->map(fn (Price $price): array => [
             'id' => $price->id,

@@ -5,6 +5,7 @@ namespace Tests\Feature;
 use App\Actions\Edit;
 use App\Actions\EditPlan;
 use App\Models\PlanRevision;
+use App\Models\PriceList;
 use Closure;
 use Illuminate\Database\Events\QueryExecuted;
 use Illuminate\Database\QueryException;
@@ -28,6 +29,14 @@ final class DatabaseTest extends TestCase
         yield 'a part twice on a platform' => ['insert into fitments (part_id, platform_id, place, document) select part_id, platform_id, 999, document from fitments limit 1', 'fitments_part_id_platform_id_unique'];
         yield 'a part key twice in a shop' => ["insert into parts (shop_id, key, maker, name, document) select shop_id, key, maker, name, '{}' from parts limit 1", 'parts_shop_id_key_unique'];
         yield 'a price of no part' => ["insert into prices (part_id, money, created_at) values (999999, '{}', now())", 'prices_part_id_foreign'];
+        yield 'prices of no part among others' => ["insert into prices (part_id, money, created_at) select id, '{}'::jsonb, now() from parts union all select 999999, '{}'::jsonb, now()", 'prices_part_id_foreign'];
+        yield 'a price of no list' => ["insert into prices (part_id, money, price_list_id, created_at) select id, '{}', gen_random_uuid(), now() from parts limit 1", 'prices_price_list_id_foreign'];
+        yield 'a price that goes to another part' => ['update prices set part_id = 1 + part_id', 'prices_part_id_foreign'];
+        yield 'a line of no list' => ["insert into price_list_rows (price_list_id, line, outcome) values (gen_random_uuid(), 1, 'added')", 'price_list_rows_price_list_id_foreign'];
+        yield 'a line with an outcome that is none' => ["insert into price_list_rows (price_list_id, line, outcome) values (gen_random_uuid(), 1, 'lost')", 'price_list_rows_outcome_known'];
+        yield 'a list in a state that is none' => ["insert into price_lists (id, shop_id, supplier_id, author_id, name, state, as_of) select gen_random_uuid(), shop_id, 1, id, 'x', 'lost', now() from users limit 1", 'price_lists_state_known'];
+        yield 'an outcome under no load' => ['insert into limit_outcomes (limit_id, load, broke, seen_on, created_at) select id, 0, true, now(), now() from platform_limits limit 1', 'limit_outcomes_under_a_load'];
+        yield 'evidence of a kind that is none' => ["insert into evidence_records (shop_id, limit_id, kind, created_at) select p.shop_id, l.id, 'rumour', now() from platform_limits l join platforms p on p.id = l.platform_id limit 1", 'evidence_kind_known'];
         yield 'a platform key twice in a shop' => ["insert into platforms (shop_id, key, name) select shop_id, key, 'again' from platforms limit 1", 'platforms_shop_id_key_unique'];
         yield 'a plan of a library version that is gone' => ['update plans set library_version_id = 999999', 'plans_library_version_id_foreign'];
         yield 'a revision of no library version' => ['update plan_revisions set library_version_id = null', 'library_version_id'];
@@ -46,6 +55,20 @@ final class DatabaseTest extends TestCase
         $this->expectException(QueryException::class);
         $this->expectExceptionMessage($constraint);
         DB::statement($sql);
+    }
+
+    public function test_prices_go_with_their_part_and_stay_when_their_list_goes(): void
+    {
+        $part = DB::table('parts')->insertGetId(['shop_id' => $this->job()->shop_id, 'key' => 'loose', 'maker' => 'Fjellvent', 'name' => 'Loose', 'document' => '{}']);
+        $supplier = DB::table('suppliers')->insertGetId(['shop_id' => $this->job()->shop_id, 'name' => 'Fjellvent Supply', 'created_at' => now()]);
+        $list = PriceList::create(['shop_id' => $this->job()->shop_id, 'supplier_id' => $supplier, 'author_id' => $this->person('owner')->id, 'name' => 'x', 'as_of' => '2026-11-20']);
+        DB::table('price_list_rows')->insert(['price_list_id' => $list->id, 'line' => 2, 'outcome' => 'added', 'part_id' => $part]);
+        $price = DB::table('prices')->insertGetId(['part_id' => $part, 'money' => '{"new": 5}', 'price_list_id' => $list->id, 'created_at' => now()]);
+        DB::table('suppliers')->delete($supplier);
+        self::assertSame([0, 0, null], [PriceList::query()->count(), DB::table('price_list_rows')->count(), DB::table('prices')->where('id', $price)->value('price_list_id')]);
+        self::assertTrue(DB::table('prices')->where('id', $price)->exists());
+        DB::table('parts')->delete($part);
+        self::assertFalse(DB::table('prices')->where('id', $price)->exists());
     }
 
     private function by(string $role, int $seen): Edit

@@ -130,10 +130,10 @@ final class LibraryRowsTest extends TestCase
             $words === null || $answer->assertSee((string) $words);
         }
         self::assertSame(1, $part->prices()->count());
-        $rows = $set(['low' => 50, 'high' => 75])->assertCreated()->json();
+        $rows = $set(['low' => 50, 'high' => 75])->assertCreated()->json('prices');
         self::assertSame([50, 60, 75, '2026-11-01', 'Fjellvent, by phone', 'Ines Harrow'], [$rows[0]['low'], $rows[0]['likely'], $rows[0]['high'], $rows[0]['as_of'], $rows[0]['source'], $rows[0]['author']]);
         self::assertSame([42, 48, 55], [$rows[1]['low'], $rows[1]['likely'], $rows[1]['high']]);
-        $used = $set(['likely' => null, 'low' => null, 'used' => 25])->assertCreated()->json();
+        $used = $set(['likely' => null, 'low' => null, 'used' => 25])->assertCreated()->json('prices');
         self::assertEquals([60, 25, null], [$used[0]['likely'], $used[0]['used'], $used[1]['used']], 'a used price goes on from the newest');
         $shelf = fn (): array => array_column(array_merge(...array_column(array_merge(...array_column($this->get('/library/'.self::platform()->id)->viewData('page')['props']['shown']['lanes'], 'slots')), 'parts')), null, 'key');
         self::assertSame(['€ 60', '€ 50 to € 75', 'old' => false], [$shelf()['fjellvent-panel']['price']['words'], $shelf()['fjellvent-panel']['price']['range'], 'old' => $shelf()['fjellvent-panel']['price']['old']]);

@@ -155,6 +155,20 @@ final class PriceListTest extends TestCase
         $this->postJson("/price-lists/{$list->id}/taking")->assertStatus(422);
     }
 
+    public function test_a_list_that_nobody_took_in_goes_after_a_month_and_one_that_was_taken_in_stays(): void
+    {
+        [$left, $taken, $young] = [$this->list(), $this->list(), $this->list()];
+        $this->look($taken);
+        $this->postJson("/price-lists/{$taken->id}/taking")->assertOk();
+        $this->look($left);
+        PriceList::query()->whereKey([$left->id, $taken->id])->update(['updated_at' => now()->subDays(31)]);
+        Artisan::call('pebblerun:prune');
+        self::assertEqualsCanonicalizing([$taken->id, $young->id], PriceList::query()->pluck('id')->all());
+        self::assertSame(0, DB::table('price_list_rows')->where('price_list_id', $left->id)->count());
+        self::assertSame(0, DB::table('price_list_files')->where('price_list_id', $left->id)->count());
+        self::assertSame(2, Price::query()->where('price_list_id', $taken->id)->count(), 'its prices are what they were');
+    }
+
     public function test_a_list_comes_in_by_command_with_a_dry_run_before_it(): void
     {
         $file = tempnam(sys_get_temp_dir(), 'list').'.csv';

@@ -67,6 +67,10 @@ final class SupplierTest extends TestCase
         self::assertSame($changed, Price::query()->whereNotNull('price_list_id')->where('as_of', $today)->count());
         self::assertSame($count, Part::query()->count(), 'what it sells besides is not asked for');
         self::assertGreaterThan(0, DB::table('supplier_items')->whereNotNull('stock')->whereNotNull('lead_days')->count());
+        $sold = $this->getJson('/parts/'.DB::table('supplier_items')->value('part_id').'/prices')->assertOk()->json('sold_by');
+        self::assertSame(['Skerry Wholesale', $today], [$sold[0]['supplier'], $sold[0]['seen']]);
+        self::assertIsInt($sold[0]['stock']);
+        self::assertIsInt($sold[0]['lead_days']);
         self::assertNotNull($this->supplier()->refresh()->answered_at);
         $this->ask()->assertOk()->assertJsonPath('changed', 0);
 

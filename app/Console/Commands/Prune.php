@@ -9,7 +9,7 @@ final class Prune extends Command
 {
     protected $signature = 'pebblerun:prune';
 
-    protected $description = 'Deletes what can be worked out again and was kept long ago, and finished tasks';
+    protected $description = 'Deletes what can be worked out again and was kept long ago, finished tasks, and price lists that nobody took in';
 
     /** Days. */
     private const FIGURES = 60;
@@ -18,12 +18,16 @@ final class Prune extends Command
 
     private const TASKS = 14;
 
+    /** Of a price list that nobody took in. */
+    private const LISTS = 30;
+
     public function handle(): int
     {
         DB::table('stage_figures')->where('kept_at', '<', now()->subDays(self::FIGURES))->delete();
         DB::table('kept_answers')->where('kept_at', '<', now()->subDays(self::ANSWERS))->delete();
         DB::table('kept_summaries')->where('kept_at', '<', now()->subDays(self::FIGURES))->delete();
         DB::table('tasks')->where('finished_at', '<', now()->subDays(self::TASKS))->delete();
+        DB::table('price_lists')->whereIn('state', ['sent', 'looked'])->where('updated_at', '<', now()->subDays(self::LISTS))->delete();
         DB::table('presences')->where('seen_at', '<', now()->subDay())->delete();
 
         return self::SUCCESS;

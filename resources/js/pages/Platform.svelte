@@ -14,7 +14,7 @@
     import { post } from '@/lib/api';
     import Frame from '@/ui/Frame.svelte';
 
-    let { platform, document, state: kept, look, options, jobs }: PlatformPage = $props();
+    let { platform, document, state: kept, look, options, jobs, uses }: PlatformPage = $props();
     const person = untrack(() => (page.props as unknown as { person: SignedIn }).person);
     const mayEdit = person.abilities.includes('keep-library');
     const base = untrack(() => `/library/${platform.id}`);
@@ -66,6 +66,17 @@
                     ? '; plans keep the version that they were made with'
                     : ''}.
             </p>
+            {#if uses.length > 0}
+                <details class="mt-1">
+                    <summary class="cursor-pointer text-soft">What uses it</summary>
+                    <ul class="columns-2 gap-6 pt-1">
+                        {#each uses as use (use.plan)}<li class="break-inside-avoid py-0.5">
+                                <Link class="underline" href="/plans/{use.plan}">{use.title}</Link>
+                                <span class="text-soft tabular-nums">version {use.version}</span>
+                            </li>{/each}
+                    </ul>
+                </details>
+            {/if}
             {#if shown}
                 <div class="mt-3" bind:clientWidth={width}>
                     {#if width > 0}<LimitsOver picture={shown} {width} height={300} />{/if}
@@ -74,7 +85,10 @@
             <fieldset disabled={!mayEdit} class="mt-2">
                 <PlatformSheet platform={editing.document} {options} />
             </fieldset>
-            <Group title="What the limits rest on" about="records, and what became of components: proposed from them, never set">
+            <Group
+                title="What the limits rest on"
+                about="records, and what became of components: proposed from them, never set"
+            >
                 <Outcomes {base} {mayMeasure} {mayEdit} take={propose} />
             </Group>
         </section>

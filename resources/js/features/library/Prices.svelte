@@ -15,7 +15,8 @@
         /** Also the one price that there is. */ always?: boolean;
     };
     let { part, money, mayPrice, again, always = false }: Props = $props();
-    let rows = $state<Prices>([]);
+    let known = $state.raw<Prices>({ prices: [], sold_by: [] });
+    const rows = $derived(known.prices);
     const now = today();
     let likely = $state('');
     let used = $state('');
@@ -24,7 +25,7 @@
     const say = told();
 
     onMount(() => {
-        void say.of(get<Prices>(`/parts/${part.id}/prices`)).then((found) => (rows = found ?? []));
+        void say.of(get<Prices>(`/parts/${part.id}/prices`)).then((found) => (known = found ?? known));
     });
 
     async function keep(event: SubmitEvent) {
@@ -38,12 +39,14 @@
             }),
         );
         if (!kept) return;
-        rows = kept;
+        known = kept;
         likely = used = source = '';
         // One of an earlier day is history at once.
-        const newest = Math.max(...kept.map(({ id }) => id));
+        const newest = Math.max(...kept.prices.map(({ id }) => id));
         say.well(
-            kept[0]?.id === newest ? 'Every plan uses it now.' : 'Kept as history: a newer price is in use.',
+            kept.prices[0]?.id === newest
+                ? 'Every plan uses it now.'
+                : 'Kept as history: a newer price is in use.',
         );
         again();
     }
@@ -102,6 +105,23 @@
                     >{/if}
                 <span class="w-22 shrink-0 whitespace-nowrap">{row.as_of ? day(row.as_of) : 'no date'}</span>
                 <span>{[row.source, row.author].filter(Boolean).join(', ')}</span>
+            </li>
+        {/each}
+    </ul>
+{/if}
+{#if known.sold_by.length > 0}
+    <ul class="mt-2" aria-label="Who sells it">
+        {#each known.sold_by as one (`${one.supplier} ${one.article}`)}
+            <li class="border-t border-faint py-1 text-[12px]">
+                <span class="font-medium">{one.supplier}</span>
+                {one.article}<span class="text-soft tabular-nums"
+                    >{one.stock === null
+                        ? ''
+                        : one.stock === 0
+                          ? ' · none there'
+                          : ` · ${one.stock} there`}{one.lead_days === null ? '' : ` · ${one.lead_days} days`} ·
+                    {day(one.seen)}</span
+                >
             </li>
         {/each}
     </ul>
