@@ -116,6 +116,7 @@ Route::middleware(['auth', MemberOfShop::class])->group(function (): void {
     Route::post('/parts/{part}/prices', [LibraryController::class, 'setPrice'])->can('price', 'part');
 
     Route::post('/jobs', [JobController::class, 'store'])->can('create', CustomerJob::class);
+    Route::post('/jobs/bundles', [JobController::class, 'bundle'])->can('create', CustomerJob::class);
     Route::post('/jobs/{job}/presence', [JobController::class, 'presence'])->can('view', 'job');
     Route::get('/jobs/{job}/brief', [BriefController::class, 'show'])->can('view', 'job');
     Route::get('/jobs/{job}/brief/state', [BriefController::class, 'state'])->can('view', 'job');

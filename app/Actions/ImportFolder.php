@@ -3,17 +3,11 @@
 namespace App\Actions;
 
 use App\Actions\Library\ImportPlatform;
-use App\Assembly\Bundles;
-use App\Models\Car;
-use App\Models\Customer;
-use App\Models\CustomerJob;
-use App\Models\MileageReading;
 use App\Models\Platform;
 use App\Models\Shop;
 use App\Models\User;
 use App\Security\Credentials;
 use Illuminate\Support\Facades\DB;
-use Pebblerun\Formats\DocumentReader;
 use Pebblerun\Formats\InvalidDocument;
 
 /**
@@ -22,7 +16,7 @@ use Pebblerun\Formats\InvalidDocument;
  */
 final readonly class ImportFolder
 {
-    public function __construct(private ShopDocuments $documents, private DocumentReader $reader, private SavePlan $save, private ImportPlatform $platforms) {}
+    public function __construct(private ShopDocuments $documents, private OpenJob $open, private ImportPlatform $platforms) {}
 
     /**
      * @param  list<array{name: string, email: string, password: string, role: string}>  $people  made with the shop; the first is the jobs' advisor
@@ -61,27 +55,6 @@ final readonly class ImportFolder
         $plan = $this->documents->read('plan', "{$folder}/plan.json", $shop);
         $platform = Platform::query()->where('shop_id', $shop->id)->where('key', $brief['platform'])->first()
             ?? throw InvalidDocument::because("{$folder}/brief.json: platform", "the shop has no platform \"{$brief['platform']}\": import it first, or use the key of one it has.");
-        $library = $platform->latest();
-        $said = $brief['brief']['car'];
-        $customer = Customer::query()->firstOrCreate(['shop_id' => $shop->id, 'name' => $brief['customer']]);
-        $car = new Car(['customer_id' => $customer->id, 'platform_id' => $platform->id, 'year' => $said['year'], 'gearbox' => $said['gearbox'], 'registration' => $said['registration'] ?? '']);
-        $car->save();
-        $job = CustomerJob::create([
-            'shop_id' => $shop->id,
-            'car_id' => $car->id,
-            'advisor_id' => $advisor->id,
-            'title' => $brief['title'],
-            'brief' => $brief['brief'],
-        ]);
-        if (isset($said['mileage_km'])) {
-            MileageReading::create(['car_id' => $car->id, 'customer_job_id' => $job->id, 'km' => $said['mileage_km'], 'read_on' => $shop->today()]);
-        }
-        $job->briefRevisions()->create(['number' => 1, 'document' => $brief['brief'], 'author_id' => $advisor->id]);
-        try {
-            $this->reader->open(Bundles::document($job->setRelation('shop', $shop), $library, $plan['plan']));
-        } catch (InvalidDocument $fault) {
-            throw InvalidDocument::because($folder, $fault->getMessage());
-        }
-        $this->save->first($job, $library, $plan['plan'], $advisor);
+        $this->open->with($platform, $brief['customer'], $brief['title'], $brief['brief'], $plan['plan'], $advisor->setRelation('shop', $shop), $folder);
     }
 }

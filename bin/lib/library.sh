@@ -4,6 +4,8 @@
 #   library.sh export PLATFORM FOLDER [--shop=NAME]     one platform: FOLDER/platform.json and FOLDER/parts.json
 #   library.sh import FILE.zip                          an archive, into an empty installation
 #   library.sh import PLATFORM.json PARTS.json [--shop=NAME] [--dry-run]
+#   library.sh export plan:NUMBER FILE.json             a plan with everything it needs
+#   library.sh import BUNDLE.json [--customer=NAME] [--title=NAME] [--dry-run]      such a plan, as a job
 #   library.sh import LIST.csv SUPPLIER [--shop=NAME] [--dry-run] [--leave-out] [--column=FIELD=HEAD] [--decimal=comma] [--taxed] ...     a price list
 set -Eeuo pipefail
 . "$(dirname "$0")/ground.sh"
@@ -22,6 +24,13 @@ case "$what ${1:-}" in
         artisan shop:export "$@" > "$file.part" || { code=$?; cat "$file.part" >&2; rm -f "$file.part"; exit "$code"; }
         mv "$file.part" "$file"
         say "Everything the shop owns is in $file."
+        ;;
+    "export plan:"*)
+        file=${2:?a file}
+        [ ! -e "$file" ] || { say "$file is there already: name another file."; exit 2; }
+        artisan plan:export "${1#plan:}" > "$file.part" || { code=$?; cat "$file.part" >&2; rm -f "$file.part"; exit "$code"; }
+        mv "$file.part" "$file"
+        say "The plan with everything it needs is in $file."
         ;;
     "export "*)
         key=${1:?a platform} folder=${2:?a folder}; shift 2
@@ -43,7 +52,19 @@ case "$what ${1:-}" in
         artisan prices:import "$copies/${list##*/}" "$supplier" "$@" 2>&1 | sed "s#$copies/##g"
         exit "${PIPESTATUS[0]}"
         ;;
-    "import "*)
+    # One file, and nothing or options after it: a plan with everything it needs.
+    "import "*.json)
+        case ${2:-} in
+            "" | -*)
+                bundle=$1; shift
+                [ -r "$bundle" ] || { say "There is no file $bundle that can be read."; exit 2; }
+                copies=$(as_user mktemp -d)
+                trap 'rm -rf "$copies"' EXIT
+                as_user tee "$copies/bundle.json" < "$bundle" > /dev/null
+                artisan plan:import "$copies/bundle.json" "$@" 2>&1
+                exit "${PIPESTATUS[0]}"
+                ;;
+        esac
         platform=${1:?a platform} parts=${2:?its parts}; shift 2
         # The system user may not go where the caller's files are.
         copies=$(as_user mktemp -d)

@@ -24,7 +24,7 @@ final class AccessTest extends TestCase
 
     /** What each route behind a policy asks of a role. */
     private const ASKS = [
-        'edit-jobs' => ['POST jobs', 'POST jobs/{job}/brief/edits'],
+        'edit-jobs' => ['POST jobs', 'POST jobs/bundles', 'POST jobs/{job}/brief/edits'],
         'edit-plans' => [
             'POST jobs/{job}/plans', 'PUT jobs/{job}/plans/{plan}/choice', 'DELETE plans/{plan}', 'POST plans/{plan}/restore', 'POST plans/{plan}/edits', 'POST plans/{plan}/variants',
             'DELETE plans/{plan}/variants/{variant}', 'POST plans/{plan}/variants/{variant}/restore',
@@ -93,7 +93,7 @@ final class AccessTest extends TestCase
     {
         $other = $this->stranger();
         $before = [$this->plan()->revision, $this->job()->brief_revision];
-        $common = array_flip([...self::OPEN, ...self::OWN, 'GET /', 'POST jobs', 'GET customers', 'GET search', 'GET archive', 'POST library/documents', 'GET library', 'POST library', 'GET price-lists', 'POST suppliers', 'POST summaries', 'GET people', 'POST people', 'GET audit', 'GET caught-mail', 'GET health']);
+        $common = array_flip([...self::OPEN, ...self::OWN, 'GET /', 'POST jobs', 'POST jobs/bundles', 'GET customers', 'GET search', 'GET archive', 'POST library/documents', 'GET library', 'POST library', 'GET price-lists', 'POST suppliers', 'POST summaries', 'GET people', 'POST people', 'GET audit', 'GET caught-mail', 'GET health']);
         foreach (array_diff_key($this->routes(), $common) as $name => [$method, $address]) {
             $answer = $this->actingAs($other)->json($method, $address);
             self::assertSame(404, $answer->status(), $name);

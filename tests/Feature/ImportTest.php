@@ -3,8 +3,12 @@
 namespace Tests\Feature;
 
 use App\Actions\ImportFolder;
+use App\Models\CustomerJob;
+use App\Models\Platform;
 use App\Models\Shop;
+use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\File;
+use Illuminate\Testing\TestResponse;
 use Pebblerun\Formats\InvalidDocument;
 use Tests\TestCase;
 
@@ -48,5 +52,64 @@ final class ImportTest extends TestCase
         $this->expectException(InvalidDocument::class);
         $this->expectExceptionMessage('a shop keeps all its documents in one set of units');
         app(ImportFolder::class)->into($folder, [['name' => 'Pell', 'email' => 'pell@dunlin.test', 'password' => 'x', 'role' => 'advisor']]);
+    }
+
+    /** @return array<string, mixed> a plan of the demo with everything it needs */
+    private function bundle(): array
+    {
+        return $this->actingAs($this->person('advisor'))->getJson("/plans/{$this->plan()->id}/bundle")->assertOk()->json();
+    }
+
+    public function test_a_plan_from_elsewhere_is_a_job_here(): void
+    {
+        $bundle = $this->bundle();
+        $take = fn (array $document, array $more = []): TestResponse => $this->postJson('/jobs/bundles', ['bundle' => (string) json_encode($document), 'customer' => 'Edda Rask', 'title' => 'From Dunlin', ...$more]);
+        $id = $take($bundle)->assertCreated()->json('job');
+        $job = CustomerJob::query()->with('car.customer')->findOrFail((int) $id);
+        self::assertSame(['From Dunlin', 'Edda Rask', $this->person('advisor')->id], [$job->title, $job->car->customer->name, $job->advisor_id]);
+        $made = $job->plans()->firstOrFail();
+        self::assertEquals($bundle['plan'], $made->document);
+        self::assertEquals($bundle['brief'], $job->brief);
+        self::assertSame($this->plan()->library_version_id, $made->library_version_id, 'on the platform as the shop has it');
+        $figures = fn (int $plan): array => array_map(fn (array $stage): array => [$stage['power'], $stage['money']], $this->getJson("/plans/{$plan}")->assertOk()->json('estimate.stages'));
+        self::assertSame($figures($this->plan()->id), $figures($made->id));
+
+        $jobs = CustomerJob::query()->count();
+        $wrong = $bundle;
+        $wrong['plan']['stages'][1]['changes'][0]['fit'] = 'no-such-part';
+        $take($wrong)->assertStatus(422)->assertSee('no-such-part');
+        $take(['format' => 'pebblerun/plan'] + $bundle)->assertStatus(422)->assertSee('format');
+        $take([...$bundle, 'units' => [...$bundle['units'], 'power' => 'kW']])->assertStatus(422)->assertSee('one set of units');
+        $take([...$bundle, 'version' => 9])->assertStatus(422)->assertSee('version');
+        $this->postJson('/jobs/bundles', ['bundle' => '{', 'customer' => 'x', 'title' => 'x'])->assertStatus(422);
+        $take($bundle, ['customer' => ''])->assertStatus(422);
+        self::assertSame($jobs, CustomerJob::query()->count(), 'nothing half kept');
+    }
+
+    public function test_a_platform_that_the_shop_has_not_comes_with_its_plan(): void
+    {
+        $bundle = $this->bundle();
+        $bundle['platform']['key'] = 'corvane-lyre-20t';
+        $bundle['platform']['name'] = 'Corvane Lyre 2.0T';
+        $id = $this->postJson('/jobs/bundles', ['bundle' => (string) json_encode($bundle), 'customer' => 'Edda Rask', 'title' => 'From Dunlin'])->assertCreated()->json('job');
+        $platform = Platform::query()->where('key', 'corvane-lyre-20t')->firstOrFail();
+        self::assertSame([1, $platform->id], [$platform->latest()->number, CustomerJob::query()->with('car')->findOrFail((int) $id)->car->platform_id]);
+        $this->get("/jobs/{$id}/bench")->assertOk();
+    }
+
+    public function test_plans_go_out_and_in_by_command(): void
+    {
+        $file = tempnam(sys_get_temp_dir(), 'bundle');
+        ob_start();
+        self::assertSame(0, Artisan::call('plan:export', ['plan' => $this->plan()->id]));
+        file_put_contents($file, ob_get_clean());
+        $jobs = CustomerJob::query()->count();
+        self::assertSame(0, Artisan::call('plan:import', ['file' => $file, '--customer' => 'Edda Rask', '--dry-run' => true]));
+        self::assertSame($jobs, CustomerJob::query()->count());
+        self::assertSame(0, Artisan::call('plan:import', ['file' => $file, '--customer' => 'Edda Rask', '--title' => 'From a file']));
+        self::assertSame('From a file', CustomerJob::query()->orderByDesc('id')->value('title'));
+        self::assertSame(2, Artisan::call('plan:import', ['file' => '/nowhere.json']));
+        self::assertSame(2, Artisan::call('plan:export', ['plan' => 999_999]));
+        unlink($file);
     }
 }

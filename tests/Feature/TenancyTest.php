@@ -48,6 +48,27 @@ final class TenancyTest extends TestCase
         }
     }
 
+    /** What is no shop's alone: sign-in, mail, the queue and its tasks, and what is kept by a fingerprint. */
+    private const NOBODYS = ['cache', 'caught_mails', 'cache_locks', 'failed_jobs', 'job_batches', 'jobs', 'kept_answers', 'kept_summaries', 'memberships', 'migrations', 'password_reset_tokens', 'person_links', 'sessions', 'shops', 'stage_figures', 'tasks', 'users'];
+
+    public function test_every_table_of_a_shops_things_is_kept_apart_by_the_database(): void
+    {
+        $open = array_column(DB::select("select c.relname from pg_class c join pg_namespace n on n.oid = c.relnamespace where n.nspname = current_schema() and c.relkind = 'r' and not c.relrowsecurity order by 1"), 'relname');
+        self::assertSame([], array_diff($open, self::NOBODYS));
+    }
+
+    public function test_a_platform_is_put_together_for_its_own_shop_alone(): void
+    {
+        $platform = (int) DB::table('platforms')->value('id');
+        $rows = fn (): int => (int) ($this->web->query("select count(*) from library_rows({$platform})") ?: self::fail())->fetchColumn();
+        $this->in('');
+        self::assertSame(0, $rows());
+        $this->in(999_999);
+        self::assertSame(0, $rows());
+        $this->in($this->job()->shop_id);
+        self::assertGreaterThan(50, $rows());
+    }
+
     public function test_nothing_is_written_into_another_shop(): void
     {
         $job = $this->job();

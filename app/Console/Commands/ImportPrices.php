@@ -11,9 +11,7 @@ use App\Exceptions\Refused;
 use App\Models\PriceList;
 use App\Models\Shop;
 use App\Models\Supplier;
-use App\Models\User;
 use App\Queries\PriceListPage;
-use App\Security\Role;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 use Pebblerun\Formats\InvalidDocument;
@@ -36,7 +34,7 @@ final class ImportPrices extends Command
     public function handle(SendPriceList $send, MatchPriceList $match, TakePriceList $take): int
     {
         $shop = $this->onlyShop((string) $this->option('shop'));
-        $author = $shop === null ? null : $this->author($shop);
+        $author = $shop === null ? null : $this->authorOf($shop, (string) $this->option('person'));
         if ($shop === null || $author === null) {
             return 2;
         }
@@ -69,18 +67,6 @@ final class ImportPrices extends Command
         $this->info('It is taken in. The page of price lists can take it back as a whole.');
 
         return self::SUCCESS;
-    }
-
-    private function author(Shop $shop): ?User
-    {
-        $address = (string) $this->option('person');
-        if ($address !== '') {
-            return $this->memberAt($shop, $address)?->user;
-        }
-        $owner = User::query()->whereHas('memberships', fn ($query) => $query->where('shop_id', $shop->id)->where('role', Role::Owner->value))->orderBy('id')->first();
-        $owner === null && $this->error("{$shop->name} has no owner: say with --person=ADDRESS whose list it is.");
-
-        return $owner;
     }
 
     private function supplier(Shop $shop): Supplier

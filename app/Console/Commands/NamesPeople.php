@@ -4,8 +4,10 @@ namespace App\Console\Commands;
 
 use App\Models\Membership;
 use App\Models\Shop;
+use App\Models\User;
 use App\Security\Credentials;
 use App\Security\Role;
+use Illuminate\Database\Eloquent\Builder;
 
 /** What commands about people have in common: they name a shop, a person and a role, and say which there are. */
 trait NamesPeople
@@ -30,6 +32,18 @@ trait NamesPeople
         $found === null && $this->error("\"{$role}\" is no role: use one of ".implode(', ', array_column(Role::cases(), 'value')).'.');
 
         return $found;
+    }
+
+    /** Who is named; the shop's owner where nobody is. */
+    private function authorOf(Shop $shop, string $address): ?User
+    {
+        if ($address !== '') {
+            return $this->memberAt($shop, $address)?->user;
+        }
+        $owner = User::query()->whereHas('memberships', fn (Builder $query) => $query->where('shop_id', $shop->id)->where('role', Role::Owner->value))->orderBy('id')->first();
+        $owner === null && $this->error("{$shop->name} has no owner: say with --person=ADDRESS whose it is.");
+
+        return $owner;
     }
 
     private function memberAt(Shop $shop, string $email): ?Membership

@@ -2,8 +2,10 @@
 
 namespace App\Http\Controllers;
 
+use App\Actions\ImportBundle;
 use App\Actions\NotePresence;
 use App\Actions\StartJob;
+use App\Http\Requests\BundleRequest;
 use App\Http\Requests\PersonRequest;
 use App\Http\Requests\StartJobRequest;
 use App\Models\CustomerJob;
@@ -23,6 +25,13 @@ final class JobController
         };
 
         return redirect("/jobs/{$job->id}/brief");
+    }
+
+    public function bundle(BundleRequest $request, ImportBundle $import): JsonResponse
+    {
+        $job = $import->from($request->string('bundle')->value(), $request->string('customer')->value(), $request->string('title')->value(), $request->person());
+
+        return response()->json(['job' => $job->id], 201);
     }
 
     /** Who else has it open, and how far it has come: asked every few seconds. */

@@ -15,7 +15,7 @@ final class LimitBody
     /** Bytes of a file, such as a supplier's price list of tens of thousands of lines. */
     public const FILE = 7_000_000;
 
-    private const FILES = '#^(suppliers/\d+/price-lists|library/documents)$#';
+    private const FILES = '#^(suppliers/\d+/price-lists|library/documents|jobs/bundles)$#';
 
     public const DEPTH = 24;
 

@@ -1,5 +1,9 @@
 <script lang="ts">
-    import { useForm } from '@inertiajs/svelte';
+    import { router, useForm } from '@inertiajs/svelte';
+    import type { Opened } from '@/generated/answers';
+    import { post } from '@/lib/api';
+    import { told } from '@/lib/told.svelte';
+    import Told from '@/ui/Told.svelte';
     import CustomerField, { type Known } from '@/ui/CustomerField.svelte';
     import Sheet from '@/ui/Sheet.svelte';
     import { figure } from '@/lib/format';
@@ -38,8 +42,19 @@
         known = null;
     }
 
+    /** A plan that another shop wrote: its platform and its parts come from the file. */
+    let files = $state<FileList>();
+    const say = told();
+    async function take(file: File) {
+        const sent = { bundle: await file.text(), customer: form.customer, title: form.title };
+        const opened = await say.of(post<Opened>('/jobs/bundles', sent));
+        if (opened) router.visit(`/jobs/${opened.job}/brief`);
+    }
+
     function start(event: SubmitEvent) {
         event.preventDefault();
+        const file = files?.[0];
+        if (file) return void take(file);
         localStorage.setItem(KEPT, String(form.platform));
         form.post('/jobs');
     }
@@ -78,13 +93,22 @@
         <label class="flex flex-col gap-0.5"
             ><span class="text-[12px] text-soft">Platform</span><select
                 class="field"
-                disabled={form.car !== null}
+                disabled={form.car !== null || (files?.length ?? 0) > 0}
                 bind:value={form.platform}
                 >{#each platforms as platform (platform.id)}<option value={platform.id}
                         >{platform.name}</option
                     >{/each}</select
             ></label
         >
+        <label class="flex flex-col gap-0.5"
+            ><span class="text-[12px] text-soft">Or from a plan in a file, with its platform</span><input
+                class="text-[12px]"
+                type="file"
+                accept=".json,application/json"
+                bind:files
+            /></label
+        >
+        <Told {say} />
         {#if form.hasErrors}<p class="text-rust" role="alert">{Object.values(form.errors).join(' ')}</p>{/if}
         <div class="flex justify-end gap-2">
             <button type="button" class="btn" onclick={() => (open = false)}>Cancel</button>
