@@ -2,6 +2,7 @@
     import { router } from '@inertiajs/svelte';
     import type { Found } from '@/generated/answers';
     import { get } from '@/lib/api';
+    import FindList from './FindList.svelte';
     import Sheet from './Sheet.svelte';
 
     /** Anything that the shop has, by a few letters. */
@@ -11,16 +12,6 @@
     let found = $state.raw<Found>([]);
     let looked = $state('');
     let failed = $state(false);
-    let chosen = $state(0);
-    const id = $props.id();
-    const kinds: Record<string, string> = {
-        part: 'part',
-        platform: 'platform',
-        customer: 'customer',
-        car: 'car',
-        job: 'job',
-        evidence: 'evidence',
-    };
 
     $effect(() => {
         const typed = words.trim();
@@ -36,7 +27,6 @@
             failed = answer === null;
             found = answer ?? [];
             looked = typed;
-            chosen = 0;
         }, PAUSE);
         return () => {
             current = false;
@@ -44,23 +34,10 @@
         };
     });
 
-    function go(entry: Found[number] | undefined) {
-        if (!entry) return;
+    function go(entry: Found[number]) {
         open = false;
         words = '';
         router.visit(entry.address);
-    }
-
-    function keydown(event: KeyboardEvent) {
-        const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
-        if (by) {
-            event.preventDefault();
-            chosen = Math.min(Math.max(0, chosen + by), found.length - 1);
-        }
-        if (event.key === 'Enter') {
-            event.preventDefault();
-            go(found[chosen]);
-        }
     }
 
     /** "/" opens it wherever nobody is writing. */
@@ -77,42 +54,25 @@
 
 <svelte:window onkeydown={anywhere} />
 <Sheet bind:open title="Find">
-    <!-- svelte-ignore a11y_autofocus -->
-    <input
-        class="field w-full"
-        role="combobox"
-        aria-expanded={found.length > 0}
-        aria-controls="{id}-list"
-        aria-activedescendant={found.length > 0 ? `${id}-${chosen}` : undefined}
-        aria-label="Part, platform, customer, car, job or what a figure rests on"
+    <FindList
+        bind:words
+        {found}
+        nameOf={(entry, i) => `${entry.kind} ${entry.address} ${i}`}
+        label="Part, platform, customer, car, job or what a figure rests on"
         placeholder="a part, a customer, a registration…"
-        maxlength="80"
-        autofocus
-        bind:value={words}
-        onkeydown={keydown}
-    />
-    <ul id="{id}-list" role="listbox" aria-label="Found" class="mt-2 max-h-[60vh] overflow-y-auto">
-        {#each found as entry, i (`${entry.kind} ${entry.address} ${i}`)}
-            <!-- svelte-ignore a11y_click_events_have_key_events -->
-            <li
-                id="{id}-{i}"
-                role="option"
-                aria-selected={i === chosen}
-                class="grid cursor-pointer grid-cols-[5.5em_minmax(0,1fr)] border-t border-faint px-1 py-1 {i ===
-                chosen
-                    ? 'bg-wash'
-                    : ''}"
-                onclick={() => go(entry)}
-            >
-                <span class="text-[12px] text-soft">{kinds[entry.kind] ?? entry.kind}</span>
+        take={go}
+    >
+        {#snippet line(entry)}
+            <span class="grid grid-cols-[5.5em_minmax(0,1fr)]">
+                <span class="text-[12px] text-soft">{entry.kind}</span>
                 <span class="min-w-0 truncate"
                     ><span class="font-medium">{entry.title}</span>{#if entry.detail}<span class="text-soft"
                             >&nbsp;· {entry.detail}</span
                         >{/if}</span
                 >
-            </li>
-        {/each}
-    </ul>
+            </span>
+        {/snippet}
+    </FindList>
     <p class="mt-1 text-soft" role="status">
         {failed
             ? 'The server does not answer: try again.'

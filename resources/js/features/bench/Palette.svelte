@@ -1,5 +1,6 @@
 <script lang="ts">
     import { says } from '@/lib/synonyms';
+    import FindList from '@/ui/FindList.svelte';
     import Kbd from '@/ui/Kbd.svelte';
     import Sheet from '@/ui/Sheet.svelte';
     import { actions, type BenchControls } from './actions';
@@ -11,8 +12,6 @@
 
     type Entry = { name: string; stroke: string; run: () => void };
     let words = $state('');
-    let chosen = $state(0);
-    const id = $props.id();
 
     const entries = $derived<Entry[]>([
         ...actions
@@ -39,63 +38,30 @@
     });
 
     $effect(() => {
-        if (open) {
-            words = '';
-            chosen = 0;
-        }
+        if (open) words = '';
     });
 
-    function run(entry: Entry | undefined) {
-        if (!entry) return;
+    function run(entry: Entry) {
         open = false;
         entry.run();
         leave();
     }
-
-    function keydown(event: KeyboardEvent) {
-        const by = { ArrowDown: 1, ArrowUp: -1 }[event.key];
-        if (by) {
-            event.preventDefault();
-            chosen = Math.min(Math.max(0, chosen + by), found.length - 1);
-        }
-        if (event.key === 'Enter') {
-            event.preventDefault();
-            run(found[chosen]);
-        }
-    }
 </script>
 
 <Sheet bind:open title="Find a command or a place">
-    <!-- svelte-ignore a11y_autofocus -->
-    <input
-        class="field w-full"
-        role="combobox"
-        aria-expanded="true"
-        aria-controls="{id}-list"
-        aria-activedescendant="{id}-{chosen}"
-        aria-label="Command or place"
+    <FindList
+        bind:words
+        {found}
+        nameOf={(entry) => entry.name + entry.stroke}
+        label="Command or place"
         placeholder="cooler 2, undo, history…"
-        autofocus
-        bind:value={words}
-        oninput={() => (chosen = 0)}
-        onkeydown={keydown}
-    />
-    <ul id="{id}-list" role="listbox" aria-label="Found" class="mt-2">
-        {#each found as entry, i (entry.name + entry.stroke)}
-            <!-- svelte-ignore a11y_click_events_have_key_events -->
-            <li
-                id="{id}-{i}"
-                role="option"
-                aria-selected={i === chosen}
-                class="flex cursor-pointer justify-between gap-3 border-t border-faint px-1 py-1 {i === chosen
-                    ? 'bg-wash'
-                    : ''}"
-                onclick={() => run(entry)}
+        take={run}
+        none="Nothing is called that."
+    >
+        {#snippet line(entry)}
+            <span class="flex justify-between gap-3"
+                >{entry.name}{#if entry.stroke}<Kbd>{entry.stroke}</Kbd>{/if}</span
             >
-                {entry.name}{#if entry.stroke}<Kbd>{entry.stroke}</Kbd>{/if}
-            </li>
-        {:else}
-            <li class="border-t border-faint px-1 py-1 text-soft">Nothing is called that.</li>
-        {/each}
-    </ul>
+        {/snippet}
+    </FindList>
 </Sheet>

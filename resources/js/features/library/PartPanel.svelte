@@ -51,11 +51,11 @@
 
     <h3 class="mt-4 border-t border-line pt-3 font-semibold">Price and work</h3>
     <p class="tabular-nums">
-        <span class="font-medium">{part.price.words}</span>{#if part.price.range}<span class="text-soft"
-                >, {part.price.range}</span
-            >{/if}{#if part.price.used}<span class="text-soft"> · used {part.price.used}</span>{/if}
-        · {part.price.hours} to fit{#if part.lead}
-            · {part.lead}{/if}
+        <span class="font-medium">{part.price.words}</span><span class="text-soft"
+            >{part.price.range ? `, ${part.price.range}` : ''}{part.price.used
+                ? ` · used ${part.price.used}`
+                : ''}</span
+        >{` · ${part.price.hours} to fit`}{part.lead ? ` · ${part.lead}` : ''}
     </p>
     <p class={part.price.old ? 'text-rust' : 'text-soft'}>
         {part.price.age}{part.price.old ? ': ask for a new one' : ''}
