@@ -14,10 +14,12 @@ use Pebblerun\Formats\PriceList\Matching;
 /**
  * Reads a price list against the library: which parts are new, which prices change, which stay, and which lines are refused and why.
  * Nothing of the library changes.
+ *
+ * @phpstan-import-type Line from PriceListRows
  */
 final class PriceListLook
 {
-    private const AT_ONCE = 5_000;
+    private const AT_ONCE = 10_000;
 
     /** @return iterable<int> how many lines are read, now and then; the list was looked at when it ends */
     public static function lines(PriceList $list, CsvText $text): iterable
@@ -31,12 +33,13 @@ final class PriceListLook
         }
         yield count($lines);
         DB::transaction(function () use ($list, $lines): void {
+            Shop::holdLibrary($list->shop_id);
             PriceListRows::keep($list, $lines);
             $list->update(['state' => 'looked']);
         });
     }
 
-    /** @return iterable<string> of PriceListRows */
+    /** @return iterable<Line> */
     private static function read(PriceList $list, CsvText $text): iterable
     {
         $shop = Shop::query()->findOrFail($list->shop_id);

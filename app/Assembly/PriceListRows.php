@@ -6,7 +6,13 @@ use App\Models\PriceList;
 use Illuminate\Support\Facades\DB;
 use Pebblerun\Formats\PriceList\ListedPrice;
 
-/** What lines of a price list would do to the library: new parts, changed prices, the same as before, or refused and why. */
+/**
+ * What lines of a price list would do to the library: new parts, changed prices, the same as before, or refused and why.
+ *
+ * Of each line is kept: its number, article, maker, name, key, price, used price, days until it is there, how many there are, and why it is refused.
+ *
+ * @phpstan-type Line array{int, string, string, string, ?string, ?float, ?float, ?int, ?int, string}
+ */
 final class PriceListRows
 {
     private const SEVERAL = 'Several parts are called this: add a column with our own key of the one that is meant (it stands in the table of parts that the library writes).';
@@ -17,13 +23,15 @@ final class PriceListRows
 
     private const TWICE = 'The same part stands on line %s: leave one of them out.';
 
+    private const COLUMNS = 10;
+
     /** Which part a line means: by our key, by the supplier's article, or by maker and name; -1 where several are called the same. */
-    private const MEANT = "with listed as materialized (
-            select * from jsonb_to_recordset(?::jsonb) as r(line int, article text, maker text, name text, key text, price numeric, used numeric, lead_days int, stock int, reason text)),
+    private const MEANT = "with listed as (
+            select * from unnest(?::int[], ?::text[], ?::text[], ?::text[], ?::text[], ?::numeric[], ?::numeric[], ?::int[], ?::int[], ?::text[]) as l(line, article, maker, name, key, price, used, lead_days, stock, reason)),
         known as materialized (select article, part_id as part from supplier_items where supplier_id = ?),
         meant as (
             select l.*, coalesce(k.id, case when l.key is null then coalesce(a.part, n.part) end) as part from listed l
-            left join parts k on k.shop_id = ? and k.key = l.key
+            left join lateral (select p.id from parts p where p.shop_id = ? and p.key = l.key limit 1) k on true
             left join known a on a.article = l.article and l.article <> ''
             left join lateral (select case count(*) when 1 then min(p.id) else -1 end as part from parts p where p.shop_id = ? and p.called = lower(l.maker || E'\\n' || l.name) having count(*) > 0) n on l.maker <> '' and l.name <> ''),";
 
@@ -34,12 +42,13 @@ final class PriceListRows
                 when m.part = -1 then ?
                 when m.part is null and m.key is not null then format(?, m.key)
                 when m.part is null and (m.maker = '' or m.name = '') then format(?, m.article)
-                else '' end as why, coalesce('#' || m.part, lower(m.maker || E'\\n' || m.name)) as who from meant m),
-        twice as (select who, min(line) as first from judged where why = '' group by who having count(*) > 1),
+                else '' end as why, case when m.part is null then lower(m.maker || E'\\n' || m.name) end as fresh from meant m),
+        known_twice as (select part, min(line) as first from judged where why = '' and part is not null group by part having count(*) > 1),
+        fresh_twice as (select fresh, min(line) as first from judged where why = '' and fresh is not null group by fresh having count(*) > 1),
         told as materialized (
-            select j.line, j.article, j.maker, j.name, j.price, j.used, j.lead_days, j.stock, case when j.why = '' and w.first < j.line then format(?, w.first) else j.why end as why,
-                case when j.why = '' and coalesce(w.first, j.line) = j.line then j.part end as part
-            from judged j left join twice w on w.who = j.who)";
+            select j.line, j.article, j.maker, j.name, j.price, j.used, j.lead_days, j.stock, case when j.why = '' and f.first < j.line then format(?, f.first) else j.why end as why,
+                case when j.why = '' and coalesce(f.first, j.line) = j.line then j.part end as part
+            from judged j left join known_twice k on k.part = j.part left join fresh_twice n on n.fresh = j.fresh, lateral (select coalesce(k.first, n.first) as first) f)";
 
     private const KEPT = "insert into price_list_rows (price_list_id, line, outcome, article, maker, name, part_id, price_id, was, price, used, lead_days, stock, reason)
         select ?, t.line, case when t.why <> '' then 'refused' when t.part is null then 'added' when p.new = t.price and (t.used is null or t.used = p.used) then 'unchanged' else 'changed' end,
@@ -48,43 +57,64 @@ final class PriceListRows
             select q.id, likely(q.money->'new') as new, likely(q.money->'used') as used from prices q where q.part_id = t.part order by q.as_of desc nulls last, q.id desc limit 1) p on true";
 
     /**
-     * Every line of a list, in one statement.
+     * Every line of a list, in one statement. Inside a transaction that holds the shop's library.
      *
-     * @param  list<string>  $lines  each of line() in JSON
+     * @param  list<Line>  $lines
      */
     public static function keep(PriceList $list, array $lines): void
     {
         DB::delete('delete from price_list_rows where price_list_id = ?', [$list->id]);
         DB::insert(self::MEANT.self::JUDGED.self::KEPT, [
-            '['.implode(',', $lines).']', $list->supplier_id, $list->shop_id, $list->shop_id,
+            ...self::columns($lines), $list->supplier_id, $list->shop_id, $list->shop_id,
             self::SEVERAL, self::NO_KEY, self::UNKNOWN, self::TWICE, $list->id,
         ]);
+        DB::update('update price_lists set prices_seen = (select coalesce(max(id), 0) from prices) where id = ?', [$list->id]);
     }
 
-    public static function line(int $line, ListedPrice $listed): string
+    /** @return Line */
+    public static function line(int $line, ListedPrice $listed): array
     {
-        return self::json([
-            'line' => $line, 'article' => $listed->article, 'maker' => $listed->maker, 'name' => $listed->name, 'key' => $listed->key === '' ? null : $listed->key,
-            'price' => $listed->price, 'used' => $listed->used, 'lead_days' => $listed->leadDays, 'stock' => $listed->stock,
-            ...($listed->fault === '' ? ['reason' => ''] : [...self::short($listed), 'reason' => ucfirst($listed->fault).'.']),
-        ]);
+        [$article, $maker, $name] = $listed->fault === '' ? [$listed->article, $listed->maker, $listed->name] : self::short($listed);
+
+        return [$line, $article, $maker, $name, $listed->key === '' ? null : $listed->key, $listed->price, $listed->used, $listed->leadDays, $listed->stock, $listed->fault === '' ? '' : ucfirst($listed->fault).'.'];
     }
 
-    /** A line on which the list can no longer be read. */
-    public static function unread(int $line, string $why): string
+    /**
+     * A line on which the list can no longer be read.
+     *
+     * @return Line
+     */
+    public static function unread(int $line, string $why): array
     {
-        return self::json(['line' => $line, 'article' => '', 'maker' => '', 'name' => '', 'reason' => ucfirst($why)]);
+        return [$line, '', '', '', null, null, null, null, null, ucfirst($why)];
     }
 
-    /** @return array<string, string> what it is called, as far as it can be kept */
+    /**
+     * What is read is counted from 0 to 9, each as PostgreSQL writes an array.
+     *
+     * @param  list<Line>  $lines
+     * @return list<string>
+     */
+    private static function columns(array $lines): array
+    {
+        $columns = [];
+        for ($column = 0; $column < self::COLUMNS; $column++) {
+            $written = [];
+            foreach ($lines as $line) {
+                $value = $line[$column];
+                $written[] = $value === null ? 'NULL' : (is_string($value) ? '"'.addcslashes($value, '"\\').'"' : $value);
+            }
+            $columns[] = '{'.implode(',', $written).'}';
+        }
+
+        return $columns;
+    }
+
+    /** @return array{string, string, string} what it is called, as far as it can be kept */
     private static function short(ListedPrice $listed): array
     {
-        return array_map(fn (string $text): string => mb_substr((string) preg_replace('/[\x00-\x1F\x7F]/', '', $text), 0, 200), ['article' => $listed->article, 'maker' => $listed->maker, 'name' => $listed->name]);
-    }
+        $kept = fn (string $text): string => mb_substr((string) preg_replace('/[\x00-\x1F\x7F]/', '', $text), 0, 200);
 
-    /** @param  array<string, mixed>  $row */
-    private static function json(array $row): string
-    {
-        return json_encode($row, JSON_THROW_ON_ERROR | JSON_INVALID_UTF8_SUBSTITUTE | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES);
+        return [$kept($listed->article), $kept($listed->maker), $kept($listed->name)];
     }
 }

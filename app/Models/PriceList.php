@@ -18,6 +18,7 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property string $state sent, looked, taken or undone
  * @property string $as_of the day of its prices, ISO 8601
  * @property ?array<string, mixed> $matching
+ * @property ?int $prices_seen number of the newest price when it was looked at
  * @property CarbonImmutable $created_at
  * @property-read Supplier $supplier
  * @property-read User $author

@@ -14,6 +14,10 @@ alter role pebblerun_web set statement_timeout = '25s';
 alter role pebblerun_web set lock_timeout = '10s';
 alter role pebblerun_web set idle_in_transaction_session_timeout = '30s';
 alter role pebblerun_owner set lock_timeout = '60s';
+-- Statements take milliseconds: compiling one takes longer than it saves.
+alter role pebblerun_web set jit = off;
+alter role pebblerun_work set jit = off;
+alter role pebblerun_owner set jit = off;
 
 alter database :"database" owner to pebblerun_owner;
 revoke all on database :"database" from public;

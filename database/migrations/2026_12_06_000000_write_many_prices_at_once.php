@@ -55,14 +55,16 @@ return new class extends Migration
             create index prices_of_a_list on prices using brin (price_list_id);
             drop index prices_price_list_id_index;
             alter table price_list_rows drop column key;
+            alter table price_lists add column prices_seen bigint;
             alter table parts add column called text not null generated always as (lower(maker || chr(10) || name)) stored;
-            create index parts_called on parts (shop_id, called);
+            create index parts_called on parts (shop_id, called) include (id);
         ');
     }
 
     public function down(): void
     {
         DB::unprepared("
+            alter table price_lists drop column prices_seen;
             alter table parts drop column called;
             alter table price_list_rows add column key varchar(64) not null default '';
             create index prices_price_list_id_index on prices (price_list_id);

@@ -59,7 +59,7 @@ final readonly class RefreshSupplier
     {
         Shop::holdLibrary($shop->id);
         $list = PriceList::create(['shop_id' => $shop->id, 'supplier_id' => $supplier->id, 'author_id' => $author->id, 'name' => 'asked over the wire', 'as_of' => $shop->today(), 'state' => 'looked']);
-        PriceListRows::keep($list, array_map(fn (int $at, ListedPrice $one): string => PriceListRows::line($at + 1, $one), array_keys($listed), $listed));
+        PriceListRows::keep($list, array_map(fn (int $at, ListedPrice $one): array => PriceListRows::line($at + 1, $one), array_keys($listed), $listed));
         // Of what it sells besides, nobody asked.
         DB::delete("delete from price_list_rows where price_list_id = ? and outcome in ('added', 'refused')", [$list->id]);
         $changed = DB::table('price_list_rows')->where('price_list_id', $list->id)->where('outcome', 'changed')->count();

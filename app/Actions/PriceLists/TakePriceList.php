@@ -23,17 +23,20 @@ final readonly class TakePriceList
      * looked at: what was shown is no longer what would happen. It says how many such there are.
      */
     private const PRICES = "with now as materialized (
-            select r.part_id, r.outcome, r.price, r.used, p.money, p.id is distinct from r.price_id as late
-            from price_list_rows r left join lateral (select q.id, q.money from prices q where q.part_id = r.part_id order by q.as_of desc nulls last, q.id desc limit 1) p on true
-            where r.price_list_id = ? and r.outcome <> 'refused'),
-        late as (select count(*) as many from now where late),
+            select r.part_id, r.outcome, r.price, r.used, p.money, r.price_id is not null and p.id is null as gone
+            from price_list_rows r left join prices p on p.id = r.price_id where r.price_list_id = ? and r.outcome <> 'refused'),
+        late as (
+            select (select count(*) from now where gone) + (
+                select count(distinct r.part_id) from prices q join price_list_rows r on r.part_id = q.part_id where q.id > ? and r.price_list_id = ? and r.outcome in ('changed', 'unchanged')) as many),
         kept as (
             insert into prices (part_id, as_of, money, source, price_list_id, created_at)
-            select n.part_id, ?, coalesce(n.money, '{}') || jsonb_strip_nulls(jsonb_build_object('new', n.price, 'used', n.used)), ?, ?, now() from now n
+            select n.part_id, ?, coalesce(n.money, '{}') || case when n.used is null then jsonb_build_object('new', n.price) else jsonb_build_object('new', n.price, 'used', n.used) end, ?, ?, now() from now n
             where n.outcome in ('added', 'changed') and (select many from late) = 0)
         select many from late";
 
-    private const FITTED = "select f.part_id from fitments f where f.part_id in (select r.part_id from price_list_rows r where r.price_list_id = ? and r.outcome in ('added', 'changed'))";
+    /** Of what stands on a platform, which is little, what the list has. */
+    private const FITTED = "select part_id from price_list_rows where price_list_id = ? and outcome in ('added', 'changed')
+        and part_id = any(array(select f.part_id from fitments f join platforms p on p.id = f.platform_id where p.shop_id = ?))";
 
     /** @param  bool  $leavesOut  whether lines that are refused are left out: else there must be none */
     public function take(PriceList $list, bool $leavesOut): void
@@ -41,10 +44,10 @@ final readonly class TakePriceList
         DB::transaction(function () use ($list, $leavesOut): void {
             Shop::holdLibrary($list->shop_id);
             PriceList::query()->whereKey($list->id)->value('state') === 'looked' || throw Refused::because('This list was taken in already, or nobody has looked at it yet.');
-            $refused = DB::table('price_list_rows')->where('price_list_id', $list->id)->where('outcome', 'refused')->count();
-            $leavesOut || $refused === 0 || throw Refused::because(($refused === 1 ? 'One line is' : "{$refused} lines are").' refused: correct the list and send it again, or leave them out.');
+            $refused = $leavesOut ? 0 : DB::table('price_list_rows')->where('price_list_id', $list->id)->where('outcome', 'refused')->count();
+            $refused === 0 || throw Refused::because(($refused === 1 ? 'One line is' : "{$refused} lines are").' refused: correct the list and send it again, or leave them out.');
             $this->addParts($list);
-            $late = (int) DB::scalar(self::PRICES, [$list->id, $list->as_of, mb_substr("{$list->supplier->name}, {$list->name}", 0, 500), $list->id]);
+            $late = (int) DB::scalar(self::PRICES, [$list->id, $list->prices_seen, $list->id, $list->as_of, mb_substr("{$list->supplier->name}, {$list->name}", 0, 500), $list->id]);
             $late === 0 || throw Refused::because(($late === 1 ? 'One price was' : "{$late} prices were").' set after you looked at this list: look at it again, then take it in.');
             CurrentPrices::stamp(self::onPlatforms($list));
             PriceList::query()->whereKey($list->id)->update(['state' => 'taken']);
@@ -82,6 +85,6 @@ final readonly class TakePriceList
     /** @return list<int> parts of the list that stand on a platform: what plans may have */
     private static function onPlatforms(PriceList $list): array
     {
-        return array_values(array_unique(array_map(intval(...), array_column(DB::select(self::FITTED, [$list->id]), 'part_id'))));
+        return array_map(intval(...), array_column(DB::select(self::FITTED, [$list->id, $list->shop_id]), 'part_id'));
     }
 }

@@ -39,13 +39,13 @@ final readonly class CsvText
     {
         $line = $begins = 0;
         $record = '';
-        $at = 0;
+        $from = 0;
         $length = strlen($this->text);
-        while ($at < $length) {
-            $end = strpos($this->text, "\n", $at);
+        while ($from < $length) {
+            $end = strpos($this->text, "\n", $from);
             $end = $end === false ? $length : $end;
-            $piece = rtrim(substr($this->text, $at, $end - $at), "\r");
-            $at = $end + 1;
+            $piece = rtrim(substr($this->text, $from, $end - $from), "\r");
+            $from = $end + 1;
             $line++;
             $begins = $record === '' ? $line : $begins;
             $record .= $record === '' ? $piece : "\n{$piece}";
@@ -58,7 +58,9 @@ final readonly class CsvText
             if (trim($record) !== '') {
                 $cells = $quoted ? str_getcsv($record, $this->separator, '"', '') : explode($this->separator, $record);
                 count($cells) <= self::MOST_CELLS || throw InvalidDocument::because("line {$begins}", 'has more than '.self::MOST_CELLS.' cells: is this a price list, and is the separator right?');
-                $cells = array_map(fn (?string $cell): string => trim((string) $cell), $cells);
+                foreach ($cells as $at => $cell) {
+                    $cells[$at] = trim((string) $cell);
+                }
                 yield $begins => str_contains($record, "'") ? array_map(CsvGuard::off(...), $cells) : $cells;
             }
             $record = '';
