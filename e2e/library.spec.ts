@@ -50,3 +50,47 @@ test('the shelf is walked by the arrows, and a new price reaches a plan', async 
             .first(),
     ).toBeVisible();
 });
+
+test('a limit is put on record, comes from it by the rule, and a plan from a file is a job', async ({
+    page,
+}) => {
+    await signIn(page);
+    await page.goto('/library');
+    await page.getByRole('link', { name: /Marlow Tern/ }).click();
+    await page.locator('[data-part="fjellvent-tern-panel"]').waitFor();
+    await page.keyboard.press('p');
+    const gearbox = page.getByRole('region', { name: 'Outcomes of Gearbox', exact: true });
+    await gearbox.getByRole('button', { name: 'Put one on record: Gearbox' }).click();
+    await gearbox.getByLabel('Who says so').selectOption({ label: "shop's dyno" });
+    await gearbox.getByLabel(/^Safe to/).fill('205');
+    await gearbox.getByLabel(/^Edge at/).fill('228');
+    await gearbox.getByLabel('File or run').fill('run 77');
+    await gearbox.getByLabel('File or run').press('Enter');
+    await expect(page.getByText('On record. The limit is what it was.')).toBeVisible();
+    await expect(gearbox).toContainText("shop's dyno: safe 205, edge 228");
+    await gearbox.getByRole('button', { name: /Write what the rule says into the limit/ }).click();
+    await expect(page.getByText('Written into the limit: keep it, if it is right.')).toBeVisible();
+    await page.keyboard.press('Control+s');
+    await expect(page.getByText('not kept yet')).toHaveCount(0);
+    await page.reload();
+    await expect(gearbox).toContainText('by the rule, from one record (by the rule)');
+
+    // A plan goes out as a file, and comes in as another job.
+    await openBench(page, 'Top end only');
+    const plan = await page.evaluate(async () => {
+        const found = /\/plans\/(\d+)/.exec(document.body.innerHTML)?.[1] ?? '1';
+        return (await fetch(`/plans/${found}/bundle`, { headers: { Accept: 'application/json' } })).text();
+    });
+    await page.goto('/');
+    await page.getByRole('button', { name: /New job/ }).click();
+    const dialog = page.getByRole('dialog');
+    await dialog.getByRole('combobox', { name: 'Customer' }).fill('Edda Rask');
+    await dialog.getByLabel('Job').fill('From a file');
+    await dialog
+        .getByLabel('Or from a plan in a file')
+        .setInputFiles({ name: 'plan.json', mimeType: 'application/json', buffer: Buffer.from(plan) });
+    await dialog.getByRole('button', { name: 'Start' }).click();
+    await expect(page.getByRole('heading', { name: /^Brief/ })).toBeVisible();
+    await openBench(page, 'From a file');
+    await expect(page.getByRole('grid').first()).toBeVisible();
+});

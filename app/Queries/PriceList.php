@@ -31,7 +31,7 @@ final class PriceList
             'low' => $price->money['new'][0] ?? $price->money['new'],
             'likely' => $price->money['new'][1] ?? $price->money['new'],
             'high' => $price->money['new'][2] ?? $price->money['new'],
-            'used' => is_array($used = $price->money['used'] ?? null) ? $used[1] : $used,
+            ...array_map(fn (mixed $money): mixed => is_array($money) ? $money[1] : $money, ['used' => $price->money['used'] ?? null, 'consumables' => $price->money['consumables'] ?? null, 'resale' => $price->money['resale'] ?? null]),
             'source' => $price->source,
             'author' => $price->author?->name,
         ])->all());

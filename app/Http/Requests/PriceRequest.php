@@ -5,14 +5,17 @@ namespace App\Http\Requests;
 /** What a part costs from a day on: two decimals at the most, and of today or before. */
 final class PriceRequest extends PersonRequest
 {
+    /** What of a price is money besides what it costs new. */
+    private const BESIDE = ['used', 'consumables', 'resale'];
+
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
         return [
-            'likely' => ['required_without:used', 'nullable', 'numeric', 'min:0', 'max:1000000', 'decimal:0,3'],
+            'likely' => ['required_without_all:'.implode(',', self::BESIDE), 'nullable', 'numeric', 'min:0', 'max:1000000', 'decimal:0,3'],
             'low' => ['nullable', 'numeric', 'min:0', 'lte:likely', 'decimal:0,3'],
             'high' => ['nullable', 'numeric', 'gte:likely', 'max:1000000', 'decimal:0,3'],
-            'used' => ['nullable', 'numeric', 'min:0', 'max:1000000', 'decimal:0,3'],
+            ...array_fill_keys(self::BESIDE, ['nullable', 'numeric', 'min:0', 'max:1000000', 'decimal:0,3']),
             'as_of' => ['required', 'date_format:Y-m-d', 'after:1990-01-01', "before_or_equal:{$this->person()->shop->today()}"],
             'source' => ['nullable', 'string', 'max:500'],
         ];
@@ -22,7 +25,7 @@ final class PriceRequest extends PersonRequest
     public function messages(): array
     {
         return [
-            'likely.required_without' => 'Say what it costs, new or used.',
+            'likely.required_without_all' => 'Say what it costs, new or used.',
             'low.lte' => 'The low price is not above the likely one.',
             'high.gte' => 'The high price is not below the likely one.',
             'as_of.before_or_equal' => 'A price is of today or before: this day is still to come.',
@@ -36,7 +39,7 @@ final class PriceRequest extends PersonRequest
 
         return [
             ...($this->filled('likely') ? ['new' => [$this->filled('low') ? $this->float('low') : $likely, $likely, $this->filled('high') ? $this->float('high') : $likely]] : []),
-            ...($this->filled('used') ? ['used' => $this->float('used')] : []),
+            ...array_map($this->float(...), array_combine($said = array_values(array_filter(self::BESIDE, $this->filled(...))), $said)),
         ];
     }
 }

@@ -101,7 +101,7 @@
             ></label
         >
         <label class="flex flex-col gap-0.5"
-            ><span class="text-[12px] text-soft">Or from a plan in a file, with its platform</span><input
+            ><span class="text-[12px] text-soft">Or from a plan in a file</span><input
                 class="text-[12px]"
                 type="file"
                 accept=".json,application/json"

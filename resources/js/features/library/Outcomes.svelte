@@ -118,7 +118,7 @@
                             >{/if}
                         {#if recording !== limit.id}<button
                                 class="btn"
-                                aria-label="Put a record of {limit.name} down"
+                                aria-label="Put one on record: {limit.name}"
                                 onclick={() => (recording = limit.id)}>Put one on record</button
                             >{/if}</span
                     >{/if}

@@ -18,8 +18,26 @@
     let known = $state.raw<Prices>({ prices: [], sold_by: [] });
     const rows = $derived(known.prices);
     const now = today();
-    let likely = $state('');
-    let used = $state('');
+    /** A field that was emptied is null. */
+    type Typed = string | number | null;
+    const blank = (): Record<string, Typed> => ({ likely: '', used: '', consumables: '', resale: '' });
+    let typed = $state(blank());
+    const fields = $derived(
+        (
+            [
+                ['likely', 'New price'],
+                ['used', 'Used'],
+                ['consumables', 'Consumables'],
+                ['resale', 'Brings when it leaves'],
+            ] as const
+        ).slice(0, always ? 4 : 2),
+    );
+    const isSaid = (value: Typed | undefined) => value !== '' && value !== null && value !== undefined;
+    const extras = [
+        ['used', 'used'],
+        ['consumables', 'consumables'],
+        ['resale', 'brings'],
+    ] as const;
     let asOf = $state(now);
     let source = $state('');
     const say = told();
@@ -32,15 +50,20 @@
         event.preventDefault();
         const kept = await say.of(
             post<Prices>(`/parts/${part.id}/prices`, {
-                likely: likely === '' ? null : Number(likely),
-                used: used === '' ? null : Number(used),
+                ...Object.fromEntries(
+                    Object.entries(typed).map(([field, value]) => [
+                        field,
+                        isSaid(value) ? Number(value) : null,
+                    ]),
+                ),
                 as_of: asOf,
                 source,
             }),
         );
         if (!kept) return;
         known = kept;
-        likely = used = source = '';
+        typed = blank();
+        source = '';
         // One of an earlier day is history at once.
         const newest = Math.max(...kept.prices.map(({ id }) => id));
         say.well(
@@ -54,27 +77,17 @@
 
 {#if mayPrice}
     <form class="mt-2 flex flex-wrap items-end gap-2" onsubmit={keep}>
-        <label class="flex flex-col gap-1"
-            ><span class="text-[12px] text-soft">New price, {money}</span><input
-                class="field w-24 tabular-nums"
-                type="number"
-                min="0"
-                max="1000000"
-                step="any"
-                required={String(used) === ''}
-                bind:value={likely}
-            /></label
-        >
-        <label class="flex flex-col gap-1"
-            ><span class="text-[12px] text-soft">Used, {money}</span><input
-                class="field w-20 tabular-nums"
-                type="number"
-                min="0"
-                max="1000000"
-                step="any"
-                bind:value={used}
-            /></label
-        >
+        {#each fields as [field, words] (field)}<label class="flex flex-col gap-1"
+                ><span class="text-[12px] text-soft">{words}, {money}</span><input
+                    class="field w-24 tabular-nums"
+                    type="number"
+                    min="0"
+                    max="1000000"
+                    step="any"
+                    required={field === 'likely' && !Object.values(typed).some(isSaid)}
+                    bind:value={typed[field]}
+                /></label
+            >{/each}
         <label class="flex flex-col gap-1"
             ><span class="text-[12px] text-soft">Of</span><input
                 class="field w-36"
@@ -100,11 +113,19 @@
         {#each rows as row (row.id)}
             <li class="flex gap-3 border-t border-faint py-1 text-[12px] text-soft tabular-nums">
                 <span class="w-16 shrink-0 text-ink">{money} {figure(row.likely)}</span>
-                {#if rows.some((one) => one.used !== null)}<span class="w-22 shrink-0"
-                        >{row.used === null ? '' : `used ${money} ${figure(row.used)}`}</span
-                    >{/if}
                 <span class="w-22 shrink-0 whitespace-nowrap">{row.as_of ? day(row.as_of) : 'no date'}</span>
-                <span>{[row.source, row.author].filter(Boolean).join(', ')}</span>
+                <span
+                    >{[
+                        ...extras.flatMap(([field, words]) => {
+                            const value = row[field];
+                            return value === null ? [] : [`${words} ${money} ${figure(value)}`];
+                        }),
+                        row.source,
+                        row.author,
+                    ]
+                        .filter(Boolean)
+                        .join(', ')}</span
+                >
             </li>
         {/each}
     </ul>
