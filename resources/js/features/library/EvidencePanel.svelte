@@ -2,10 +2,11 @@
     import { onMount } from 'svelte';
     import type { GainEvidence, LibraryKept } from '@/generated/answers';
     import { get, post } from '@/lib/api';
-    import { day, today } from '@/lib/format';
+    import { today } from '@/lib/format';
     import { told } from '@/lib/told.svelte';
     import Told from '@/ui/Told.svelte';
     import { evidence as kinds } from './edit/columns';
+    import { about } from './evidence';
     import EvidencePicture from './EvidencePicture.svelte';
     import RecordFields from './RecordFields.svelte';
 
@@ -100,18 +101,7 @@
                                 {units.power}, {likely(record.torque)}
                                 {units.torque}</span
                             >, would give a full build {record.adds}
-                            <span class="block text-soft"
-                                >{[
-                                    record.on ? day(record.on) : '',
-                                    record.by,
-                                    record.build,
-                                    record.frame,
-                                    record.source,
-                                    record.note,
-                                ]
-                                    .filter(Boolean)
-                                    .join(' · ')}</span
-                            >
+                            <span class="block text-soft">{about(record)}</span>
                         </li>{/each}
                 </ul>
             {:else}<p class="text-[12px] text-soft">Nothing with figures of its own is on record.</p>{/if}

@@ -6,7 +6,7 @@
     import { day, precise, today } from '@/lib/format';
     import { told } from '@/lib/told.svelte';
     import Told from '@/ui/Told.svelte';
-    import { shape } from './evidence';
+    import { about, shape } from './evidence';
     import LimitRecord from './LimitRecord.svelte';
 
     /**
@@ -139,19 +139,7 @@
                                 >{record.rests}: safe {precise(record.safe)}, edge {precise(record.edge)}
                                 {limit.unit}</span
                             >{record.stock ? `, of which the stock car would use ${record.stock}` : ''}
-                            <span class="text-soft"
-                                >{[
-                                    record.on ? day(record.on) : '',
-                                    record.by,
-                                    record.build,
-                                    record.frame,
-                                    record.source,
-                                    record.note,
-                                ]
-                                    .filter(Boolean)
-                                    .map((words) => ` · ${words}`)
-                                    .join('')}</span
-                            >
+                            <span class="text-soft">{` · ${about(record)}`}</span>
                         </li>{/each}
                 </ul>
                 {#if mayEdit && limit.by_rule && differs(limit)}{@const rule = limit.by_rule}<button
