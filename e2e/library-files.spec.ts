@@ -137,9 +137,11 @@ test('the library goes out in files and comes in again with a look first; anythi
     await expect(files.getByText(/Marlow Tern 2.4 would be version 2/)).toBeVisible();
     await expect(files.getByText('1 changed: fjellvent-tern-panel')).toBeVisible();
     await page.keyboard.press('Escape');
+    await expect(files).toBeHidden();
 
     await page.keyboard.press('/');
     const find = page.getByRole('dialog', { name: 'Find' });
+    await expect(find.getByRole('combobox')).toBeFocused();
     await page.keyboard.type('fjelvent panle');
     await expect(find.getByRole('option').first()).toContainText('Panel filter');
     await page.keyboard.press('ArrowDown');
