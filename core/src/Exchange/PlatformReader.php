@@ -2,7 +2,6 @@
 
 namespace Pebblerun\Core\Exchange;
 
-use Pebblerun\Core\Catalog\Conditions\Condition;
 use Pebblerun\Core\Catalog\Conditions\EthanolAtLeast;
 use Pebblerun\Core\Catalog\Conditions\OctaneAtLeast;
 use Pebblerun\Core\Catalog\Conditions\Situation;
@@ -18,7 +17,6 @@ use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Catalog\Platform\Slot;
 use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Physics\Driveline\Loss;
-use Pebblerun\Core\Physics\Dyno\Frame;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
 use Pebblerun\Core\Units\Range;
 use Pebblerun\Core\Units\UnitSystem;
@@ -46,27 +44,24 @@ final readonly class PlatformReader
     public function read(DocumentNode $document, StockCar $car, ?int $place = null): Platform
     {
         $years = self::years($document->get('years'));
-        $otherwise = self::otherwise($document, $car->year);
-        $node = $document->replacedBy($otherwise);
+        $node = $document->replacedBy($otherwise = self::otherwise($document, $car->year));
         $engine = $node->get('engine');
         $aspiration = $engine->get('aspiration')->keyword('natural', 'turbo', 'blower');
         $drive = $node->get('drive')->keyword('front', 'rear', 'all');
+        $other = $place === null ? self::otherCurve($document, $car->situation($aspiration, $drive)) : $document->each('baselines')[$place];
+        [$baseline, $source] = $this->baseline($node, $aspiration !== 'natural', $drive);
+        $claimed = $this->claimed($node->maybe('claimed')?->maybe('power'));
+        if ($other !== null) {
+            $stock = $baseline->peakPower()->value;
+            $node = $document->replacedBy($otherwise === null ? $other : $otherwise->replacedBy($other));
+            [$baseline, $source] = $this->baseline($node, $aspiration !== 'natural', $drive, self::asksForFuel($other));
+            // The factory claims its power on its own fuel.
+            $claimed = $claimed === null || ! $source->onReceivedFuel ? $claimed : $claimed * $baseline->peakPower()->value / $stock;
+        }
         $lanes = $this->lanes($node);
         $families = $this->families($node);
         $slots = $this->slots($node, $lanes, $families);
         $limits = new LimitReader($this->units);
-        $claimed = $this->claimed($node->maybe('claimed')?->maybe('power'));
-        $other = $place === null ? self::otherCurve($document, $car->situation($aspiration, $drive)) : $document->each('baselines')[$place];
-        [$baseline, $frame] = $this->baseline($node, $aspiration !== 'natural', $drive);
-        $onFuel = false;
-        if ($other !== null) {
-            $onFuel = self::asksForFuel(ConditionReader::read($other->get('when')));
-            $stock = $baseline->peakPower()->value;
-            $node = $document->replacedBy($otherwise === null ? $other : $otherwise->replacedBy($other));
-            [$baseline, $frame] = $this->baseline($node, $aspiration !== 'natural', $drive);
-            // The factory claims its power on its own fuel.
-            $claimed = $claimed === null || ! $onFuel ? $claimed : $claimed * $baseline->peakPower()->value / $stock;
-        }
 
         return new Platform(
             $node->get('key')->string(),
@@ -95,7 +90,7 @@ final readonly class PlatformReader
             $node->maybe('drag_area')?->number(),
             $claimed,
             self::gearbox($node),
-            new BaselineSource($frame, $onFuel),
+            $source,
         );
     }
 
@@ -123,7 +118,7 @@ final readonly class PlatformReader
     public static function onCurve(array $platform, int $place): array
     {
         $other = $platform['baselines'][$place];
-        $without = ['baselines', 'year_changes', ...(self::asksForFuel(ConditionReader::read(new DocumentNode($other['when']))) ? ['claimed'] : [])];
+        $without = ['baselines', 'year_changes', ...(self::asksForFuel(new DocumentNode($other)) ? ['claimed'] : [])];
 
         return [...array_diff_key($platform, array_flip($without)), ...array_diff_key($other, ['when' => true])];
     }
@@ -139,19 +134,19 @@ final readonly class PlatformReader
         return null;
     }
 
-    private static function asksForFuel(Condition $when): bool
+    private static function asksForFuel(DocumentNode $curve): bool
     {
-        return array_filter($when->leaves(), fn (Term $term): bool => $term instanceof EthanolAtLeast || $term instanceof OctaneAtLeast) !== [];
+        return array_filter(ConditionReader::read($curve->get('when'))->leaves(), fn (Term $term): bool => $term instanceof EthanolAtLeast || $term instanceof OctaneAtLeast) !== [];
     }
 
-    /** @return array{Curve, Frame} the curve in the shop's own frame, and the one that it was read in */
-    private function baseline(DocumentNode $node, bool $boosted, string $drive): array
+    /** @return array{Curve, BaselineSource} the curve in the shop's own frame, and where it was read */
+    private function baseline(DocumentNode $node, bool $boosted, string $drive, bool $onReceivedFuel = false): array
     {
         $curve = $node->get('baseline');
         $read = (new CurveReader($this->units))->read($curve, $boosted);
         $frame = FrameReader::read($curve, $this->dynoFactors, Loss::usual($drive, self::gearbox($node), $this->dyno));
 
-        return [$frame->isOwn() ? $read : $read->scaled($frame->likely(1.0)), $frame];
+        return [$frame->isOwn() ? $read : $read->scaled($frame->likely(1.0)), new BaselineSource($frame, $onReceivedFuel)];
     }
 
     private static function gearbox(DocumentNode $node): string
