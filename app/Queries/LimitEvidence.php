@@ -17,6 +17,7 @@ use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Report\Terms;
 use Pebblerun\Core\Report\UnitFormatter;
+use Pebblerun\Core\Report\Words\RuleWords;
 use Pebblerun\Core\Units\Currency;
 use Pebblerun\Core\Units\UnitSystem;
 use stdClass;
@@ -80,7 +81,7 @@ final readonly class LimitEvidence
                 'on' => $record->made_on, 'by' => $record->author->name ?? '', 'build' => $record->build, 'frame' => $record->frame, 'source' => $record->source, 'note' => $record->note ?? '',
                 'stock' => $this->stock($limit->key, $safe, (float) ($record->figures['safe'] ?? 0)),
             ], $own),
-            'proposed' => ['safe' => $rule->safe, 'edge' => $rule->edge, 'lived' => $rule->lived, 'broke' => $rule->broke, 'missing' => max(0, OutcomeRule::FEWEST - count($outcomes))],
+            'proposed' => ['safe' => $rule->safe, 'edge' => $rule->edge, 'lived' => $rule->lived, 'broke' => $rule->broke, 'missing' => max(0, OutcomeRule::FEWEST - count($outcomes)), 'evidence' => self::byRuleSaid(OutcomeRule::KIND, RuleWords::outcomes(count($outcomes)))],
             'outcomes' => array_map(fn (LimitOutcome $one): array => ['id' => $one->id, 'load' => $one->load, 'broke' => $one->broke, 'months' => $one->months, 'how' => $one->how, 'on' => $one->seen_on, 'by' => $one->author->name ?? ''], $outcomes),
         ];
     }
@@ -93,18 +94,20 @@ final readonly class LimitEvidence
     {
         $rule = LimitRule::of(array_map(fn (EvidenceRecord $record): array => [Evidence::from($record->kind), (float) ($record->figures['safe'] ?? 0), (float) ($record->figures['edge'] ?? 0)], $records), $quantity);
 
-        return $rule === null ? null : ['kind' => $rule->kind->value, 'safe' => $rule->safe, 'edge' => $rule->edge, 'from' => $rule->from];
+        return $rule === null ? null : ['safe' => $rule->safe, 'edge' => $rule->edge, 'evidence' => self::byRuleSaid($rule->kind, RuleWords::records($rule->from))];
     }
 
     /** How much of it the stock car would use, if this were what is safe; empty where a share says nothing. */
     private function stock(string $key, ?float $inUse, ?float $safe): string
     {
-        $reading = $this->readings[$key] ?? null;
-        $quantity = $reading?->limit->quantity;
-        if ($reading?->median === null || $inUse === null || $safe === null || $safe <= 0.0 || $quantity === Quantity::Smoke || $quantity === Quantity::Knock || $quantity?->isTemperature() === true) {
-            return '';
-        }
+        $share = $inUse === null || $safe === null ? null : ($this->readings[$key] ?? null)?->medianOf($safe / $inUse);
 
-        return sprintf('%.0f %%', 100.0 * $reading->median * $inUse / $safe);
+        return $share === null ? '' : sprintf('%.0f %%', 100.0 * $share);
+    }
+
+    /** @return array{kind: string, note: string, set: 'rule'} what a limit rests on that comes by a rule */
+    private static function byRuleSaid(Evidence $kind, string $note): array
+    {
+        return ['kind' => $kind->value, 'note' => $note, 'set' => 'rule'];
     }
 }

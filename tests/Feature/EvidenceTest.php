@@ -138,7 +138,7 @@ final class EvidenceTest extends TestCase
             $keep($wrong)->assertStatus(422);
         }
         $after = $limits()['clutch'];
-        self::assertEquals(['kind' => 'other-dyno', 'safe' => 290, 'edge' => 325, 'from' => 2], $after['by_rule']);
+        self::assertEquals(['safe' => 290, 'edge' => 325, 'evidence' => ['kind' => 'other-dyno', 'note' => 'by the rule, from 2 records', 'set' => 'rule']], $after['by_rule']);
         self::assertSame([$before['safe'], $before['edge'], $before['in_use']], [$after['safe'], $after['edge'], $after['in_use']], 'nothing changes by itself');
         self::assertSame(['sheet of the clutch', (string) $this->person('tuner')->name], [$after['records'][0]['source'], $after['records'][0]['by']]);
         self::assertEqualsWithDelta((float) $before['in_use']['stock'] * $before['safe'] / 330, (float) $after['records'][0]['stock'], 1.0);
@@ -153,7 +153,7 @@ final class EvidenceTest extends TestCase
 
             return $kept;
         };
-        $write(['safe' => 290, 'edge' => 325, 'evidence' => ['kind' => 'other-dyno', 'note' => 'by the rule, from 2 records', 'set' => 'rule']], 0);
+        $write($after['by_rule'], 0);
         self::assertEquals(['rule', 290], [$limits()['clutch']['in_use']['set'], $limits()['clutch']['safe']]);
         $write(['safe' => 285, 'edge' => 320, 'evidence' => ['kind' => 'other-dyno', 'note' => 'by the rule, from 3 records', 'set' => 'rule']], 1);
         self::assertSame('rule', $limits()['clutch']['in_use']['set'], 'also the second time');

@@ -11,6 +11,7 @@ use App\Models\LimitOutcome;
 use App\Models\Platform;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
+use Pebblerun\Core\Report\Words\RuleWords;
 use stdClass;
 
 /** Puts on record what was measured or claimed of a gain, and what became of components; nobody's figure changes by itself. */
@@ -44,8 +45,7 @@ final readonly class KeepEvidence
             ?? throw Refused::because('There is no record with figures yet: put one on record first.');
         $part = DraftLibrary::of($platform, $author->shop)->subject($row->key) ?? throw Refused::because('This part is no longer there.');
         $at = $row->place - 1;
-        $count = $by['from'] === 1 ? 'one record' : "{$by['from']} records";
-        $part['gains'][$at] = [...$part['gains'][$at], 'power' => $by['power'], 'torque' => $by['torque'], 'evidence' => ['kind' => $by['kind'], 'note' => "by the rule, from {$count}", 'set' => 'rule']];
+        $part['gains'][$at] = [...$part['gains'][$at], 'power' => $by['power'], 'torque' => $by['torque'], 'evidence' => ['kind' => $by['kind'], 'note' => RuleWords::records($by['from']), 'set' => 'rule']];
 
         return $this->edit->change($platform, $row->key, $part, $seen, $author);
     }

@@ -2,6 +2,8 @@
 
 namespace Pebblerun\Core\Advice\Library;
 
+use Pebblerun\Core\Catalog\Evidence;
+
 /**
  * What outcomes say of a limit. Safe: the highest load that at least three bore for a year, that much or more, and at or below which
  * none broke. Edge: the lowest quarter of the loads at which it broke. With fewer than five outcomes nothing is proposed: it stays
@@ -10,6 +12,9 @@ namespace Pebblerun\Core\Advice\Library;
 final readonly class OutcomeRule
 {
     public const FEWEST = 5;
+
+    /** What a limit that comes from outcomes rests on: the shop saw them. */
+    public const KIND = Evidence::ShopDyno;
 
     private const LIVED_MONTHS = 12;
 

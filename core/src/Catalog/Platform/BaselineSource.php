@@ -7,7 +7,7 @@ use Pebblerun\Core\Physics\Dyno\Frame;
 /** Where a platform's curve was read, and on what. */
 final readonly class BaselineSource
 {
-    /** Half of a range that nine of ten readings fall into, in standard deviations: a range reaches from P10 to P90. */
+    /** From the middle of a range to its P90, in standard deviations: a range reaches from P10 to P90. */
     private const P90 = 1.2815515655;
 
     /**

@@ -45,6 +45,14 @@ final readonly class LimitReading
             : $this->safe - $this->demand;
     }
 
+    /** P50 of demand over a safe value so many times this one; null where a share of it says nothing. */
+    public function medianOf(float $times): ?float
+    {
+        $quantity = $this->limit->quantity;
+
+        return $this->median === null || $times <= 0.0 || $quantity === Quantity::Smoke || $quantity === Quantity::Knock || $quantity->isTemperature() ? null : $this->median / $times;
+    }
+
     /** How much the demand must fall to stand at safe, in the limit's unit; 0 where it is there already. */
     public function excess(): float
     {

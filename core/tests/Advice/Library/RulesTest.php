@@ -7,7 +7,10 @@ use Pebblerun\Core\Advice\Library\LimitRule;
 use Pebblerun\Core\Advice\Library\Outcome;
 use Pebblerun\Core\Advice\Library\OutcomeRule;
 use Pebblerun\Core\Catalog\Evidence;
+use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Limits\Quantity;
+use Pebblerun\Core\Evaluation\Limits\LimitReading;
+use Pebblerun\Core\Evaluation\Limits\Status;
 use Pebblerun\Core\Units\Range;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -74,6 +77,19 @@ final class RulesTest extends TestCase
         $smoke = LimitRule::of([[Evidence::Maker, 1.12, 1.03], [Evidence::Maker, 1.18, 1.02]], Quantity::Smoke);
         self::assertSame([1.18, 1.03], [$smoke?->safe, $smoke?->edge], 'less air is worse');
         self::assertNull(LimitRule::of([], Quantity::Boost));
+    }
+
+    /** 232 lb·ft of 290 are 80 %; of 330, which is 330/290 times as much, 70.3 %. */
+    public function test_a_limit_that_was_another_would_be_used_by_another_share(): void
+    {
+        $reading = fn (Quantity $quantity, ?float $median): LimitReading => new LimitReading(new Limit('x', 'X', 'x', $quantity, [[0.0, 290.0, 330.0]], [], '', Evidence::Judgement, ''), Status::Clear, $median, $median, 232.0, 232.0, 290.0, 330.0, 2500.0);
+        self::assertSame(0.8, $reading(Quantity::WheelTorque, 0.8)->medianOf(1.0));
+        self::assertEqualsWithDelta(232.0 / 330.0, $reading(Quantity::WheelTorque, 0.8)->medianOf(330.0 / 290.0), 1e-12);
+        self::assertNull($reading(Quantity::WheelTorque, 0.8)->medianOf(0.0));
+        self::assertNull($reading(Quantity::WheelTorque, null)->medianOf(1.1));
+        foreach ([Quantity::Smoke, Quantity::Knock, Quantity::ChargeTemperature, Quantity::ExhaustTemperature] as $none) {
+            self::assertNull($reading($none, 0.8)->medianOf(1.1), 'a share of it says nothing');
+        }
     }
 
     public function test_eleven_months_are_not_a_year_and_twelve_are(): void

@@ -58,7 +58,6 @@
         recording = null;
         say.well('On record. The limit is what it was.');
     };
-    const count = (many: number, one: string) => (many === 1 ? `one ${one}` : `${many} ${one}s`);
     const differs = (limit: LimitEvidence[number]) =>
         limit.by_rule !== null &&
         limit.safe !== null &&
@@ -105,11 +104,12 @@
                     {#if mayEdit && limit.safe !== null}<button
                             class="btn"
                             onclick={() =>
-                                take(limit.key, limit.proposed.safe, limit.proposed.edge, {
-                                    kind: 'shop-dyno',
-                                    note: `proposed by ${count(limit.outcomes.length, 'outcome')}`,
-                                    set: 'rule',
-                                })}>Write it into the limit</button
+                                take(
+                                    limit.key,
+                                    limit.proposed.safe,
+                                    limit.proposed.edge,
+                                    limit.proposed.evidence,
+                                )}>Write it into the limit</button
                         >{/if}
                 {/if}
                 {#if mayMeasure}<span class="ml-auto flex gap-2">
@@ -144,12 +144,7 @@
                 </ul>
                 {#if mayEdit && limit.by_rule && differs(limit)}{@const rule = limit.by_rule}<button
                         class="btn mt-1"
-                        onclick={() =>
-                            take(limit.key, rule.safe, rule.edge, {
-                                kind: rule.kind,
-                                note: `by the rule, from ${count(rule.from, 'record')}`,
-                                set: 'rule',
-                            })}
+                        onclick={() => take(limit.key, rule.safe, rule.edge, rule.evidence)}
                         >Write what the rule says into the limit: safe {precise(rule.safe)}, edge {precise(
                             rule.edge,
                         )}</button
