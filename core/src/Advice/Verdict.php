@@ -38,7 +38,7 @@ final readonly class Verdict
         $last = $this->estimate->last();
         $target = $this->estimate->bundle->brief->target;
         if ($target === null) {
-            return new VerdictLine(VerdictSubject::Target, Status::Unknown, new Message(VerdictCode::NoTarget, ['power' => $last->power->p50]), new Message(VerdictCode::TargetNotSet), []);
+            return new VerdictLine(VerdictSubject::Target, Status::Unknown, new Message(VerdictCode::NoTarget, ['power' => $last->power->p50]), new Message(VerdictCode::TargetNotSet), $this->unmeasured());
         }
         $draws = $this->estimate->reached();
         $asked = $target->askedOf($last->state->build->parts);
@@ -73,13 +73,16 @@ final readonly class Verdict
             : new VerdictLine(
                 VerdictSubject::Target, $status === Status::Clear ? Status::Close : $status, $headline,
                 new Message($this->whyNoChance()),
-                [...($brief->received->isMeasuredAndHealthy() ? [] : [new Message(VerdictCode::NeedsBaseline)]), ...($brief->received->measured === null ? $this->unmeasured() : []), ...$reasons],
+                [...($brief->received->isMeasuredAndHealthy() ? [] : [new Message(VerdictCode::NeedsBaseline)]), ...$this->unmeasured(), ...$reasons],
             );
     }
 
-    /** @return list<Message> what the platform's figures are, that stand in for this car's */
+    /** @return list<Message> what the platform's figures are, where they stand in for this car's */
     private function unmeasured(): array
     {
+        if ($this->estimate->bundle->brief->received->measured !== null) {
+            return [];
+        }
         $frame = $this->estimate->bundle->catalog->platform->source->frame;
 
         return [

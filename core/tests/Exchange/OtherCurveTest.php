@@ -6,8 +6,10 @@ use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Evaluator;
 use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Exchange\InvalidBundle;
+use Pebblerun\Core\Report\EstimateDocument;
 use Pebblerun\Core\Units\Power;
 use Pebblerun\Core\Units\Rpm;
+use Pebblerun\Core\Units\UnitSystem;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -99,6 +101,19 @@ final class OtherCurveTest extends TestCase
         $spread = fn (Estimate $of): float => ($of->last()->power->p90 - $of->last()->power->p10) / $of->last()->power->p50;
         $own = SmallBundle::estimate(self::unmeasured([]));
         self::assertEqualsWithDelta($doubt / 0.04, $spread($estimate) / $spread($own), 0.01);
+    }
+
+    public function test_an_unmeasured_car_says_what_brought_its_curve_to_the_shops_frame(): void
+    {
+        $said = fn (array $document): array => array_values(preg_grep('/^Not measured:/', array_column(EstimateDocument::of(SmallBundle::estimate($document), new UnitSystem)['verdict'][0]['reasons'], 'sentence')) ?: []);
+        $own = self::unmeasured([]);
+        $other = SmallBundle::change($own, 'platform.baseline.frame', ['dyno' => 'load-roller']);
+        $sentence = ['Not measured: the platform’s curve is converted from another dyno, load roller (× 1.05 to 1.20), which is in the range.'];
+        self::assertSame($sentence, $said($other));
+        self::assertSame([], $said($own));
+        unset($other['brief']['target']);
+        self::assertSame($sentence, $said($other), 'also where nobody said a target yet');
+        self::assertSame([], $said(SmallBundle::change($other, 'brief.received.baseline', SmallBundle::document()['brief']['received']['baseline'])));
     }
 
     public function test_a_measured_car_keeps_what_was_measured(): void
