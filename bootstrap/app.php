@@ -4,7 +4,8 @@ use App\Exceptions\DatabaseFault;
 use App\Exceptions\FaultPage;
 use App\Exceptions\Outage;
 use App\Exceptions\Refused;
-use App\Http\Middleware\LimitBody;
+use App\Exceptions\WrongRole;
+use App\Http\Middleware\ReadBody;
 use App\Http\Middleware\RefuseControlCharacters;
 use App\Http\Middleware\RequestId;
 use App\Http\Middleware\SecurityHeaders;
@@ -34,15 +35,14 @@ return Application::configure(basePath: dirname(__DIR__))
         $schedule->command('pebblerun:backup')->dailyAt('02:20')->onOneServer();
     })
     ->withMiddleware(function (Middleware $middleware): void {
-        $middleware->prepend([RequestId::class, SecurityHeaders::class]);
-        $middleware->append(LimitBody::class);
+        $middleware->prepend([RequestId::class, SecurityHeaders::class, ReadBody::class]);
         $middleware->web(append: [ShopOfRequest::class, RefuseControlCharacters::class, SharePageData::class]);
         $middleware->prependToPriorityList(before: SubstituteBindings::class, prepend: ShopOfRequest::class);
         $middleware->trustHosts(at: fn (): array => array_map(fn (string $host): string => '^'.preg_quote($host).'$', config('pebblerun.hosts')), subdomains: false);
         // Documents are taken as they are: an empty name is an empty name.
         $middleware->convertEmptyStringsToNull(except: [fn (Request $request): bool => $request->isJson()]);
         $middleware->trimStrings(except: [fn (Request $request): bool => $request->isJson()]);
-        $middleware->validateCsrfTokens(except: ['sign-in', 'sign-in/code', 'forgotten', 'password/*']);
+        $middleware->validateCsrfTokens(except: ['sign-in', 'sign-in/code', 'sign-in/link/*', 'forgotten', 'password/*', 'begin/*']);
         $middleware->redirectGuestsTo(fn (Request $request): string => '/sign-in'.($request->isMethod('GET') && $request->getRequestUri() !== '/' ? '?next='.rawurlencode($request->getRequestUri()) : ''));
         $middleware->redirectUsersTo('/');
     })
@@ -56,6 +56,7 @@ return Application::configure(basePath: dirname(__DIR__))
         $exceptions->dontReport([Refused::class, InvalidDocument::class]);
         $exceptions->render(fn (Refused $fault): JsonResponse => response()->json($fault->answer, $fault->status));
         $exceptions->render(fn (PDOException $fault, Request $request): ?Response => Outage::is($fault) ? Outage::answer($request) : null);
+        $exceptions->render(fn (WrongRole $fault, Request $request): Response => Outage::answer($request));
         $exceptions->render(fn (InvalidDocument $fault): JsonResponse => $refused($fault));
         $exceptions->render(fn (CoreException $fault): JsonResponse => $refused($fault));
         $exceptions->respond(fn (Response $answer, Throwable $fault, Request $request): Response => FaultPage::of($answer, $fault, $request));

@@ -4,7 +4,7 @@ return [
     // Private files: a folder of this machine, or any store that speaks S3 where several machines serve.
     'default' => env('FILES_ENDPOINT') === null ? 'local' : 'store',
     'disks' => [
-        'local' => ['driver' => 'local', 'root' => storage_path('app'), 'throw' => true],
+        'local' => ['driver' => 'local', 'root' => env('PEBBLERUN_FILES', storage_path('app')), 'throw' => true],
         'store' => [
             'driver' => 's3',
             'endpoint' => env('FILES_ENDPOINT'),

@@ -6,11 +6,14 @@ use App\Assembly\RuleSources;
 return [
     'version' => '0.12.0',
 
-    // Where backups are written at night, with what they are encrypted, and as whom the database is read (given to work in the background).
+    // As whom the database is to know the web.
+    'role' => env('PEBBLERUN_WEB_ROLE', 'pebblerun_web'),
+
+    // Where backups are written at night, with what they are encrypted and signed, and with what the database is read: known to work in the background alone.
     'backups' => env('PEBBLERUN_BACKUPS', storage_path('backups')),
     'backup_key' => env('PEBBLERUN_BACKUP_KEY'),
-    'backup_role' => null,
-    'backup_password' => null,
+    'signing_key' => env('PEBBLERUN_SIGNING_KEY'),
+    'backup_password' => env('DB_BACKUP_PASSWORD'),
     'pg_dump' => env('PEBBLERUN_PG_DUMP', '/usr/lib/postgresql/15/bin/pg_dump'),
 
     'rules' => RuleSources::hash(),

@@ -1,20 +1,17 @@
 <?php
 
-use Illuminate\Foundation\Application;
+use App\Http\Door;
 use Illuminate\Http\Request;
+use Symfony\Component\HttpFoundation\Request as Asked;
 
-define('LARAVEL_START', microtime(true));
-
-// Determine if the application is in maintenance mode...
-if (file_exists($maintenance = __DIR__.'/../storage/framework/maintenance.php')) {
-    require $maintenance;
-}
-
-// Register the Composer autoloader...
 require __DIR__.'/../vendor/autoload.php';
 
-// Bootstrap Laravel and handle the request...
-/** @var Application $app */
-$app = require_once __DIR__.'/../bootstrap/app.php';
-
-$app->handleRequest(Request::capture());
+// The framework decodes a body as soon as it takes a request: what costs too much to read is refused before.
+Request::enableHttpMethodParameterOverride();
+$asked = Asked::createFromGlobals();
+$refusal = Door::refusal($asked);
+if ($refusal !== null) {
+    $refusal->prepare($asked)->send();
+} else {
+    (require_once __DIR__.'/../bootstrap/app.php')->handleRequest(Request::createFromBase($asked));
+}

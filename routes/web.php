@@ -2,6 +2,7 @@
 
 use App\Http\Controllers\AccountController;
 use App\Http\Controllers\AuditController;
+use App\Http\Controllers\BeginController;
 use App\Http\Controllers\BenchController;
 use App\Http\Controllers\BriefController;
 use App\Http\Controllers\CaughtMailController;
@@ -44,17 +45,24 @@ Route::middleware(['guest', SameOrigin::class])->group(function (): void {
     Route::post('/forgotten', [PasswordController::class, 'send']);
 });
 Route::get('/up', [HealthController::class, 'monitor'])->withoutMiddleware(['web']);
-Route::middleware(['signed:relative', SameOrigin::class])->group(function (): void {
-    Route::get('/password/{person}', [PasswordController::class, 'show'])->name('password');
-    Route::post('/password/{person}', [PasswordController::class, 'store']);
+Route::middleware(SameOrigin::class)->group(function (): void {
+    Route::get('/password/{token}', [PasswordController::class, 'show']);
+    Route::post('/password/{token}', [PasswordController::class, 'store']);
+    Route::get('/sign-in/link/{token}', [SignInController::class, 'link']);
+    Route::post('/sign-in/link/{token}', [SignInController::class, 'useLink']);
+    Route::get('/begin/{token}', [BeginController::class, 'show']);
+    Route::post('/begin/{token}', [BeginController::class, 'store']);
 });
 
 Route::middleware(['auth', MemberOfShop::class])->group(function (): void {
+    Route::get('/signed-in', [SignInController::class, 'signedIn']);
     Route::post('/sign-out', [SignInController::class, 'destroy']);
     Route::get('/me', [PersonController::class, 'show']);
     Route::put('/me', [PersonController::class, 'update']);
     Route::get('/account', [AccountController::class, 'show']);
     Route::put('/account/shop', [AccountController::class, 'shop']);
+    Route::put('/account/invitations/{membership}', [AccountController::class, 'accept'])->can('answer', 'membership');
+    Route::delete('/account/invitations/{membership}', [AccountController::class, 'decline'])->can('answer', 'membership');
     Route::put('/account/password', [AccountController::class, 'password']);
     Route::delete('/account/sessions', [AccountController::class, 'endOthers']);
     Route::delete('/account/sessions/{session}', [AccountController::class, 'endSession']);

@@ -51,6 +51,7 @@ final readonly class EditPlan
             $this->mustBeNew($plan, $commands);
             $this->follow($plan, PlanAsSeen::by($plan, $edit), $commands);
             $changed = ChangedPlan::by($plan, $commands, $edit->author);
+            $this->mayPrice($plan, $changed->document, $edit);
             $this->noteAccepted($plan, $commands, $edit);
 
             return $this->save->next($plan, new NextContent($changed->document, $changed->change, commands: $commands), $changed->estimates, $edit);
@@ -83,20 +84,22 @@ final readonly class EditPlan
                 'renew' => $this->renewed($plan, (int) $step->of),
                 default => self::taken($this->variant($plan, (int) $step->of)),
             };
-            $this->mayPrice($plan, $content, $edit);
+            $this->mayPrice($plan, $content->document, $edit);
 
             return $this->save->next($plan, $content, Estimates::shown($plan->job, $content->library ?? $plan->library, $content->document, $edit->author), $edit);
         });
     }
 
     /**
-     * A step goes over what somebody else agreed with the customer, too.
+     * A step goes over what somebody else agreed with the customer, and so does taking a part out and fitting it anew.
+     *
+     * @param  PlanDocument  $after
      *
      * @throws Refused
      */
-    private function mayPrice(Plan $plan, NextContent $content, Edit $edit): void
+    private function mayPrice(Plan $plan, array $after, Edit $edit): void
     {
-        if (! $edit->author->may(Ability::SetPrices) && AgreedPrices::differ($plan->document, $content->document)) {
+        if (! $edit->author->may(Ability::SetPrices) && AgreedPrices::differ($plan->document, $after)) {
             throw Refused::because('This would change prices that were agreed with the customer: an advisor or the owner can do it.');
         }
     }

@@ -2,6 +2,7 @@
 
 namespace App\Actions;
 
+use App\Assembly\TaskFiles;
 use App\Jobs\TaskJob;
 use App\Models\Task;
 use App\Models\User;
@@ -11,16 +12,20 @@ use Illuminate\Support\Str;
 /** Puts work into the background, once: who asks for what is already on its way is given that. */
 final class StartTask
 {
-    /** @param  class-string<TaskJob>  $job */
-    public function start(string $job, string $kind, string $subject, int $shop, ?User $author): Task
+    /**
+     * @param  class-string<TaskJob>  $job
+     * @param  array<string, string>  $files  bytes that it is to read, by name
+     */
+    public function start(string $job, string $kind, string $subject, int $shop, ?User $author, array $files = []): Task
     {
-        return DB::transaction(function () use ($job, $kind, $subject, $shop, $author): Task {
+        return DB::transaction(function () use ($job, $kind, $subject, $shop, $author, $files): Task {
             $id = (string) Str::uuid7();
             $new = DB::table('tasks')->insertOrIgnore([
                 'id' => $id, 'shop_id' => $shop, 'author_id' => $author?->id, 'kind' => $kind, 'subject' => $subject, 'created_at' => now(), 'updated_at' => now(),
             ]);
             if ($new === 1) {
-                $job::dispatch($id);
+                TaskFiles::keep($id, $files);
+                $job::dispatch($id)->onQueue($job::QUEUE);
             }
 
             return $new === 1 ? Task::query()->findOrFail($id)

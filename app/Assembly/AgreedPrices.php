@@ -12,33 +12,33 @@ use Pebblerun\Core\Job\Commands\PlanDraft;
 final readonly class AgreedPrices
 {
     /**
-     * Whether a part that both have is agreed at another price in the second, or at none in one of them.
+     * Whether a price that was agreed is another one in the second, is not there any more, or is new there: also where the part was taken out
+     * or came in with it.
      *
      * @param  PlanDocument  $before
      * @param  PlanDocument  $after
      */
     public static function differ(array $before, array $after): bool
     {
-        $was = self::byPart($before);
-        $is = self::byPart($after);
-
-        return array_intersect_key($was, $is) != array_intersect_key($is, $was);
+        return self::byPart($before) != self::byPart($after);
     }
 
     /**
      * @param  PlanDocument  $plan
-     * @return array<string, list<float|int|null>> by part
+     * @return array<string, list<float|int>> by part
      */
     private static function byPart(array $plan): array
     {
         $prices = [];
         foreach ($plan['stages'] as $stage) {
             foreach ($stage['changes'] as $change) {
-                if (isset($change['fit'])) {
-                    $prices[$change['fit']][] = $change['agreed'] ?? null;
+                if (isset($change['fit'], $change['agreed'])) {
+                    $prices[$change['fit']][] = $change['agreed'];
                 }
             }
         }
+
+        array_walk($prices, sort(...));
 
         return $prices;
     }

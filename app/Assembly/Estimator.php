@@ -2,6 +2,7 @@
 
 namespace App\Assembly;
 
+use App\Database\NamedShop;
 use App\Models\CustomerJob;
 use App\Models\LibraryVersion;
 
@@ -31,6 +32,7 @@ final class Estimator
         stream_set_timeout($line, self::SECONDS);
         $asked = [
             'rules' => RuleSources::current(),
+            'shop' => NamedShop::of($job->shop_id, null),
             'library' => $library->only(LibraryVersion::LIGHT),
             'car' => Bundles::car($job),
             'plan' => $plan,

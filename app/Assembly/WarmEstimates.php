@@ -21,7 +21,7 @@ use Pebblerun\Core\Report\SummaryDocument;
  * Estimates by one process that goes on: the cars that it was asked about last are read already, and their evaluators remember
  * builds. What it answers never depends on what it remembers.
  *
- * @phpstan-type Asked array{rules: string, library: array<string, mixed>, car: array{units: array<string, mixed>, shop: array<string, mixed>, brief: array<string, mixed>}, plan: PlanDocument, commands: list<array<string, mixed>>, reading: array<string, string>}
+ * @phpstan-type Asked array{rules: string, shop: string, library: array<string, mixed>, car: array{units: array<string, mixed>, shop: array<string, mixed>, brief: array<string, mixed>}, plan: PlanDocument, commands: list<array<string, mixed>>, reading: array<string, string>}
  * @phpstan-type WarmAnswer array{document: PlanDocument, did: list<array{code: string, parameters: array<string, string|int|float|bool|null>}>, isNew: bool, figures: array<string, list<mixed>>, answer: KeptAnswer}
  *
  * @phpstan-import-type KeptAnswer from KeptAnswers

@@ -16,6 +16,9 @@ final readonly class Archive
 {
     private const PATTERN = 'pebblerun-????????T??????Z.tar*';
 
+    /** What lies beside an archive: its checksum, and the signature by which bin/restore knows that it was written here. */
+    public const BESIDE = ['.sha256', '.signature'];
+
     /** s that a step may take. */
     private const PATIENCE = 3600;
 
@@ -35,13 +38,15 @@ final readonly class Archive
         $this->files->makeDirectory($work, 0700);
         try {
             $this->dump("{$work}/database.dump");
-            $this->run('packing the files', ['tar', '-cf', "{$work}/files.tar", '-C', storage_path('app'), '.']);
+            $this->run('packing the files', ['tar', '-cf', "{$work}/files.tar", '-C', (string) $this->config->get('filesystems.disks.local.root'), '.']);
             $this->files->put("{$work}/settings.env", 'APP_KEY='.$this->config->get('app.key')."\n");
             $this->files->put("{$work}/manifest.json", (string) json_encode($this->manifest($work), JSON_PRETTY_PRINT | JSON_UNESCAPED_SLASHES));
             $this->run('packing all of it', ['tar', '-cf', "{$work}/whole", '-C', $work, 'manifest.json', 'database.dump', 'files.tar', 'settings.env']);
             $file = "{$folder}/{$name}".($this->encrypt("{$work}/whole") ? '.enc' : '');
             $sum = hash_file('sha256', "{$work}/whole");
+            $signature = hash_hmac_file('sha256', "{$work}/whole", $this->signingKey());
             $this->files->put("{$file}.sha256", "{$sum}  ".basename($file)."\n");
+            $this->files->put("{$file}.signature", "{$signature}\n");
             $this->files->move("{$work}/whole", $file);
             chmod($file, 0600);
 
@@ -57,7 +62,7 @@ final readonly class Archive
         $all = self::all($folder);
         $old = array_slice($all, 0, max(0, count($all) - $keep));
         foreach ($old as $file) {
-            $this->files->delete([$file, "{$file}.sha256"]);
+            $this->files->delete([$file, ...array_map(fn (string $beside): string => $file.$beside, self::BESIDE)]);
         }
 
         return count($old);
@@ -66,7 +71,20 @@ final readonly class Archive
     /** @return list<string> the oldest first */
     private static function all(string $folder): array
     {
-        return array_values(array_filter(glob("{$folder}/".self::PATTERN) ?: [], fn (string $file): bool => ! str_ends_with($file, '.sha256')));
+        return array_values(array_filter(glob("{$folder}/".self::PATTERN) ?: [], fn (string $file): bool => ! self::isBeside($file)));
+    }
+
+    public static function isBeside(string $file): bool
+    {
+        return array_filter(self::BESIDE, fn (string $beside): bool => str_ends_with($file, $beside)) !== [];
+    }
+
+    /** @throws BackupFailed where there is none: nobody could tell later whose it is. */
+    private function signingKey(): string
+    {
+        $key = $this->config->get('pebblerun.signing_key');
+
+        return is_string($key) && $key !== '' ? $key : throw BackupFailed::at('signing it', 'there is no PEBBLERUN_SIGNING_KEY: keys.env of the machine that made the database has it');
     }
 
     private function dump(string $file): void
@@ -74,7 +92,7 @@ final readonly class Archive
         $database = (array) $this->config->get('database.connections.pgsql');
         $this->run('dumping the database', [
             $this->config->get('pebblerun.pg_dump'), '--format=custom', '--no-owner', '--no-privileges', '--file', $file,
-            '--host', $database['host'], '--port', (string) $database['port'], '--username', $this->config->get('pebblerun.backup_role') ?? $database['username'], '--schema', 'public', $database['database'],
+            '--host', $database['host'], '--port', (string) $database['port'], '--username', $this->config->get('pebblerun.backup_password') === null ? $database['username'] : 'pebblerun_backup', '--schema', 'public', $database['database'],
         ], ['PGPASSWORD' => $this->config->get('pebblerun.backup_password') ?? $database['password'], 'PGOPTIONS' => '-c statement_timeout=0']);
     }
 

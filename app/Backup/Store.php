@@ -26,14 +26,14 @@ final readonly class Store
         }
         try {
             $disk = $this->disks->disk();
-            foreach (["{$file}.sha256", $file] as $one) {
+            foreach ([...array_map(fn (string $beside): string => $file.$beside, Archive::BESIDE), $file] as $one) {
                 $stream = fopen($one, 'rb');
                 $disk->put(self::FOLDER.'/'.basename($one), $stream === false ? '' : $stream);
             }
-            $all = array_values(array_filter($disk->files(self::FOLDER), fn (string $one): bool => ! str_ends_with($one, '.sha256')));
+            $all = array_values(array_filter($disk->files(self::FOLDER), fn (string $one): bool => ! Archive::isBeside($one)));
             sort($all);
             foreach (array_slice($all, 0, max(0, count($all) - $keep)) as $old) {
-                $disk->delete([$old, "{$old}.sha256"]);
+                $disk->delete([$old, ...array_map(fn (string $beside): string => $old.$beside, Archive::BESIDE)]);
             }
         } catch (Throwable $fault) {
             throw BackupFailed::at('carrying it to the store', $fault->getMessage());

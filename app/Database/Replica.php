@@ -59,11 +59,11 @@ final readonly class Replica
         if (config('database.connections.'.self::NAME) === null || $this->cache->get(self::AWAY) === true) {
             return false;
         }
-        $asked = $this->database->connection()->selectOne("select pg_current_wal_flush_lsn() as place, current_setting('pebblerun.shop', true) as shop");
+        $asked = $this->database->connection()->selectOne("select pg_current_wal_flush_lsn() as place, current_setting('pebblerun.named', true) as named");
         try {
             for ($try = 0; $try < self::TRIES; $try++) {
                 $try === 0 || usleep(self::PAUSE);
-                $known = $this->database->connection(self::NAME)->selectOne("select pg_is_in_recovery() and pg_last_wal_replay_lsn() >= ?::pg_lsn as has, set_config('pebblerun.shop', ?, false)", [$asked->place, $asked->shop ?? '']);
+                $known = $this->database->connection(self::NAME)->selectOne("select pg_is_in_recovery() and pg_last_wal_replay_lsn() >= ?::pg_lsn as has, set_config('pebblerun.named', ?, false)", [$asked->place, $asked->named ?? '']);
                 if ($known->has) {
                     return true;
                 }

@@ -10,6 +10,8 @@ use App\Models\Task;
 /** Looks at a price list in the background. The subject is the list's id. */
 final class LookAtPriceList extends TaskJob
 {
+    public const QUEUE = FileTask::QUEUE;
+
     protected function steps(Task $task): iterable
     {
         $list = PriceList::query()->findOrFail($task->subject);

@@ -6,7 +6,7 @@ use App\Mail\NewPassword;
 use App\Models\User;
 use App\Security\Audit;
 use App\Security\AuditEvent;
-use App\Security\PasswordLink;
+use App\Security\PersonLinks;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Support\Facades\Mail;
@@ -18,13 +18,13 @@ final class SendNewPassword implements ShouldQueue
 
     public function __construct(private readonly string $email) {}
 
-    public function handle(PasswordLink $links, Audit $audit): void
+    public function handle(PersonLinks $links, Audit $audit): void
     {
         $person = User::query()->where('email', $this->email)->first();
-        if ($person === null || ! $person->isMember()) {
+        if ($person === null || ! $person->comesIn()) {
             return;
         }
         $audit->note(AuditEvent::ResetAsked, $person);
-        Mail::to($person->email)->queue(new NewPassword($person->name, $links->of($person)));
+        Mail::to($person->email)->queue((new NewPassword($person->name, $links->make(PersonLinks::PASSWORD, $person)))->about($person, $person->shop_id));
     }
 }

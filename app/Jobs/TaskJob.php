@@ -2,6 +2,7 @@
 
 namespace App\Jobs;
 
+use App\Assembly\TaskFiles;
 use App\Models\Task;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
@@ -26,6 +27,12 @@ abstract class TaskJob implements ShouldQueue
     public int $maxExceptions = 3;
 
     public int $timeout = 3600;
+
+    /** Letters of why it failed. */
+    private const REASON = 20_000;
+
+    /** The queue that it waits in. */
+    public const QUEUE = 'default';
 
     /** s; until another worker looks again whether a task is free */
     private const AGAIN = 5;
@@ -67,11 +74,12 @@ abstract class TaskJob implements ShouldQueue
 
     public function failed(?Throwable $fault): void
     {
-        $this->finish('failed', mb_substr($fault?->getMessage() ?? 'The worker was stopped too often.', 0, 1000));
+        $this->finish('failed', $fault?->getMessage() ?? 'The worker was stopped too often.');
     }
 
-    private function finish(string $state, string $reason = ''): void
+    final protected function finish(string $state, string $reason = ''): void
     {
-        Task::query()->whereKey($this->task)->whereIn('state', Task::LIVE)->update(['state' => $state, 'reason' => $reason, 'finished_at' => now()]);
+        TaskFiles::forget($this->task);
+        Task::query()->whereKey($this->task)->whereIn('state', Task::LIVE)->update(['state' => $state, 'reason' => mb_substr($reason, 0, self::REASON), 'finished_at' => now()]);
     }
 }

@@ -5,7 +5,7 @@ namespace App\Mail;
 /** A message as it came over the line, to be read: its subject and its text. */
 final readonly class CaughtMessage
 {
-    private function __construct(public string $subject, public string $body) {}
+    private function __construct(public string $subject, public string $body, public ?int $shop, public ?int $person) {}
 
     public static function of(string $raw): self
     {
@@ -18,7 +18,9 @@ final readonly class CaughtMessage
             default => $body,
         };
 
-        return new self(mb_substr(self::clean(self::one($headers['Subject'] ?? '')), 0, 400), self::clean(str_replace("\r\n", "\n", $text)));
+        $number = fn (string $name): ?int => ctype_digit($said = self::one($headers[$name] ?? '')) && strlen($said) < 19 ? (int) $said : null;
+
+        return new self(mb_substr(self::clean(self::one($headers['Subject'] ?? '')), 0, 400), self::clean(str_replace("\r\n", "\n", $text)), $number('X-Pebblerun-Shop'), $number('X-Pebblerun-Person'));
     }
 
     /** @param  string|list<string>  $header */

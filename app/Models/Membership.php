@@ -14,6 +14,8 @@ use Illuminate\Database\Eloquent\Relations\BelongsTo;
  * @property int $shop_id
  * @property int $user_id
  * @property Role $role
+ * @property ?CarbonImmutable $accepted_at null while they were asked and did not come yet
+ * @property string $invited_as what who asked them calls them
  * @property ?CarbonImmutable $deactivated_at
  * @property-read User $user
  * @property-read Shop $shop
@@ -22,7 +24,13 @@ final class Membership extends Model
 {
     protected function casts(): array
     {
-        return ['role' => Role::class, 'deactivated_at' => 'immutable_datetime'];
+        return ['role' => Role::class, 'accepted_at' => 'immutable_datetime', 'deactivated_at' => 'immutable_datetime'];
+    }
+
+    /** Who was asked in is called as who asked calls them: their own name is theirs to tell. */
+    public function calledName(): string
+    {
+        return $this->accepted_at === null ? $this->invited_as : $this->user->name;
     }
 
     /** @return BelongsTo<User, $this> */

@@ -18,6 +18,7 @@ use Illuminate\Support\Carbon;
  * @property int $done
  * @property int $of
  * @property string $reason why it failed
+ * @property ?array<string, mixed> $result what came of it, of some kinds
  * @property bool $cancel whether somebody wants it to stop
  * @property ?Carbon $finished_at
  */
@@ -27,11 +28,11 @@ final class Task extends Model
 
     public const LIVE = ['waiting', 'running'];
 
-    protected $attributes = ['state' => 'waiting', 'done' => 0, 'of' => 0, 'reason' => '', 'cancel' => false];
+    protected $attributes = ['state' => 'waiting', 'done' => 0, 'of' => 0, 'reason' => '', 'cancel' => false, 'result' => null];
 
     protected function casts(): array
     {
-        return ['cancel' => 'boolean', 'finished_at' => 'datetime'];
+        return ['cancel' => 'boolean', 'result' => 'array', 'finished_at' => 'datetime'];
     }
 
     public function isLive(): bool

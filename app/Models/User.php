@@ -2,6 +2,7 @@
 
 namespace App\Models;
 
+use App\Database\NamedShop;
 use App\Security\Ability;
 use App\Security\Role;
 use Carbon\CarbonImmutable;
@@ -47,9 +48,41 @@ final class User extends Authenticatable
     /** What they are in the shop they work in; null where they are no longer. */
     public function role(): ?Role
     {
-        $this->here ??= $this->memberships()->where('shop_id', $this->shop_id)->whereNull('deactivated_at')->first();
+        $this->here ??= $this->accepted()->where('shop_id', $this->shop_id)->first();
 
         return $this->here?->role;
+    }
+
+    /**
+     * Whether they may come in, and into the shop they worked in or another one of theirs. Call it once somebody has proven to be them:
+     * the database is told so.
+     */
+    public function comesIn(): bool
+    {
+        NamedShop::say($this->shop_id, $this->id);
+        if (! $this->isMember()) {
+            $shop = $this->accepted()->orderBy('id')->value('shop_id');
+            if ($shop === null) {
+                return false;
+            }
+            $this->update(['shop_id' => $shop]);
+            $this->unsetRelation('shop');
+            NamedShop::say($this->shop_id, $this->id);
+        }
+
+        return true;
+    }
+
+    /**
+     * Where they belong to: who was asked in does once they accept. The people of a demo do only where nothing else is, for their passwords are
+     * public.
+     *
+     * @return HasMany<Membership, $this>
+     */
+    public function accepted(): HasMany
+    {
+        return $this->memberships()->whereNotNull('accepted_at')->whereNull('deactivated_at')
+            ->whereRaw("not exists (select 1 from shops s where s.id = memberships.shop_id and s.is_demo and installation() = 'shops')");
     }
 
     public function isMember(): bool

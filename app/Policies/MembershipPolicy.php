@@ -22,6 +22,12 @@ final class MembershipPolicy
         return $user->may(Ability::ManagePeople);
     }
 
+    /** Whoever was asked in says themself whether they come. */
+    public function answer(User $user, Membership $membership): Response
+    {
+        return $membership->user_id === $user->id && $membership->accepted_at === null && $membership->deactivated_at === null ? Response::allow() : Response::denyAsNotFound();
+    }
+
     public function update(User $user, Membership $membership): Response
     {
         return self::within($user, $membership->shop_id, Ability::ManagePeople);

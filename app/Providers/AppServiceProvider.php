@@ -22,17 +22,6 @@ final class AppServiceProvider extends ServiceProvider
 {
     public function register(): void
     {
-        // Work in the background and at the command line sees every shop; the web's processes do not know this password.
-        $password = $this->app->runningInConsole() ? getenv('DB_WORK_PASSWORD') : false;
-        if (is_string($password)) {
-            foreach (array_keys((array) config('database.connections')) as $name) {
-                config(["database.connections.{$name}.username" => 'pebblerun_work', "database.connections.{$name}.password" => $password]);
-            }
-        }
-        $password = $this->app->runningInConsole() ? getenv('DB_BACKUP_PASSWORD') : false;
-        if (is_string($password)) {
-            config(['pebblerun.backup_role' => 'pebblerun_backup', 'pebblerun.backup_password' => $password]);
-        }
         $this->app->singleton(LostConnectionDetector::class, LostConnection::class);
         $this->app->bind('db.connector.pgsql', Connector::class);
         $this->app->bind(SupplierCatalog::class, fn (Application $app): HttpCatalog => new HttpCatalog($app->make(Factory::class), (string) config('pebblerun.supplier')));
@@ -48,6 +37,6 @@ final class AppServiceProvider extends ServiceProvider
         Model::shouldBeStrict(! $this->app->isProduction());
         Model::unguard();
         // Numbers that a row can have: others name nothing.
-        Route::patterns(['job' => '[0-9]{1,18}', 'plan' => '[0-9]{1,18}', 'variant' => '[0-9]{1,18}', 'platform' => '[0-9]{1,18}', 'part' => '[0-9]{1,18}', 'task' => '[0-9a-f-]{36}', 'number' => '[0-9]{1,9}', 'key' => '[a-z0-9][a-z0-9-]{0,63}', 'list' => '[0-9a-f-]{36}', 'supplier' => '[0-9]{1,18}', 'person' => '[0-9]{1,18}', 'membership' => '[0-9]{1,18}', 'session' => '[0-9a-f]{64}']);
+        Route::patterns(['job' => '[0-9]{1,18}', 'plan' => '[0-9]{1,18}', 'variant' => '[0-9]{1,18}', 'platform' => '[0-9]{1,18}', 'part' => '[0-9]{1,18}', 'task' => '[0-9a-f-]{36}', 'number' => '[0-9]{1,9}', 'key' => '[a-z0-9][a-z0-9-]{0,63}', 'list' => '[0-9a-f-]{36}', 'supplier' => '[0-9]{1,18}', 'token' => '[A-Za-z0-9_-]{43}', 'membership' => '[0-9]{1,18}', 'session' => '[0-9a-f]{64}']);
     }
 }

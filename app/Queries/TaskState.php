@@ -10,6 +10,6 @@ final class TaskState
     /** @return array<string, mixed> valid against task of schemas/answers.json */
     public static function of(Task $task): array
     {
-        return ['id' => $task->id, 'state' => $task->state, 'done' => $task->done, 'of' => $task->of, 'reason' => $task->reason];
+        return ['id' => $task->id, 'state' => $task->state, 'done' => $task->done, 'of' => $task->of, 'reason' => $task->reason, 'result' => $task->result];
     }
 }

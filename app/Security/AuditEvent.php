@@ -15,6 +15,7 @@ enum AuditEvent: string
     case SecondFactorOff = 'second-factor-off';
     case RecoveryCodeUsed = 'recovery-code-used';
     case PersonInvited = 'person-invited';
+    case InvitationAccepted = 'invitation-accepted';
     case PersonDeactivated = 'person-deactivated';
     case PersonReactivated = 'person-reactivated';
     case RoleChanged = 'role-changed';
@@ -22,6 +23,7 @@ enum AuditEvent: string
     case PlanExported = 'plan-exported';
     case VersionPublished = 'version-published';
     case ShopExported = 'shop-exported';
+    case ShopMade = 'shop-made';
 
     /** As the owner reads it. */
     public function words(): string
@@ -37,11 +39,13 @@ enum AuditEvent: string
             self::SecondFactorOff => 'turned the second factor off',
             self::RecoveryCodeUsed => 'used a recovery code',
             self::PersonInvited => 'invited a person',
+            self::InvitationAccepted => 'came into the shop',
             self::PersonDeactivated => 'deactivated a person',
             self::PersonReactivated => 'reactivated a person',
             self::RoleChanged => 'changed a role',
             self::LimitAccepted => 'accepted a limit past safe',
             self::PlanExported => 'exported a plan',
+            self::ShopMade => 'made the shop',
             self::ShopExported => 'exported everything the shop owns',
             self::VersionPublished => 'published a version of the library',
         };

@@ -19,7 +19,7 @@ final readonly class Credentials
         $person = User::query()->where('email', self::address($email))->first();
         $fits = $this->hasher->check($password, $person->password ?? self::NOBODY);
 
-        return $fits && $person?->password !== null && $person->isMember() ? $person : null;
+        return $fits && $person?->password !== null && $person->comesIn() ? $person : null;
     }
 
     /** As addresses are kept: their case tells nobody apart. */

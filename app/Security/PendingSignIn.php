@@ -6,7 +6,12 @@ use App\Models\User;
 use Illuminate\Contracts\Cookie\QueueingFactory;
 use Illuminate\Http\Request;
 
-/** Somebody whose password was right and whose second factor is asked: kept in an encrypted cookie for some minutes, for a visitor has no session. */
+/**
+ * Somebody of whom a second proof is asked: kept in an encrypted cookie for some minutes, for a visitor has no session. Where it is asked
+ * after many tries it is there whether the password was right or not, so that nobody learns that from it.
+ *
+ * @phpstan-type Step array{person: int, stamp: string, ends: int, email: string}
+ */
 final readonly class PendingSignIn
 {
     private const COOKIE = 'pebblerun_step';
@@ -15,25 +20,39 @@ final readonly class PendingSignIn
 
     public function __construct(private QueueingFactory $cookies) {}
 
-    public function begin(User $person): void
+    /** @param  ?User  $person  null where address and password do not belong together */
+    public function begin(?User $person, string $email): void
     {
-        $this->cookies->queue($this->cookies->make(self::COOKIE, (string) json_encode([$person->id, hash('sha256', (string) $person->password), time() + 60 * self::MINUTES]), self::MINUTES));
+        $step = ['person' => $person->id ?? 0, 'stamp' => hash('sha256', (string) $person?->password), 'ends' => time() + 60 * self::MINUTES, 'email' => $email];
+        $this->cookies->queue($this->cookies->make(self::COOKIE, (string) json_encode($step), self::MINUTES));
+    }
+
+    /** The address that was typed; null where no second proof is waited for. */
+    public function email(Request $request): ?string
+    {
+        return self::step($request)['email'] ?? null;
     }
 
     public function person(Request $request): ?User
     {
-        $cookie = $request->cookie(self::COOKIE);
-        $kept = is_string($cookie) ? json_decode($cookie, true) : null;
-        if (! is_array($kept) || count($kept) !== 3 || $kept[2] < time()) {
-            return null;
-        }
-        $person = User::query()->whereKey((int) $kept[0])->first();
+        $step = self::step($request);
+        $person = $step === null ? null : User::query()->whereKey($step['person'])->first();
 
-        return $person !== null && hash_equals((string) $kept[1], hash('sha256', (string) $person->password)) && $person->isMember() ? $person : null;
+        return $person !== null && hash_equals($step['stamp'], hash('sha256', (string) $person->password)) && $person->comesIn() ? $person : null;
     }
 
     public function end(): void
     {
         $this->cookies->queue($this->cookies->forget(self::COOKIE));
+    }
+
+    /** @return ?Step */
+    private static function step(Request $request): ?array
+    {
+        $cookie = $request->cookie(self::COOKIE);
+        /** @var ?Step $step nobody else can encrypt one */
+        $step = is_string($cookie) ? json_decode($cookie, true) : null;
+
+        return $step !== null && ($step['ends'] ?? 0) >= time() && isset($step['email']) ? $step : null;
     }
 }

@@ -10,6 +10,12 @@ enum Role: string
     case Tuner = 'tuner';
     case Technician = 'technician';
 
+    /** How much it may, against the others: an owner the most. */
+    public function rank(): int
+    {
+        return (int) array_search($this, array_reverse(self::cases()), true);
+    }
+
     public function can(Ability $ability): bool
     {
         return in_array($ability, $this->abilities(), true);

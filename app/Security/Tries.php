@@ -5,8 +5,8 @@ namespace App\Security;
 use Illuminate\Cache\RateLimiter;
 
 /**
- * How often a sign-in may be tried: by account and address of the network together, by account from anywhere, by network address for
- * any account. Who guesses is stopped; who is guessed at still gets in from where they usually are.
+ * How often something may be tried before more is asked: by account and address of the network together, by account from anywhere, by
+ * network address for any account. Tries from elsewhere hold nobody up at a place that they signed in from.
  */
 final readonly class Tries
 {
@@ -19,11 +19,16 @@ final readonly class Tries
 
     public function __construct(private RateLimiter $limiter) {}
 
-    /** s until the next may be made; 0 for now. */
-    public function wait(string $account, string $address): int
+    /**
+     * s until the next may be made; 0 for now.
+     *
+     * @param  bool  $isKnown  whether the account's person signed in from there before
+     */
+    public function wait(string $account, string $address, bool $isKnown = false): int
     {
         $waits = [0];
-        foreach (self::keys($account, $address) as $key => [$most]) {
+        $keys = self::keys($account, $address);
+        foreach ($isKnown ? array_slice($keys, 0, 1) : $keys as $key => [$most]) {
             $waits[] = $this->limiter->tooManyAttempts($key, $most) ? max(1, $this->limiter->availableIn($key)) : 0;
         }
 

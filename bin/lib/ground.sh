@@ -1,7 +1,8 @@
 # Shared by bin/start, bin/test and bin/bench: installs what is missing and runs the project's own servers.
 # Ports and folders can be set from outside:
 #   PEBBLERUN_PORT (8800), PEBBLERUN_DB_PORT (8854), PEBBLERUN_RUN (folder for data, logs, secrets)
-# Run by root, everything serves as a system user of its own, from folders that belong to root or to that user.
+# Run by root, three system users share the work: one serves the web, one works in the background and runs commands, one is the
+# stand-in for a supplier. None can read what another's processes know.
 
 ROOT=$(cd "$(dirname "${BASH_SOURCE[0]}")/../.." && pwd)
 PG=/usr/lib/postgresql/15/bin
@@ -20,14 +21,20 @@ trap 'fail "a command failed (line $LINENO: $BASH_COMMAND)" "read the lines abov
 
 as_root() { [ "$(id -u)" = 0 ]; }
 
-# Whom the web, the worker and the rest run as.
-USER_NAME=pebblerun
-web_user() { if as_root; then echo "$USER_NAME"; else id -un; fi; }
-make_user() {
+WEB_USER=pebblerun WORK_USER=pebblerun-work STAND_IN_USER=pebblerun-stand-in
+web_user() { if as_root; then echo "$WEB_USER"; else id -un; fi; }
+make_users() {
     as_root || return 0
-    getent passwd "$USER_NAME" > /dev/null || useradd --system --user-group --no-create-home --home-dir /nonexistent --shell /usr/sbin/nologin "$USER_NAME"
+    local name
+    for name in "$WEB_USER" "$WORK_USER" "$STAND_IN_USER"; do
+        getent passwd "$name" > /dev/null || useradd --system --user-group --no-create-home --home-dir /nonexistent --shell /usr/sbin/nologin "$name"
+    done
+    # Private files are the web's; a backup reads them.
+    id -nG "$WORK_USER" | grep -qw "$WEB_USER" || usermod -a -G "$WEB_USER" "$WORK_USER"
 }
-as_user() { if as_root; then setpriv --reuid="$USER_NAME" --regid="$USER_NAME" --init-groups "$@"; else "$@"; fi; }
+as_somebody() { local name=$1; shift; if as_root; then setpriv --reuid="$name" --regid="$name" --init-groups "$@"; else "$@"; fi; }
+as_web() { as_somebody "$WEB_USER" "$@"; }
+as_work() { as_somebody "$WORK_USER" "$@"; }
 
 # A folder of ours: nobody else made it, and nobody else may write to it.
 own_folder() {
@@ -41,28 +48,38 @@ own_folder() {
 
 # Where data, logs and secrets are: inside the project where the system user may go there, else under /var/lib.
 choose_run() {
-    make_user
+    make_users
     RUN=${PEBBLERUN_RUN:-$ROOT/.run}
     SERVE=$ROOT
-    if as_root && ! as_user test -x "$ROOT" -a -r "$ROOT/artisan"; then
+    if as_root && ! as_web test -x "$ROOT" -a -r "$ROOT/artisan"; then
         [ -n "${PEBBLERUN_RUN:-}" ] || RUN=/var/lib/pebblerun/$(printf %s "$ROOT" | cksum | cut -d' ' -f1)
         as_root && mkdir -p /var/lib/pebblerun
         COPY=1
     fi
     case $RUN in "$ROOT"/*) [ -z "${COPY:-}" ] || RUN=/var/lib/pebblerun/$(printf %s "$RUN" | cksum | cut -d' ' -f1) ;; esac
     own_folder "$RUN"
-    mkdir -p "$RUN"/{log,done,web,cache,storage} && chmod 755 "$RUN" "$RUN/web"
+    mkdir -p "$RUN"/{log,done,web,cache,storage,work,files,stand-in} && chmod 755 "$RUN" "$RUN/web"
     RUN=$(cd "$RUN" && pwd)
     ID=$(printf %s "$RUN" | cksum | cut -d' ' -f1)
     [ -z "${COPY:-}" ] || SERVE=$RUN/app
-    if as_root; then chown "$USER_NAME" "$RUN/cache" "$RUN/storage"; fi
+    if as_root; then
+        chown "$WEB_USER" "$RUN/cache" "$RUN/storage"
+        chown "$WEB_USER:$WEB_USER" "$RUN/files"
+        chown "$WORK_USER" "$RUN/work"
+        chown "$STAND_IN_USER" "$RUN/stand-in"
+    fi
     chmod 711 "$RUN/log"
-    chmod 750 "$RUN/cache" "$RUN/storage"
+    chmod 700 "$RUN/cache" "$RUN/storage" "$RUN/work" "$RUN/stand-in"
+    chmod 2770 "$RUN/files"
+    close_logs
     DB_FOLDER=$RUN/postgres
     PORT=${PEBBLERUN_PORT:-8800}
     DB_PORT=${PEBBLERUN_DB_PORT:-8854}
     URL=http://127.0.0.1:$PORT
 }
+
+# Each log is for whoever writes it.
+close_logs() { find "$RUN/log" -maxdepth 1 -type f -perm /077 -exec chmod go-rwx {} +; }
 
 # once NAME FILES… -- COMMAND…: runs the command unless these files are as they were when it last succeeded.
 once() {
@@ -79,7 +96,7 @@ once() {
 # What a step writes itself is made of the rest.
 mark_of() { (cd "$ROOT" && find "$@" -type f -not -path '*/js/generated/*' -print0 2>/dev/null | sort -z | xargs -0 cat | sha256sum); }
 
-DEBIAN_PACKAGES="postgresql-15 php8.2-pgsql php8.2-fpm php8.2-bcmath php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-zip nginx-light curl"
+DEBIAN_PACKAGES="postgresql-15 php8.2-pgsql php8.2-fpm php8.2-bcmath php8.2-mbstring php8.2-xml php8.2-intl php8.2-curl php8.2-zip nginx-light libnginx-mod-stream curl"
 
 install_debian() {
     local missing=() package
@@ -166,16 +183,16 @@ settings() {
         (umask 077; printf 'DB_ADMIN=%s\nDB_ADMIN_PASSWORD=%s\nDB_OWNER_PASSWORD=%s\n' "$admin" "$password" "$(secret)" > "$keys.part" && mv "$keys.part" "$keys")
     fi
     local name
-    for name in DB_WORK_PASSWORD DB_BACKUP_PASSWORD; do
+    for name in DB_WORK_PASSWORD DB_BACKUP_PASSWORD PEBBLERUN_SIGNING_KEY; do
         [ -z "$ELSEWHERE" ] || break
         grep -q "^$name=" "$keys" || (umask 077; { cat "$keys"; printf '%s=%s\n' "$name" "$(secret)"; } > "$keys.part" && mv "$keys.part" "$keys")
     done
     read_settings "$file"
     read_settings "$keys"
-    export -n DB_ADMIN DB_ADMIN_PASSWORD DB_OWNER_PASSWORD DB_WORK_PASSWORD DB_BACKUP_PASSWORD
+    export -n DB_ADMIN DB_ADMIN_PASSWORD DB_OWNER_PASSWORD DB_WORK_PASSWORD DB_BACKUP_PASSWORD PEBBLERUN_SIGNING_KEY PEBBLERUN_BACKUP_KEY
     set -a
     APP_ENV=${APP_ENV:-production} APP_URL=${APP_URL:-$URL} DB_HOST=$DB_HOST DB_PORT=$DB_PORT DB_DATABASE=${DB_DATABASE:-pebblerun} DB_USERNAME=pebblerun_web
-    PEBBLERUN_MAIL_PORT=${PEBBLERUN_MAIL_PORT:-$((PORT + 25))} PEBBLERUN_SUPPLIER_PORT=${PEBBLERUN_SUPPLIER_PORT:-$((PORT + 45))} APP_CONFIG_CACHE=$RUN/cache/config.php APP_ROUTES_CACHE=$RUN/cache/routes.php LARAVEL_STORAGE_PATH=$RUN/storage PEBBLERUN_ESTIMATOR=$RUN/web/sockets/estimator.sock
+    PEBBLERUN_MAIL_PORT=${PEBBLERUN_MAIL_PORT:-$((PORT + 25))} PEBBLERUN_SUPPLIER_PORT=${PEBBLERUN_SUPPLIER_PORT:-$((PORT + 45))} APP_CONFIG_CACHE=$RUN/cache/config.php APP_ROUTES_CACHE=$RUN/cache/routes.php LARAVEL_STORAGE_PATH=$RUN/storage PEBBLERUN_FILES=$RUN/files PEBBLERUN_ESTIMATOR=$RUN/web/sockets/estimator.sock
     set +a
     # What the cached settings were made of: a changed port or host makes them anew.
     env | grep -E '^(APP|DB|MAIL|PEBBLERUN|SESSION|LOG)_' | sort | sha256sum > "$RUN/done/environment"
@@ -245,17 +262,24 @@ run_sql() { PGPASSWORD=$DB_ADMIN_PASSWORD PGTARGETSESSIONATTRS=read-write psql -
 make_database() {
     [ "$(run_sql -d postgres -c "select 1 from pg_database where datname = '$1'")" = 1 ] || run_sql -d postgres -c "create database \"$1\""
     # Through a pipe: what stands on a command line is seen by everybody on the machine.
-    { printf "\\\\set owner_password '%s'\n\\\\set web_password '%s'\n\\\\set work_password '%s'\n\\\\set backup_password '%s'\n\\\\set database '%s'\n" "$DB_OWNER_PASSWORD" "$DB_PASSWORD" "$DB_WORK_PASSWORD" "$DB_BACKUP_PASSWORD" "$1"; cat "$ROOT/bin/lib/roles.sql"; } | run_sql -d "$1" -f -
+    local naming; naming=$(php -r 'echo hash_hmac("sha256", "pebblerun names a shop", getenv("APP_KEY"));')
+    { printf "\\\\set naming_key '%s'\n\\\\set owner_password '%s'\n\\\\set web_password '%s'\n\\\\set work_password '%s'\n\\\\set backup_password '%s'\n\\\\set database '%s'\n" "$naming" "$DB_OWNER_PASSWORD" "$DB_PASSWORD" "$DB_WORK_PASSWORD" "$DB_BACKUP_PASSWORD" "$1"; cat "$ROOT/bin/lib/roles.sql"; } | run_sql -d "$1" -f -
 }
 
+# Root runs no PHP of the application. The web's own commands know what the web knows: its role's password, and no other.
+web_artisan() { (cd "$SERVE" && as_web php "$SERVE/artisan" "$@"); }
+# Work in the background and commands: a user, a role and a folder of their own. Their settings are read as they are, never cached.
+work_knows() { export DB_USERNAME=pebblerun_work DB_PASSWORD=$DB_WORK_PASSWORD DB_BACKUP_PASSWORD PEBBLERUN_SIGNING_KEY PEBBLERUN_BACKUP_KEY LARAVEL_STORAGE_PATH=$RUN/work APP_CONFIG_CACHE=$RUN/work/none.php APP_ROUTES_CACHE=$RUN/work/none-routes.php TMPDIR=$RUN/work/tmp; }
+artisan() { (cd "$SERVE" && work_knows && as_work php "$SERVE/artisan" "$@"); }
 # As the owner of the tables.
-owner_artisan() { (cd "$SERVE" && export DB_USERNAME=pebblerun_owner DB_PASSWORD=$DB_OWNER_PASSWORD && as_user php "$SERVE/artisan" "$@"); }
-
-# As the user that serves: root runs nothing that this user could have written.
-artisan() { (cd "$SERVE" && export DB_WORK_PASSWORD DB_BACKUP_PASSWORD && as_user php "$SERVE/artisan" "$@"); }
+owner_artisan() { (cd "$SERVE" && work_knows && export DB_USERNAME=pebblerun_owner DB_PASSWORD=$DB_OWNER_PASSWORD && as_work php "$SERVE/artisan" "$@"); }
 
 prepare_storage() {
-    as_user mkdir -p "$RUN"/storage/{app,logs,framework/{cache,sessions,views}}
+    as_web mkdir -p "$RUN"/storage/{logs,tmp,framework/{cache,sessions,views}}
+    as_work mkdir -p "$RUN"/work/{logs,tmp,framework/{cache,sessions,views}}
+    # What a kill left half-made.
+    as_web find "$RUN/storage/tmp" -mindepth 1 -mmin +120 -delete 2> /dev/null || true
+    as_work find "$RUN/work/tmp" -mindepth 1 -mmin +120 -delete 2> /dev/null || true
     publish
 }
 
@@ -307,20 +331,33 @@ alone() {
     flock -w 120 9 || fail "another bin/start or bin/stop is at work here" "wait for it, then run this again"
 }
 
-start_web() {
-    local user proxy; user=$(web_user)
-    sed -e "s#@ROOT@#$SERVE#g; s#@RUN@#$RUN#g; s#@PORT@#$PORT#g; s#@LISTEN@#${PEBBLERUN_LISTEN:-127.0.0.1}#g; s#@USER@#$user#g; s#@RATE@#${PEBBLERUN_RATE:-40}#; s#@BURST@#${PEBBLERUN_BURST:-200}#; s#@FORMS@#${PEBBLERUN_FORMS:-2}#" "$ROOT/bin/lib/nginx.conf" > "$RUN/web/nginx.conf"
+# Settings of the web's servers, from what stands beside this.
+web_settings() {
+    local user proxy name; user=$(web_user)
+    for name in nginx.conf site.conf request.conf fastcgi.conf; do
+        sed -e "s#@ROOT@#$SERVE#g; s#@RUN@#$RUN#g; s#@PORT@#$PORT#g; s#@LISTEN@#${PEBBLERUN_LISTEN:-127.0.0.1}#g; s#@USER@#$user#g; s#@RATE@#${PEBBLERUN_RATE:-40}#; s#@BURST@#${PEBBLERUN_BURST:-200}#; s#@FORMS@#${PEBBLERUN_FORMS:-2}#; s#@CALLERS@#${PEBBLERUN_CALLERS:-150}#" "$ROOT/bin/lib/$name" > "$RUN/web/$name"
+    done
     # Behind a proxy, limits count the address that it names.
-    for proxy in $(tr ',' ' ' <<< "${PEBBLERUN_PROXIES:-}"); do printf 'set_real_ip_from %s;\n' "$proxy"; done > "$RUN/web/proxies.conf"
+    : > "$RUN/web/proxies.conf" && : > "$RUN/web/callers.conf"
+    for proxy in $(tr ',' ' ' <<< "${PEBBLERUN_PROXIES:-}"); do
+        printf 'set_real_ip_from %s;\n' "$proxy" >> "$RUN/web/proxies.conf"
+        printf '%s 1;\n' "$proxy" >> "$RUN/web/callers.conf"
+    done
     cp "$ROOT/bin/lib/headers.conf" "$RUN/web/headers.conf"
     sed -e "s#@RUN@#$RUN#g; s#@USER@#$user#g; s#@ID@#$ID#g; s#@WORKERS@#${PEBBLERUN_WORKERS:-6}#" "$ROOT/bin/lib/php-fpm.conf" > "$RUN/web/php-fpm.conf"
     if ! as_root; then sed -i '/^user/d; /^group/d; /^listen.owner/d' "$RUN/web/php-fpm.conf" "$RUN/web/nginx.conf"; fi
-    mkdir -p "$RUN/web/tmp"
-    if as_root; then chown "$user" "$RUN/web/tmp"; fi
+    mkdir -p "$RUN/web/tmp" "$RUN/web/sockets"
+    if as_root; then chown "$user" "$RUN/web/tmp" "$RUN/web/sockets"; fi
+    chmod 700 "$RUN/web/tmp" "$RUN/web/sockets"
+}
+what_nginx_reads() { cat "$RUN"/web/{nginx,site,request,fastcgi,proxies,callers,headers}.conf; }
+
+start_web() {
+    web_settings
     start_watched estimator php "$SERVE/artisan" pebblerun:estimator
     if ! running "$RUN/web/php-fpm.pid"; then
         step "starting php-fpm"
-        rm -f "$RUN/web/php-fpm.pid" "$RUN/web/php-fpm.sock"
+        rm -f "$RUN/web/php-fpm.pid" "$RUN/web/sockets/php-fpm.sock"
         (cd "$RUN/web" && php-fpm8.2 -y "$RUN/web/php-fpm.conf" 9>&-) > "$RUN/log/php-fpm-start.log" 2>&1 \
             || { cat "$RUN/log/php-fpm-start.log" >&2; fail "php-fpm did not start" "see $RUN/log/php-fpm.log"; }
     elif [ -n "${RELOAD:-}" ]; then
@@ -329,20 +366,27 @@ start_web() {
     if ! running "$RUN/web/nginx.pid"; then
         step "starting nginx on $URL"
         if port_taken "$PORT"; then fail "something else already listens on port $PORT" "stop it, or set PEBBLERUN_PORT to a free port"; fi
-        (cd "$RUN/web" && nginx -e "$RUN/log/nginx.log" -c "$RUN/web/nginx.conf" -p "$RUN/web" 9>&-) 2> "$RUN/log/nginx-start.log" \
+        rm -f "$RUN"/web/sockets/{direct,proxied}.sock
+        (cd "$RUN/web" && { ulimit -n 16384 2> /dev/null || true; } && nginx -e "$RUN/log/nginx.log" -c "$RUN/web/nginx.conf" -p "$RUN/web" 9>&-) 2> "$RUN/log/nginx-start.log" \
             || { cat "$RUN/log/nginx-start.log" >&2; fail "nginx did not start" "see $RUN/log/nginx.log"; }
-    elif ! cmp -s "$RUN/web/nginx.conf" "$RUN/web/nginx.conf.running"; then
+    elif ! what_nginx_reads | cmp -s - "$RUN/web/nginx.conf.running"; then
         step "nginx takes its changed settings"
         kill -HUP "$(cat "$RUN/web/nginx.pid")"
     fi
-    cp "$RUN/web/nginx.conf" "$RUN/web/nginx.conf.running"
+    what_nginx_reads > "$RUN/web/nginx.conf.running"
     step "waiting for a page"
     local tries
     for tries in $(seq 60); do
-        curl -fsS -o /dev/null --max-time 5 "$URL/sign-in" 2> "$RUN/log/wait.log" && return 0
+        if curl -fsS -o /dev/null --max-time 5 "$URL/sign-in" 2> "$RUN/log/wait.log"; then serves_as_web; return 0; fi
         sleep 0.25
     done
     fail "no page answered at $URL/sign-in: $(cat "$RUN/log/wait.log")" "see $RUN/storage/logs and $RUN/log"
+}
+# The web says itself as whom the database knows it.
+serves_as_web() {
+    local said; said=$(curl -sS --max-time 10 "$URL/up" || true)
+    case $said in *'"Database":"good"'*) return 0 ;; esac
+    fail "the web has no database, or works in another role than its own: $said" "see $RUN/storage/logs"
 }
 
 # start_watched NAME COMMAND…: runs it in the background as the web's user, and again whenever it ends.
@@ -357,35 +401,51 @@ start_watched_as() {
     step "starting the $name"
     local as=()
     if as_root && [ "$user" != root ]; then as=(setpriv "--reuid=$user" "--regid=$user" --init-groups); fi
-    (cd "$RUN/web" && export DB_WORK_PASSWORD DB_BACKUP_PASSWORD && exec 9>&- setsid "${as[@]}" bash "$SERVE/bin/lib/watch.sh" "$@") >> "$RUN/log/$name.log" 2>&1 < /dev/null &
+    (cd "$RUN/web" && exec 9>&- setsid "${as[@]}" bash "$SERVE/bin/lib/watch.sh" "$@") >> "$RUN/log/$name.log" 2>&1 < /dev/null &
     echo $! > "$file"
     disown
 }
+# The same with what work in the background knows.
+start_work() { (work_knows && start_watched_as "$(as_work id -un)" "$@"); }
+
+# What this installation holds: "nothing", the "demo" alone, or "shops".
+installation() { PGPASSWORD=$DB_PASSWORD PGTARGETSESSIONATTRS=read-write psql -h "$DB_HOST" -p "$DB_PORT" -U pebblerun_web -d "$DB_DATABASE" -qtAc 'select installation()'; }
 
 # Work in the background, and what is due by the clock.
 start_background() {
-    start_watched worker php "$SERVE/artisan" queue:work --sleep=1 --max-time=3600 --quiet
+    start_work worker php "$SERVE/artisan" queue:work --sleep=1 --max-time=3600 --quiet
+    # What strangers' files need has a worker, a memory and a time of its own: nothing else waits for it.
+    start_work file-worker php -d memory_limit=512M "$SERVE/artisan" queue:work --queue=files --sleep=1 --max-time=3600 --quiet
     # Without a mail server of its own, a stand-in takes the mail.
-    [ -n "${MAIL_HOST:-}" ] || start_watched mail-catcher php "$SERVE/artisan" pebblerun:mail-catcher
-    # A stand-in for a supplier that is asked over the wire.
-    start_watched supplier php -S "127.0.0.1:$PEBBLERUN_SUPPLIER_PORT" "$SERVE/bin/lib/supplier.php"
+    if [ -n "${MAIL_HOST:-}" ]; then stop_one "$RUN/web/mail-catcher.pid"; else start_work mail-catcher php "$SERVE/artisan" pebblerun:mail-catcher; fi
+    # The demo has a stand-in for a supplier that is asked over the wire; it knows nothing of the shop.
+    if [ "$(installation)" = demo ]; then
+        start_watched_as "$(as_somebody "$STAND_IN_USER" id -un)" supplier env -i "PATH=$PATH" "PEBBLERUN_STAND_IN=$RUN/stand-in" php -S "127.0.0.1:$PEBBLERUN_SUPPLIER_PORT" "$SERVE/bin/lib/supplier.php"
+    else
+        stop_one "$RUN/web/supplier.pid"
+    fi
     # The logs belong to whoever runs this.
     start_watched_as "$(id -un)" rotation bash "$SERVE/bin/lib/rotate.sh" "$RUN/log"
-    start_watched scheduler php "$SERVE/artisan" schedule:work --quiet
+    start_work scheduler php "$SERVE/artisan" schedule:work --quiet
+    close_logs
 }
 
+# Everything that it began goes with it.
 stop_one() {
+    local pid tries
     running "$1" || { rm -f "$1"; return 0; }
-    kill "-${2:-TERM}" "$(cat "$1")" 2>/dev/null || true
-    local tries
+    pid=$(cat "$1")
+    kill "-${2:-TERM}" "$pid" 2>/dev/null || true
     for tries in $(seq 100); do running "$1" || break; sleep 0.1; done
+    pkill -KILL -s "$pid" 2> /dev/null || true
     rm -f "$1"
 }
 
 stop_all() {
     local name
-    for name in worker estimator scheduler mail-catcher supplier rotation nginx php-fpm; do stop_one "$RUN/web/$name.pid"; done
+    for name in worker file-worker estimator scheduler mail-catcher supplier rotation nginx php-fpm; do stop_one "$RUN/web/$name.pid"; done
     clear_strays
+    rm -rf "$RUN"/web/sockets/* "$RUN"/web/tmp/* "$RUN/web/nginx.conf.running"
     if [ -s "$DB_FOLDER/postmaster.pid" ]; then
         (cd / && as_postgres $PG/pg_ctl -D "$DB_FOLDER" -m fast -w -t 30 stop) >/dev/null 2>&1 || true
     fi

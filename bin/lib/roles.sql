@@ -40,3 +40,12 @@ alter default privileges in schema public grant select, insert, update, delete o
 alter default privileges in schema public grant usage, select on sequences to pebblerun_web, pebblerun_work;
 select format('revoke update, delete on %I from pebblerun_web, pebblerun_work', tablename) from pg_tables where schemaname = 'public' and tablename in ('audit_entries') \gexec
 select format('revoke insert, update, delete on %I from pebblerun_web, pebblerun_work', tablename) from pg_tables where schemaname = 'public' and tablename in ('migrations') \gexec
+-- What names of shops are signed with: the application knows it, and the functions that look at a name.
+set client_min_messages = warning;
+create schema if not exists pebblerun_private;
+create table if not exists pebblerun_private.naming (key text not null);
+revoke all on schema pebblerun_private from public;
+begin;
+delete from pebblerun_private.naming;
+insert into pebblerun_private.naming values (:'naming_key');
+commit;

@@ -33,6 +33,8 @@ final class JsonFile
     /** @throws InvalidDocument */
     public static function decode(string $text): object
     {
+        $fault = JsonBounds::ofFile()->fault($text);
+        $fault === null || throw InvalidDocument::because('', $fault);
         try {
             $document = json_decode($text, false, self::MOST_DEPTH, JSON_THROW_ON_ERROR);
         } catch (JsonException $fault) {

@@ -8,7 +8,7 @@
         <article class="border-t border-line py-3">
             <h2 class="font-semibold">{{ $mail->subject }}</h2>
             <p class="text-[13px] text-soft">to {{ $mail->recipients }}, {{ $mail->caught_at->format('Y-m-d H:i') }} UTC</p>
-            <pre class="mt-2 font-[inherit] break-words whitespace-pre-wrap">{{ $mail->body }}</pre>
+            <pre class="mt-2 font-[inherit] break-words whitespace-pre-wrap">{{ $mail->textFor($reader) }}</pre>
         </article>
     @empty
         <p>Nothing was sent yet.</p>

@@ -2,6 +2,10 @@
 @section('title', 'Second factor')
 @section('content')
     <form class="flex flex-col gap-3" method="post" action="/sign-in/code">
+        @if ($often)
+            <p>There were many wrong tries. If the password was right now, we sent a link to this address: open it to sign in, or type the code of your authenticator here.</p>
+            <input type="hidden" name="often" value="1">
+        @endif
         @if ($next)<input type="hidden" name="next" value="{{ $next }}">@endif
         <label class="flex flex-col gap-1">
             <span class="text-soft">Code of your authenticator, or a recovery code</span>

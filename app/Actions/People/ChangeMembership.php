@@ -23,7 +23,7 @@ final readonly class ChangeMembership
             $role === Role::Owner || $this->mustLeaveAnOwner($membership);
             $was = $membership->role;
             $membership->update(['role' => $role]);
-            $this->audit->note(AuditEvent::RoleChanged, $by, ['person' => $membership->user->name, 'from' => $was->value, 'to' => $role->value], $membership->shop_id);
+            $this->audit->note(AuditEvent::RoleChanged, $by, ['person' => $membership->calledName(), 'from' => $was->value, 'to' => $role->value], $membership->shop_id);
         });
     }
 
@@ -33,8 +33,8 @@ final readonly class ChangeMembership
         DB::transaction(function () use ($membership, $by): void {
             $this->mustLeaveAnOwner($membership);
             $membership->update(['deactivated_at' => now()]);
-            $this->moveOn($membership);
-            $this->audit->note(AuditEvent::PersonDeactivated, $by, ['person' => $membership->user->name], $membership->shop_id);
+            $this->signOut($membership);
+            $this->audit->note(AuditEvent::PersonDeactivated, $by, ['person' => $membership->calledName()], $membership->shop_id);
         });
     }
 
@@ -42,27 +42,22 @@ final readonly class ChangeMembership
     {
         DB::transaction(function () use ($membership, $by): void {
             $membership->update(['deactivated_at' => null]);
-            $this->audit->note(AuditEvent::PersonReactivated, $by, ['person' => $membership->user->name], $membership->shop_id);
+            $this->audit->note(AuditEvent::PersonReactivated, $by, ['person' => $membership->calledName()], $membership->shop_id);
         });
     }
 
-    /** Who worked there is signed out at once, and works in another of their shops the next time. */
-    private function moveOn(Membership $membership): void
+    /** Who works there is signed out at once, and works in another of their shops the next time; who works in another goes on. */
+    private function signOut(Membership $membership): void
     {
-        $person = $membership->user;
-        $this->sessions->endAll($person);
-        $other = $person->memberships()->whereNull('deactivated_at')->orderBy('id')->first();
-        if ($person->shop_id === $membership->shop_id && $other !== null) {
-            $person->update(['shop_id' => $other->shop_id]);
-        }
+        $membership->user->shop_id === $membership->shop_id && $this->sessions->endAll($membership->user);
     }
 
     private function mustLeaveAnOwner(Membership $membership): void
     {
         // Two owners who let each other go at the same moment must see each other.
-        $owners = Membership::query()->where('shop_id', $membership->shop_id)->where('role', Role::Owner)->whereNull('deactivated_at')->lockForUpdate()->pluck('id');
+        $owners = Membership::query()->where('shop_id', $membership->shop_id)->where('role', Role::Owner)->whereNull('deactivated_at')->whereNotNull('accepted_at')->lockForUpdate()->pluck('id');
         if ($membership->role === Role::Owner && $owners->all() === [$membership->id]) {
-            throw Refused::because("{$membership->user->name} is the only owner: make somebody else an owner first.");
+            throw Refused::because("{$membership->calledName()} is the only owner: make somebody else an owner first.");
         }
     }
 }

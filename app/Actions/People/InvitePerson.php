@@ -10,15 +10,18 @@ use App\Models\User;
 use App\Security\Audit;
 use App\Security\AuditEvent;
 use App\Security\Credentials;
-use App\Security\PasswordLink;
+use App\Security\PersonLinks;
 use App\Security\Role;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Mail;
 
-/** Asks somebody into a shop: a person of another shop gets a membership more, and nobody's password is known to who invites. */
+/**
+ * Asks somebody into a shop. Whether anybody knows the address already, and what they are called elsewhere, is not told to who asks;
+ * they belong to the shop once they accept.
+ */
 final readonly class InvitePerson
 {
-    public function __construct(private Audit $audit, private PasswordLink $links) {}
+    public function __construct(private Audit $audit, private PersonLinks $links) {}
 
     /** @throws Refused where they are in the shop already. */
     public function invite(Shop $shop, string $name, string $email, Role $role, ?User $by): Membership
@@ -29,8 +32,8 @@ final readonly class InvitePerson
             if ($person->memberships()->where('shop_id', $shop->id)->exists()) {
                 throw Refused::because("{$address} is in this shop already: change the role, or reactivate the person.");
             }
-            $membership = Membership::create(['shop_id' => $shop->id, 'user_id' => $person->id, 'role' => $role])->setRelation('user', $person)->setRelation('shop', $shop);
-            $this->audit->note(AuditEvent::PersonInvited, $by, ['person' => $person->name, 'email' => $address, 'role' => $role->value], $shop->id);
+            $membership = Membership::create(['shop_id' => $shop->id, 'user_id' => $person->id, 'role' => $role, 'invited_as' => $name])->setRelation('user', $person)->setRelation('shop', $shop);
+            $this->audit->note(AuditEvent::PersonInvited, $by, ['person' => $name, 'email' => $address, 'role' => $role->value], $shop->id);
 
             return $membership;
         });
@@ -43,6 +46,7 @@ final readonly class InvitePerson
     public function send(Membership $membership): void
     {
         $person = $membership->user;
-        Mail::to($person->email)->queue(new Invitation($membership->shop->name, $person->name, $membership->role->value, $person->password === null ? $this->links->of($person) : url()->to('/sign-in')));
+        $link = $person->password === null ? $this->links->make(PersonLinks::PASSWORD, $person, $membership->shop_id) : config('app.url').'/account';
+        Mail::to($person->email)->queue((new Invitation($membership->shop->name, $membership->calledName(), $membership->role->value, $link))->about($person, $membership->shop_id));
     }
 }

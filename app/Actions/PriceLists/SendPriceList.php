@@ -3,6 +3,7 @@
 namespace App\Actions\PriceLists;
 
 use App\Assembly\PriceListFile;
+use App\Exceptions\Refused;
 use App\Models\PriceList;
 use App\Models\Supplier;
 use App\Models\User;
@@ -13,10 +14,16 @@ use Pebblerun\Formats\PriceList\Matching;
 /** Keeps a supplier's list as it was sent, with a first thought of which column says what. */
 final readonly class SendPriceList
 {
+    /** As many as are taken in within half a minute. */
+    private const MOST_LINES = 60_000;
+
     /** @throws InvalidDocument where it is no table. */
     public function send(Supplier $supplier, string $name, string $bytes, User $author): PriceList
     {
-        [$names, $rows] = PriceListFile::beginning(CsvText::of($bytes));
+        $text = CsvText::of($bytes);
+        $lines = $text->lines();
+        $lines <= self::MOST_LINES || throw Refused::because("This list has {$lines} lines: ".self::MOST_LINES.' at most are taken in at once. Send it in parts.');
+        [$names, $rows] = PriceListFile::beginning($text);
         $list = PriceList::create([
             'shop_id' => $supplier->shop_id, 'supplier_id' => $supplier->id, 'author_id' => $author->id, 'name' => mb_substr($name, 0, 200) ?: 'list.csv', 'as_of' => $author->shop->today(),
             'matching' => self::matching($supplier, $names, $rows),

@@ -4,6 +4,8 @@ namespace App\Console\Commands;
 
 use App\Mail\CaughtMessage;
 use App\Models\CaughtMail;
+use App\Models\Shop;
+use App\Models\User;
 use Illuminate\Console\Command;
 
 /** A small stand-in for a mail server: it speaks as much of SMTP (RFC 5321) as a sender needs, on loopback, and keeps what it is given. */
@@ -75,7 +77,7 @@ final class CatchMail extends Command
             $message .= str_starts_with($line, '..') ? substr($line, 1) : $line;
         }
         $caught = CaughtMessage::of($message);
-        CaughtMail::create(['recipients' => mb_substr(implode(', ', $recipients), 0, 1000), 'subject' => $caught->subject, 'body' => $caught->body]);
+        CaughtMail::create(['shop_id' => Shop::query()->whereKey($caught->shop)->value('id'), 'user_id' => User::query()->whereKey($caught->person)->value('id'), 'recipients' => mb_substr(implode(', ', $recipients), 0, 1000), 'subject' => $caught->subject, 'body' => $caught->body]);
         $say('250 kept');
     }
 }

@@ -2,6 +2,7 @@
 
 namespace App\Console\Commands;
 
+use App\Security\KnownPlaces;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 
@@ -28,6 +29,8 @@ final class Prune extends Command
         DB::table('kept_summaries')->where('kept_at', '<', now()->subDays(self::FIGURES))->delete();
         DB::table('tasks')->where('finished_at', '<', now()->subDays(self::TASKS))->delete();
         DB::table('price_lists')->whereIn('state', ['sent', 'looked'])->where('updated_at', '<', now()->subDays(self::LISTS))->delete();
+        DB::table('person_links')->where('ends_at', '<', now())->delete();
+        KnownPlaces::old()->delete();
         DB::table('presences')->where('seen_at', '<', now()->subDay())->delete();
 
         return self::SUCCESS;

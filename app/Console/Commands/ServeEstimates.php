@@ -4,6 +4,7 @@ namespace App\Console\Commands;
 
 use App\Assembly\RuleSources;
 use App\Assembly\WarmEstimates;
+use App\Database\NamedShop;
 use Illuminate\Console\Command;
 use Pebblerun\Core\CoreException;
 use Throwable;
@@ -60,6 +61,7 @@ final class ServeEstimates extends Command
             return false;
         }
         try {
+            $asked === null || NamedShop::sayName($asked['shop']);
             $asked === null || @fwrite($asker, $estimates->answer($asked)."\n");
         } catch (CoreException) {
             // Who asked finds the same fault and tells it.

@@ -4,7 +4,7 @@ namespace App\Console\Commands;
 
 use App\Models\User;
 use App\Security\Credentials;
-use App\Security\PasswordLink;
+use App\Security\PersonLinks;
 use Illuminate\Console\Command;
 
 final class SetPersonPassword extends Command
@@ -13,7 +13,7 @@ final class SetPersonPassword extends Command
 
     protected $description = 'Prints a link by which somebody chooses a new password: for two days, and once';
 
-    public function handle(PasswordLink $links): int
+    public function handle(PersonLinks $links): int
     {
         $person = User::query()->where('email', Credentials::address((string) $this->argument('email')))->first();
         if ($person === null) {
@@ -21,7 +21,7 @@ final class SetPersonPassword extends Command
 
             return 2;
         }
-        $this->line($links->of($person));
+        $this->line($links->make(PersonLinks::PASSWORD, $person));
 
         return self::SUCCESS;
     }

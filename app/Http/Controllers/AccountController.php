@@ -2,12 +2,14 @@
 
 namespace App\Http\Controllers;
 
+use App\Actions\People\AnswerInvitation;
 use App\Actions\People\SetPassword;
 use App\Actions\People\TellChange;
 use App\Http\Requests\PersonRequest;
 use App\Http\Requests\SecondFactorRequest;
 use App\Http\Requests\SetPasswordRequest;
 use App\Http\Requests\ShopRequest;
+use App\Models\Membership;
 use App\Queries\ShopList;
 use App\Security\Audit;
 use App\Security\AuditEvent;
@@ -32,6 +34,7 @@ final class AccountController
             'recovery_codes' => count($person->recovery_codes ?? []),
             'sessions' => $sessions->of($person, $request->session()->getId()),
             'shops' => ShopList::of($person),
+            'invitations' => ShopList::askingFor($person),
         ]);
     }
 
@@ -40,6 +43,21 @@ final class AccountController
         $request->person()->update(['shop_id' => $request->shop()]);
 
         return response()->json(ShopList::of($request->person()));
+    }
+
+    /** Into a shop that asked: its people see from then on who came. */
+    public function accept(PersonRequest $request, Membership $membership, AnswerInvitation $answer): JsonResponse
+    {
+        $answer->accept($membership, $request->person());
+
+        return response()->json(['shops' => ShopList::of($request->person()), 'invitations' => ShopList::askingFor($request->person())]);
+    }
+
+    public function decline(PersonRequest $request, Membership $membership, AnswerInvitation $answer): JsonResponse
+    {
+        $answer->decline($membership);
+
+        return response()->json(['shops' => ShopList::of($request->person()), 'invitations' => ShopList::askingFor($request->person())]);
     }
 
     public function password(SetPasswordRequest $request, SetPassword $passwords): JsonResponse

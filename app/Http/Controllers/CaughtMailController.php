@@ -2,16 +2,19 @@
 
 namespace App\Http\Controllers;
 
+use App\Http\Requests\PersonRequest;
 use App\Models\CaughtMail;
 use Illuminate\Http\Response;
 
-/** What was sent, where a stand-in takes the mail: for trials, so that nobody needs a mail server. */
+/** What the shop was sent, where a stand-in takes the mail: for trials, so that nobody needs a mail server. */
 final class CaughtMailController
 {
     private const SHOWN = 50;
 
-    public function index(): Response
+    public function index(PersonRequest $request): Response
     {
-        return response()->view('caught-mail', ['mails' => CaughtMail::query()->orderByDesc('id')->limit(self::SHOWN)->get()]);
+        $mails = CaughtMail::query()->where('shop_id', $request->person()->shop_id)->orderByDesc('id')->limit(self::SHOWN)->get();
+
+        return response()->view('caught-mail', ['mails' => $mails, 'reader' => $request->person()]);
     }
 }

@@ -2,14 +2,16 @@
 
 namespace App\Http\Controllers;
 
-use App\Actions\Library\TakeDocuments;
+use App\Actions\StartTask;
 use App\Archive\ExportShop;
 use App\Assembly\DraftLibrary;
 use App\Assembly\Reading;
 use App\Http\Requests\DocumentsRequest;
 use App\Http\Requests\PersonRequest;
+use App\Jobs\TakeSentDocuments;
 use App\Models\Platform;
 use App\Queries\PartsTable;
+use App\Queries\TaskState;
 use App\Security\Audit;
 use App\Security\AuditEvent;
 use Illuminate\Http\JsonResponse;
@@ -30,9 +32,9 @@ final class FilesController
         return response()->json($file === 'platform.json' ? $draft->platformDocument() : $draft->partsDocument(), 200, ['Content-Disposition' => $name], JSON_PRETTY_PRINT | JSON_UNESCAPED_UNICODE | JSON_UNESCAPED_SLASHES | JSON_PRESERVE_ZERO_FRACTION);
     }
 
-    public function take(DocumentsRequest $request, TakeDocuments $take): JsonResponse
+    public function take(DocumentsRequest $request, StartTask $tasks): JsonResponse
     {
-        return response()->json($take->take($request->person()->shop, $request->platformText(), $request->partsText(), $request->isDry(), $request->person())->toArray());
+        return response()->json(TaskState::of($tasks->start(TakeSentDocuments::class, TakeSentDocuments::KIND, $request->subject(), $request->person()->shop_id, $request->person(), $request->files())), 202);
     }
 
     public function archive(PersonRequest $request, ExportShop $export, Audit $audit): BinaryFileResponse

@@ -2,13 +2,15 @@
 
 namespace App\Http\Controllers;
 
-use App\Actions\ImportBundle;
 use App\Actions\NotePresence;
 use App\Actions\StartJob;
+use App\Actions\StartTask;
 use App\Http\Requests\BundleRequest;
 use App\Http\Requests\PersonRequest;
 use App\Http\Requests\StartJobRequest;
+use App\Jobs\TakeSentBundle;
 use App\Models\CustomerJob;
+use App\Queries\TaskState;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 
@@ -27,11 +29,9 @@ final class JobController
         return redirect("/jobs/{$job->id}/brief");
     }
 
-    public function bundle(BundleRequest $request, ImportBundle $import): JsonResponse
+    public function bundle(BundleRequest $request, StartTask $tasks): JsonResponse
     {
-        $job = $import->from($request->string('bundle')->value(), $request->string('customer')->value(), $request->string('title')->value(), $request->person());
-
-        return response()->json(['job' => $job->id], 201);
+        return response()->json(TaskState::of($tasks->start(TakeSentBundle::class, TakeSentBundle::KIND, $request->subject(), $request->person()->shop_id, $request->person(), $request->files())), 202);
     }
 
     /** Who else has it open, and how far it has come: asked every few seconds. */

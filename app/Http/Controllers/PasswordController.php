@@ -3,11 +3,13 @@
 namespace App\Http\Controllers;
 
 use App\Actions\People\SetPassword;
+use App\Database\NamedShop;
 use App\Jobs\SendNewPassword;
 use App\Models\User;
 use App\Security\Credentials;
-use App\Security\PasswordLink;
+use App\Security\KnownPlaces;
 use App\Security\PasswordRule;
+use App\Security\PersonLinks;
 use App\Security\Tries;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;
@@ -17,7 +19,7 @@ use Illuminate\Support\Facades\Validator;
 /** A new password by a link that was sent, for who was invited or forgot theirs. */
 final class PasswordController
 {
-    public function __construct(private readonly PasswordLink $links) {}
+    public function __construct(private readonly PersonLinks $links) {}
 
     public function ask(): Response
     {
@@ -28,7 +30,7 @@ final class PasswordController
     public function send(Request $request, Tries $tries): Response
     {
         $email = Credentials::address(mb_substr($request->string('email')->value(), 0, 200));
-        if ($tries->wait("reset {$email}", (string) $request->ip()) > 0) {
+        if ($tries->wait("reset {$email}", (string) $request->ip(), KnownPlaces::knows($email, (string) $request->ip())) > 0) {
             return response()->view('forgotten', ['sent' => false, 'fault' => 'That was asked often just now: wait some minutes.'], 422);
         }
         $tries->failed("reset {$email}", (string) $request->ip());
@@ -37,23 +39,27 @@ final class PasswordController
         return response()->view('forgotten', ['sent' => true, 'fault' => null]);
     }
 
-    public function show(Request $request, User $person): Response
+    public function show(Request $request, string $token): Response
     {
-        return $this->links->isFresh($person, $request->string('stamp')->value()) ? self::page($request, $person) : self::stale();
+        $person = $this->links->find(PersonLinks::PASSWORD, $token)?->user;
+
+        return $person === null ? self::stale() : self::page($request, $person);
     }
 
-    public function store(Request $request, User $person, SetPassword $passwords): Response|RedirectResponse
+    public function store(Request $request, string $token, SetPassword $passwords): Response|RedirectResponse
     {
-        if (! $this->links->isFresh($person, $request->string('stamp')->value())) {
+        $link = $this->links->find(PersonLinks::PASSWORD, $token);
+        $person = $link?->user;
+        if ($link === null || $person === null) {
             return self::stale();
         }
+        NamedShop::say($link->shop_id ?? $person->shop_id, $person->id);
         $check = Validator::make($request->only('password', 'again'), ['password' => ['required', 'string', new PasswordRule($person)], 'again' => ['same:password']], ['again.same' => 'The two are not the same: type it again.']);
         if ($check->fails()) {
             return self::page($request, $person, $check->errors()->first());
         }
-        $passwords->set($person, $request->string('password')->value());
 
-        return redirect('/sign-in');
+        return $passwords->byLink($link, $person, $request->string('password')->value()) ? redirect('/sign-in') : self::stale();
     }
 
     private static function page(Request $request, User $person, ?string $fault = null): Response

@@ -6,12 +6,14 @@ use App\Actions\PriceLists\MatchPriceList;
 use App\Actions\PriceLists\RefreshSupplier;
 use App\Actions\PriceLists\SendPriceList;
 use App\Actions\PriceLists\TakePriceList;
+use App\Actions\StartTask;
 use App\Http\Requests\MatchingRequest;
 use App\Http\Requests\PersonRequest;
 use App\Http\Requests\PriceListRequest;
 use App\Http\Requests\RowsRequest;
 use App\Http\Requests\SupplierRequest;
 use App\Http\Requests\TakingRequest;
+use App\Jobs\TakeLookedPriceList;
 use App\Models\PriceList;
 use App\Models\Supplier;
 use App\Queries\PriceListPage;
@@ -62,11 +64,9 @@ final class PriceListController
         return response()->json(PriceListPage::rows($list, $request->string('outcome')->value(), $request->integer('after'), $request->person()));
     }
 
-    public function take(TakingRequest $request, PriceList $list, TakePriceList $take): JsonResponse
+    public function take(TakingRequest $request, PriceList $list, StartTask $tasks): JsonResponse
     {
-        $take->take($list, $request->leavesOut());
-
-        return response()->json(PriceListPage::list($list->refresh(), $request->person()));
+        return response()->json(TaskState::of($tasks->start(TakeLookedPriceList::class, TakeLookedPriceList::KIND, $request->subject($list), $list->shop_id, $request->person())), 202);
     }
 
     public function undo(PersonRequest $request, PriceList $list, TakePriceList $take): JsonResponse

@@ -14,7 +14,7 @@ abstract class ConfirmedRequest extends PersonRequest
     {
         $tries = app(Tries::class);
         $account = "own {$this->person()->email}";
-        $wait = $tries->wait($account, (string) $this->ip());
+        $wait = $tries->wait($account, (string) $this->ip(), true);
         if ($wait > 0) {
             throw ValidationException::withMessages(['now' => "Too many tries. Wait {$wait} seconds and try again."]);
         }

@@ -2,27 +2,23 @@
 
 namespace App\Http\Requests;
 
-/** A platform and its parts in the open formats, as texts; dry: told, and not taken in. */
+/** A platform and its parts in the open formats, as files; dry: told, and not taken in. */
 final class DocumentsRequest extends PersonRequest
 {
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['platform' => ['required', 'string', 'max:2000000'], 'parts' => ['required', 'string', 'max:6000000'], 'dry' => ['required', 'boolean']];
+        return ['platform' => ['required', 'file', 'max:2000'], 'parts' => ['required', 'file', 'max:6000'], 'dry' => ['required', 'boolean']];
     }
 
-    public function platformText(): string
+    /** @return array<string, string> */
+    public function files(): array
     {
-        return $this->string('platform')->value();
+        return array_map(fn (string $name): string => (string) file_get_contents((string) $this->file($name)?->getRealPath()), ['platform' => 'platform', 'parts' => 'parts']);
     }
 
-    public function partsText(): string
+    public function subject(): string
     {
-        return $this->string('parts')->value();
-    }
-
-    public function isDry(): bool
-    {
-        return $this->boolean('dry');
+        return json_encode(['dry' => $this->boolean('dry'), 'sum' => hash('xxh128', implode("\0", $this->files()))], JSON_THROW_ON_ERROR);
     }
 }

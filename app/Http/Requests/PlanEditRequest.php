@@ -3,6 +3,7 @@
 namespace App\Http\Requests;
 
 use App\Actions\Step;
+use App\Http\Middleware\ReadBody;
 use App\Security\Ability;
 use Illuminate\Validation\Rule;
 use Pebblerun\Core\Job\Commands\AcceptLimit;
@@ -28,7 +29,7 @@ final class PlanEditRequest extends EditRequest
     /** Some commands ask more of a role than editing a plan. */
     public function authorize(): bool
     {
-        $asked = array_filter(array_map(Ability::ofCommand(...), (array) $this->input('commands', [])));
+        $asked = array_filter(array_map(Ability::ofCommand(...), is_array($this->sent()) ? $this->sent() : []));
 
         return array_filter($asked, fn (Ability $ability): bool => ! $this->person()->may($ability)) === [];
     }
@@ -50,10 +51,13 @@ final class PlanEditRequest extends EditRequest
      */
     public function commands(): array
     {
-        // As they were sent: to an array {} and [] would be the same.
-        $sent = json_decode($this->getContent())->commands ?? [];
+        return array_map(fn (array $command): array => $this->signed(self::named($command)), DocumentReader::standard()->commands($this->sent()));
+    }
 
-        return array_map(fn (array $command): array => $this->signed(self::named($command)), DocumentReader::standard()->commands($sent));
+    /** The one body that was read, in which {} and [] differ. */
+    private function sent(): mixed
+    {
+        return ReadBody::of($this)->commands ?? null;
     }
 
     /**

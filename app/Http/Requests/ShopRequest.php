@@ -10,7 +10,7 @@ final class ShopRequest extends PersonRequest
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
-        return ['shop' => ['required', 'integer', Rule::in($this->person()->memberships()->whereNull('deactivated_at')->pluck('shop_id')->all())]];
+        return ['shop' => ['required', 'integer', Rule::in($this->person()->accepted()->pluck('shop_id')->all())]];
     }
 
     /** @return array<string, string> */

@@ -2,6 +2,7 @@
 
 namespace App\Http\Requests;
 
+use App\Database\NamedShop;
 use App\Models\User;
 use App\Security\Audit;
 use App\Security\AuditEvent;
@@ -12,22 +13,25 @@ use Illuminate\Foundation\Http\FormRequest;
 /** An address and a password. What is wrong is told on the form itself: a visitor has no session to keep it in. */
 final class SignInRequest extends FormRequest
 {
-    /** The person they belong to; a sentence where there is none. */
-    public function authenticate(Credentials $credentials, Tries $tries, Audit $audit): User|string
+    public function address(): string
     {
-        $email = Credentials::address(mb_substr($this->string('email')->value(), 0, 200));
-        $wait = $tries->wait($email, (string) $this->ip());
-        if ($wait > 0) {
-            return "Too many tries. Wait {$wait} seconds and try again.";
-        }
-        $person = $credentials->personWith($email, mb_substr($this->string('password')->value(), 0, 200));
-        if ($person !== null) {
-            return $person;
-        }
-        $tries->failed($email, (string) $this->ip());
-        $known = User::query()->where('email', $email)->first();
-        $known === null || $audit->note(AuditEvent::SignInRefused, $known);
+        return Credentials::address(mb_substr($this->string('email')->value(), 0, 200));
+    }
 
-        return 'This address and password do not belong together.';
+    public function password(): string
+    {
+        return mb_substr($this->string('password')->value(), 0, 200);
+    }
+
+    /** Counts it, and notes it for the owner of a shop whose person somebody tried to be. */
+    public function noteRefusal(Tries $tries, Audit $audit): void
+    {
+        $tries->failed($this->address(), (string) $this->ip());
+        $known = User::query()->where('email', $this->address())->first();
+        if ($known !== null) {
+            NamedShop::say($known->shop_id, $known->id);
+            $audit->note(AuditEvent::SignInRefused, $known);
+            NamedShop::say(null, null);
+        }
     }
 }

@@ -2,6 +2,8 @@
 
 namespace App\Http\Requests;
 
+use App\Models\PriceList;
+
 /** Taking a price list in; lines that are refused are left out only when told. */
 final class TakingRequest extends PersonRequest
 {
@@ -11,8 +13,8 @@ final class TakingRequest extends PersonRequest
         return ['leave_out' => ['sometimes', 'boolean']];
     }
 
-    public function leavesOut(): bool
+    public function subject(PriceList $list): string
     {
-        return $this->boolean('leave_out');
+        return json_encode(['list' => $list->id, 'leave_out' => $this->boolean('leave_out')], JSON_THROW_ON_ERROR);
     }
 }

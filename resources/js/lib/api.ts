@@ -40,11 +40,20 @@ async function send<T>(method: string, url: string, body?: unknown): Promise<T> 
             credentials: 'same-origin',
             headers: {
                 Accept: 'application/json',
-                'Content-Type': body instanceof Blob ? 'application/octet-stream' : 'application/json',
+                // A form names its own, with what parts it.
+                ...(body instanceof FormData
+                    ? {}
+                    : {
+                          'Content-Type':
+                              body instanceof Blob ? 'application/octet-stream' : 'application/json',
+                      }),
                 'X-Requested-With': 'XMLHttpRequest',
                 'X-XSRF-TOKEN': token(),
             },
-            body: body === undefined || body instanceof Blob ? body : JSON.stringify(body),
+            body:
+                body === undefined || body instanceof Blob || body instanceof FormData
+                    ? body
+                    : JSON.stringify(body),
         });
     } catch {
         throw new Offline('No answer from the shop’s server.');
@@ -69,7 +78,7 @@ async function send<T>(method: string, url: string, body?: unknown): Promise<T> 
 
 export const get = <T>(url: string) => send<T>('GET', url);
 export const post = <T>(url: string, body: unknown) => send<T>('POST', url, body);
-/** A file as it is, not as JSON. */
-export const sendFile = <T>(url: string, file: Blob) => send<T>('POST', url, file);
+/** A file as it is, or several in a form; not as JSON. */
+export const sendFile = <T>(url: string, file: Blob | FormData) => send<T>('POST', url, file);
 export const drop = <T>(url: string, body?: unknown) => send<T>('DELETE', url, body);
 export const put = <T>(url: string, body: unknown) => send<T>('PUT', url, body);

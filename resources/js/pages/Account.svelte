@@ -8,7 +8,7 @@
     import ShopList from '@/features/account/ShopList.svelte';
     import Frame from '@/ui/Frame.svelte';
 
-    let { email, second_factor, recovery_codes, sessions, shops }: AccountPage = $props();
+    let { email, second_factor, recovery_codes, sessions, shops, invitations }: AccountPage = $props();
     let on = $state(untrack(() => second_factor));
 </script>
 
@@ -25,6 +25,6 @@
         <Password />
         <Factor bind:on left={recovery_codes} />
         <SessionList {sessions} />
-        {#if shops.length > 1}<ShopList {shops} />{/if}
+        <ShopList {shops} {invitations} />
     </div>
 </Frame>

@@ -84,17 +84,32 @@
                                 max={Math.max(1, task.of)}
                                 aria-label="Lines read"
                             ></progress>
-                            <span class="text-soft tabular-nums">{task.done} of {task.of} lines</span>
+                            <span class="text-soft tabular-nums"
+                                >{task.of > 0
+                                    ? `${task.done} of ${task.of} lines`
+                                    : 'The list is being worked on'}</span
+                            >
                             <button class="btn" onclick={cancel}>Cancel</button>
                         </div>
-                    {:else if task?.state === 'failed'}<p class="mt-3 text-rust" role="alert">
+                    {:else if task?.state === 'failed' && shown.state === 'sent'}<p
+                            class="mt-3 text-rust"
+                            role="alert"
+                        >
                             {task.reason}
                         </p>
-                    {:else if task?.state === 'cancelled'}<p class="mt-3 text-soft" role="status">
+                    {:else if task?.state === 'cancelled' && shown.state === 'sent'}<p class="mt-3 text-soft" role="status">
                             Cancelled: nothing was changed.
                         </p>
                     {:else if shown.state !== 'sent'}
-                        <DryRun list={shown} page={{ currency }} again={() => router.reload()} />
+                        {#if task?.state === 'failed'}<p class="mt-3 text-rust" role="alert">
+                                {task.reason}
+                            </p>{/if}
+                        <DryRun
+                            list={shown}
+                            page={{ currency }}
+                            begun={(taking) => (task = taking)}
+                            again={() => router.reload()}
+                        />
                     {/if}
                 {/key}
             {:else}

@@ -2,7 +2,7 @@
 
 {!! $shop !!} invites you to Pebblerun as {{ $role }}.
 
-Come in here; the link is good for two days and once:
+{{ str_ends_with($link, '/account') ? 'You have an account already: sign in and accept, under Account:' : 'Come in here; the link is good for two days and once:' }}
 
 {!! $link !!}
 

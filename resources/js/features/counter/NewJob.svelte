@@ -1,9 +1,11 @@
 <script lang="ts">
     import { router, useForm } from '@inertiajs/svelte';
-    import type { Opened } from '@/generated/answers';
-    import { post } from '@/lib/api';
+    import type { Opened, Task } from '@/generated/answers';
+    import { sendFile } from '@/lib/api';
+    import { Background } from '@/lib/background.svelte';
     import { told } from '@/lib/told.svelte';
     import Told from '@/ui/Told.svelte';
+    import Waits from '@/ui/Waits.svelte';
     import CustomerField, { type Known } from '@/ui/CustomerField.svelte';
     import Sheet from '@/ui/Sheet.svelte';
     import { figure } from '@/lib/format';
@@ -45,9 +47,10 @@
     /** A plan that another shop wrote: its platform and its parts come from the file. */
     let files = $state<FileList>();
     const say = told();
+    const work = new Background();
     async function take(file: File) {
-        const sent = { bundle: await file.text(), customer: form.customer, title: form.title };
-        const opened = await say.of(post<Opened>('/jobs/bundles', sent));
+        const whose = new URLSearchParams({ customer: form.customer, title: form.title });
+        const opened = await say.of(work.of<Opened>(sendFile<Task>(`/jobs/bundles?${whose}`, file)));
         if (opened) router.visit(`/jobs/${opened.job}/brief`);
     }
 
@@ -109,10 +112,11 @@
             /></label
         >
         <Told {say} />
+        <Waits {work} words="The file is being read" />
         {#if form.hasErrors}<p class="text-rust" role="alert">{Object.values(form.errors).join(' ')}</p>{/if}
         <div class="flex justify-end gap-2">
             <button type="button" class="btn" onclick={() => (open = false)}>Cancel</button>
-            <button type="submit" class="btn btn-strong" disabled={form.processing}>Start</button>
+            <button type="submit" class="btn btn-strong" disabled={form.processing || work.isLive}>Start</button>
         </div>
     </form>
 </Sheet>

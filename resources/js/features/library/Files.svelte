@@ -1,10 +1,12 @@
 <script lang="ts">
     import { router } from '@inertiajs/svelte';
-    import type { Taken } from '@/generated/answers';
-    import { post } from '@/lib/api';
+    import type { Taken, Task } from '@/generated/answers';
+    import { sendFile } from '@/lib/api';
+    import { Background } from '@/lib/background.svelte';
     import { told } from '@/lib/told.svelte';
     import Sheet from '@/ui/Sheet.svelte';
     import Told from '@/ui/Told.svelte';
+    import Waits from '@/ui/Waits.svelte';
 
     /** The library in the open formats, out and in; and everything that the shop owns as one archive. */
     type Props = { open: boolean; base: string; name: string; mayEdit: boolean; mayExport: boolean };
@@ -13,6 +15,7 @@
     let parts = $state<FileList>();
     let dry = $state.raw<Taken | null>(null);
     const say = told();
+    const work = new Background();
     const outs = [
         ['platform.json', 'the platform'],
         ['parts.json', 'its parts'],
@@ -27,10 +30,11 @@
     async function send(isDry: boolean) {
         const files = [platform?.[0], parts?.[0]];
         if (!files[0] || !files[1]) return;
-        const [one, other] = await Promise.all([files[0].text(), files[1].text()]);
-        const taken = await say.of(
-            post<Taken>('/library/documents', { platform: one, parts: other, dry: isDry }),
-        );
+        const sent = new FormData();
+        sent.set('platform', files[0]);
+        sent.set('parts', files[1]);
+        sent.set('dry', isDry ? '1' : '0');
+        const taken = await say.of(work.of<Taken>(sendFile<Task>('/library/documents', sent)));
         dry = isDry ? (taken ?? null) : null;
         if (taken && !isDry) {
             open = false;
@@ -78,8 +82,9 @@
                     onchange={() => (dry = null)}
                 /></label
             >
-            <button class="btn">Look what they would change</button>
+            <button class="btn" disabled={work.isLive}>Preview</button>
         </form>
+        <Waits {work} words="The files are being read" />
         {#if say.bad}<pre
                 class="mt-2 max-h-60 overflow-auto text-[12px] whitespace-pre-wrap text-rust"
                 role="alert">{say.bad}</pre>{:else}<Told {say} />{/if}

@@ -1,14 +1,19 @@
 <script lang="ts">
     import { untrack } from 'svelte';
-    import type { PriceListRows, PriceListShown, PriceListsPage } from '@/generated/answers';
+    import type { PriceListRows, PriceListShown, PriceListsPage, Task } from '@/generated/answers';
     import { get, post } from '@/lib/api';
     import { figure } from '@/lib/format';
     import { told } from '@/lib/told.svelte';
     import Told from '@/ui/Told.svelte';
 
     /** What taking the list in would do, line by line; and doing it, or taking it back. */
-    type Props = { list: PriceListShown; page: Pick<PriceListsPage, 'currency'>; again: () => void };
-    let { list, page, again }: Props = $props();
+    type Props = {
+        list: PriceListShown;
+        page: Pick<PriceListsPage, 'currency'>;
+        begun: (task: Task) => void;
+        again: () => void;
+    };
+    let { list, page, begun, again }: Props = $props();
     const kinds = [
         ['refused', 'refused', '✕'],
         ['changed', 'change', '≠'],
@@ -26,10 +31,13 @@
         if (found) shown = after ? { ...found, rows: [...shown.rows, ...found.rows] } : found;
     }
 
-    async function act(what: 'taking' | 'undo', body: object) {
-        const done = await say.of(post<PriceListShown>(`/price-lists/${list.id}/${what}`, body));
-        if (!done) return;
-        again();
+    async function take(body: object) {
+        const task = await say.of(post<Task>(`/price-lists/${list.id}/taking`, body));
+        if (task) begun(task);
+    }
+
+    async function undo() {
+        if (await say.of(post<PriceListShown>(`/price-lists/${list.id}/undo`, {}))) again();
     }
 </script>
 
@@ -84,19 +92,19 @@
 <div class="sticky bottom-0 mt-3 flex flex-wrap items-center gap-3 border-t border-line bg-ground py-3">
     {#if list.state === 'looked'}
         {#if list.counts.refused === 0}
-            <button class="btn btn-strong" disabled={writes === 0} onclick={() => act('taking', {})}
+            <button class="btn btn-strong" disabled={writes === 0} onclick={() => take({})}
                 >Take {figure(writes)} in</button
             >
         {:else}
             <span class="text-soft">Correct the list and send it again, or</span>
-            <button class="btn" disabled={writes === 0} onclick={() => act('taking', { leave_out: true })}
+            <button class="btn" disabled={writes === 0} onclick={() => take({ leave_out: true })}
                 >leave {list.counts.refused === 1 ? '1 line' : `${figure(list.counts.refused)} lines`} out and take
                 {figure(writes)} in</button
             >
         {/if}
     {:else if list.state === 'taken'}
         <span class="text-moss">Taken in: every plan uses its prices.</span>
-        <button class="btn" onclick={() => act('undo', {})}>Take the whole list back</button>
+        <button class="btn" onclick={() => undo()}>Take the whole list back</button>
     {:else if list.state === 'undone'}<span class="text-soft">Taken back: prices are what they were.</span
         >{/if}
     <Told {say} />
