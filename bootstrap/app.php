@@ -4,14 +4,15 @@ use App\Exceptions\DatabaseFault;
 use App\Exceptions\FaultPage;
 use App\Exceptions\Outage;
 use App\Exceptions\Refused;
-use App\Exceptions\WrongRole;
 use App\Http\Middleware\ReadBody;
 use App\Http\Middleware\RefuseControlCharacters;
 use App\Http\Middleware\RequestId;
 use App\Http\Middleware\SecurityHeaders;
 use App\Http\Middleware\SharePageData;
 use App\Http\Middleware\ShopOfRequest;
+use App\Logging\FaultsOfStrangers;
 use App\Queries\Health;
+use App\Security\WrongRole;
 use Illuminate\Console\Scheduling\Schedule;
 use Illuminate\Foundation\Application;
 use Illuminate\Foundation\Configuration\Exceptions;
@@ -53,6 +54,7 @@ return Application::configure(basePath: dirname(__DIR__))
 
             return false;
         });
+        $exceptions->report(fn (Throwable $fault): bool => ! FaultsOfStrangers::told($fault));
         $exceptions->dontReport([Refused::class, InvalidDocument::class]);
         $exceptions->render(fn (Refused $fault): JsonResponse => response()->json($fault->answer, $fault->status));
         $exceptions->render(fn (PDOException $fault, Request $request): ?Response => Outage::is($fault) ? Outage::answer($request) : null);

@@ -1,17 +1,19 @@
 <?php
 
+use App\Logging\BoundedFile;
+
 return [
-    'default' => env('LOG_CHANNEL', 'daily'),
+    'default' => env('LOG_CHANNEL', 'file'),
     'deprecations' => ['channel' => 'null', 'trace' => false],
     'channels' => [
-        // A file a day, readable by its user alone, kept for two weeks.
-        'daily' => [
-            'driver' => 'daily',
-            'days' => (int) env('LOG_DAYS', 14),
-            'permission' => 0600,
+        // Readable by its user alone, and bounded by size.
+        'file' => [
+            'driver' => 'custom',
+            'via' => [BoundedFile::class, 'logger'],
             'path' => storage_path('logs/pebblerun.log'),
+            'bytes' => (int) env('LOG_BYTES', 8_000_000),
+            'older' => (int) env('LOG_OLDER', 4),
             'level' => env('LOG_LEVEL', 'info'),
-            'replace_placeholders' => true,
         ],
         'stderr' => [
             'driver' => 'monolog',

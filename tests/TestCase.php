@@ -13,6 +13,7 @@ use App\Security\DemoPeople;
 use Illuminate\Foundation\Testing\RefreshDatabase;
 use Illuminate\Foundation\Testing\TestCase as LaravelTestCase;
 use Illuminate\Http\Response;
+use Illuminate\Http\UploadedFile;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Testing\TestResponse;
 
@@ -55,7 +56,7 @@ abstract class TestCase extends LaravelTestCase
     {
         $shop = Shop::query()->firstOrCreate(['name' => 'Dunlin Works'], ['units' => [], 'document' => []]);
         $person = User::create(['shop_id' => $shop->id, 'name' => 'Pell', 'email' => "pell-{$role}@dunlin.test", 'password' => 'x']);
-        $person->memberships()->create(['shop_id' => $shop->id, 'role' => $role]);
+        $person->memberships()->create(['shop_id' => $shop->id, 'role' => $role, 'accepted_at' => now()]);
 
         return $person;
     }
@@ -129,7 +130,46 @@ abstract class TestCase extends LaravelTestCase
     /** Does what waits in the background. */
     protected function work(): void
     {
-        Artisan::call('queue:work', ['--stop-when-empty' => true, '--sleep' => 0]);
+        Artisan::call('queue:work', ['--queue' => 'default,files', '--stop-when-empty' => true, '--sleep' => 0]);
+    }
+
+    /**
+     * A file, and the task that reads it once it is through; the refusal where it is not taken.
+     *
+     * @param  array<string, mixed>  $query
+     * @return TestResponse<Response>
+     */
+    protected function sendFile(string $address, string $bytes, array $query = []): TestResponse
+    {
+        return $this->through($this->call('POST', "{$address}?".http_build_query($query), [], [], [], ['CONTENT_TYPE' => 'application/octet-stream', 'HTTP_ACCEPT' => 'application/json'], $bytes));
+    }
+
+    /**
+     * The same of several files in a form.
+     *
+     * @param  array<string, string>  $files  bytes by field
+     * @param  array<string, string>  $fields
+     * @return TestResponse<Response>
+     */
+    protected function sendFiles(string $address, array $files, array $fields): TestResponse
+    {
+        $sent = array_map(fn (string $bytes): UploadedFile => UploadedFile::fake()->createWithContent('file.json', $bytes), $files);
+
+        return $this->through($this->call('POST', $address, $fields, [], $sent, ['CONTENT_TYPE' => 'multipart/form-data', 'HTTP_ACCEPT' => 'application/json']));
+    }
+
+    /**
+     * @param  TestResponse<Response>  $answer
+     * @return TestResponse<Response>
+     */
+    protected function through(TestResponse $answer): TestResponse
+    {
+        if ($answer->status() !== 202) {
+            return $answer;
+        }
+        $this->work();
+
+        return $this->getJson("/tasks/{$answer->json('id')}")->assertOk();
     }
 
     /**

@@ -44,7 +44,7 @@ final readonly class ImportFolder
     private static function person(Shop $shop, array $person): User
     {
         $user = User::create(['shop_id' => $shop->id, 'name' => $person['name'], 'email' => Credentials::address($person['email']), 'password' => $person['password']]);
-        $user->memberships()->create(['shop_id' => $shop->id, 'role' => $person['role']]);
+        $user->memberships()->create(['shop_id' => $shop->id, 'role' => $person['role'], 'invited_as' => $person['name'], 'accepted_at' => now()]);
 
         return $user;
     }

@@ -38,8 +38,10 @@ final readonly class AgreedPrices
             }
         }
 
-        array_walk($prices, sort(...));
+        return array_map(function (array $agreed): array {
+            sort($agreed);
 
-        return $prices;
+            return $agreed;
+        }, $prices);
     }
 }

@@ -2,9 +2,9 @@
 
 namespace App\Assembly;
 
-use App\Database\NamedShop;
 use App\Models\CustomerJob;
 use App\Models\LibraryVersion;
+use App\Security\NamedShop;
 
 /**
  * Asks the process that estimates with what it remembers of a car (`pebblerun:estimator`). Where it is not there, is busy for too

@@ -29,7 +29,7 @@ final class FaultPage
     public static function of(Answer $answer, Throwable $fault, Request $request): Answer
     {
         $status = $answer->getStatusCode();
-        if (! isset(self::WORDS[$status]) || $fault instanceof Refused || $answer->headers->has('X-Inertia-Location')) {
+        if (! isset(self::WORDS[$status]) || $fault instanceof Refused || Outage::isOutage($fault) || $answer->headers->has('X-Inertia-Location')) {
             return $answer;
         }
         [$title, $todo] = self::WORDS[$status];

@@ -2,10 +2,12 @@
 
 namespace App\Exceptions;
 
+use App\Security\WrongRole;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
 use PDOException;
+use Throwable;
 
 /** A database that is not there, is full or may only be read: nothing is wrong with what was asked, it can be asked again. */
 final class Outage
@@ -25,11 +27,19 @@ final class Outage
         return preg_match(self::STATES, (string) $state) === 1;
     }
 
+    /** Also where nothing is served because the web has another role than its own. */
+    public static function isOutage(Throwable $fault): bool
+    {
+        return $fault instanceof WrongRole || ($fault instanceof PDOException && self::is($fault));
+    }
+
     public static function answer(Request $request): JsonResponse|Response
     {
-        $headers = ['Retry-After' => (string) self::AGAIN_AFTER];
+        // A page that was asked for is asked for again; what was sent is not sent again.
+        $again = $request->isMethodSafe() ? (string) self::AGAIN_AFTER : self::AGAIN_AFTER.'; url=/';
+        $headers = ['Retry-After' => (string) self::AGAIN_AFTER, 'Refresh' => $again];
 
-        return $request->expectsJson()
+        return $request->expectsJson() || $request->isJson()
             ? response()->json(['message' => self::MESSAGE], 503, $headers)
             : response()->view('outage', ['message' => self::MESSAGE], 503, $headers);
     }

@@ -3,10 +3,10 @@
 namespace App\Http;
 
 use App\Http\Middleware\SecurityHeaders;
+use Illuminate\Http\JsonResponse;
+use Illuminate\Http\Response;
 use Pebblerun\Formats\JsonBounds;
-use Symfony\Component\HttpFoundation\JsonResponse;
 use Symfony\Component\HttpFoundation\Request;
-use Symfony\Component\HttpFoundation\Response;
 
 /**
  * Looks at what was sent before anything parses it: whether its place takes such a thing, how much it is, and what it costs to read. nginx
@@ -32,19 +32,19 @@ final class Door
     private const FORMS = '#^/(sign-in|sign-in/code|sign-in/link/[^/]+|forgotten|password/[^/]+|begin/[^/]+)$#D';
 
     /** The answer that refuses it; null where it may go on. */
-    public static function refusal(Request $request): ?Response
+    public static function refusal(Request $request): JsonResponse|Response|null
     {
         $path = $request->getPathInfo();
         $body = (string) $request->getContent();
         $size = max((int) $request->server->get('CONTENT_LENGTH'), strlen($body));
         [$kind, $most] = self::takes($path);
-        $writes = ! $request->isMethodSafe();
 
         return match (true) {
             self::isOdd($request) => self::no($request, 400, 'This address, or a field of this form, is written in a way that nothing here is.'),
             $size > $most => self::no($request, 413, 'More was sent than this place takes: '.intdiv($most, 1000).' KB at most.'),
             $size === 0 => null,
-            ! $writes => self::no($request, 400, 'Who asks for something sends nothing with it.'),
+            // What comes with a question is read by nobody, but the framework decodes it.
+            $request->isMethodSafe() => self::boundsOfJson($request, $body),
             self::type($request) !== $kind => self::no($request, 415, "This place takes {$kind}."),
             $kind === 'application/json' && $request->query->count() > 0 => self::no($request, 400, 'A change says everything in what is sent, and nothing in its address.'),
             default => $kind === 'application/json' ? self::faultOfJson($request, $body) : null,
@@ -81,18 +81,21 @@ final class Door
         return ! mb_check_encoding(rawurldecode($request->getPathInfo()), 'UTF-8') || str_contains(rawurldecode($request->getPathInfo()), "\0");
     }
 
-    private static function faultOfJson(Request $request, string $body): ?Response
+    private static function faultOfJson(Request $request, string $body): JsonResponse|Response|null
     {
-        $fault = JsonBounds::ofRequest()->fault($body);
-        if ($fault !== null) {
-            return self::no($request, 422, $fault);
-        }
-        $first = $body[strspn($body, " \t\r\n")] ?? '';
+        $isObject = preg_match('/^\s*(?:\{|\[\s*\]\s*$)/', $body) === 1;
 
-        return $first === '{' ? null : self::no($request, 400, 'What is sent is one JSON object, { … }.');
+        return self::boundsOfJson($request, $body) ?? ($isObject ? null : self::no($request, 400, 'What is sent is one JSON object, { … }.'));
     }
 
-    private static function no(Request $request, int $status, string $message): Response
+    private static function boundsOfJson(Request $request, string $body): JsonResponse|Response|null
+    {
+        $fault = JsonBounds::ofRequest()->fault($body);
+
+        return $fault === null ? null : self::no($request, 422, $fault);
+    }
+
+    private static function no(Request $request, int $status, string $message): JsonResponse|Response
     {
         $isPage = str_contains((string) $request->headers->get('Accept'), 'text/html');
         $answer = $isPage

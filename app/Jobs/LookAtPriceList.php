@@ -10,7 +10,7 @@ use App\Models\Task;
 /** Looks at a price list in the background. The subject is the list's id. */
 final class LookAtPriceList extends TaskJob
 {
-    public const QUEUE = FileTask::QUEUE;
+    public const QUEUE = self::FILES;
 
     protected function steps(Task $task): iterable
     {

@@ -25,6 +25,6 @@ final class SendNewPassword implements ShouldQueue
             return;
         }
         $audit->note(AuditEvent::ResetAsked, $person);
-        Mail::to($person->email)->queue((new NewPassword($person->name, $links->make(PersonLinks::PASSWORD, $person)))->about($person, $person->shop_id));
+        Mail::to($person->email)->queue((new NewPassword($person->name, $links->make(PersonLinks::PASSWORD, $person)))->about($person->id, $person->shop_id));
     }
 }

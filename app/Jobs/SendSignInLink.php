@@ -23,6 +23,6 @@ final class SendSignInLink implements ShouldBeEncrypted, ShouldQueue
         if ($person === null || ! $person->comesIn()) {
             return;
         }
-        Mail::to($person->email)->queue((new SignInLink($person->name, $links->make(PersonLinks::SIGN_IN, $person)))->about($person, $person->shop_id));
+        Mail::to($person->email)->queue((new SignInLink($person->name, $links->make(PersonLinks::SIGN_IN, $person)))->about($person->id, $person->shop_id));
     }
 }

@@ -34,6 +34,9 @@ abstract class TaskJob implements ShouldQueue
     /** The queue that it waits in. */
     public const QUEUE = 'default';
 
+    /** Of work on what strangers sent: its workers have a memory and a time of their own. */
+    public const FILES = 'files';
+
     /** s; until another worker looks again whether a task is free */
     private const AGAIN = 5;
 

@@ -3,7 +3,6 @@
 namespace App\Mail;
 
 use Illuminate\Contracts\Queue\ShouldBeEncrypted;
-use App\Models\User;
 use Illuminate\Mail\Mailable;
 use Illuminate\Mail\Mailables\Headers;
 
@@ -21,10 +20,10 @@ abstract class Letter extends Mailable implements ShouldBeEncrypted
 
     private ?int $addressee = null;
 
-    public function about(User $person, int $shop): static
+    public function about(int $person, int $shop): static
     {
         $this->shop = $shop;
-        $this->addressee = $person->id;
+        $this->addressee = $person;
 
         return $this;
     }

@@ -29,6 +29,8 @@ final class PriceList extends Model
     use HasUuids;
 
     /** The kind of task that looks at one. */
+    public const TAKING = 'taking';
+
     public const LOOKING = 'price-list-look';
 
     protected $attributes = ['state' => 'sent'];

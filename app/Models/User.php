@@ -2,8 +2,8 @@
 
 namespace App\Models;
 
-use App\Database\NamedShop;
 use App\Security\Ability;
+use App\Security\NamedShop;
 use App\Security\Role;
 use Carbon\CarbonImmutable;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;

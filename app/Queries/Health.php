@@ -36,6 +36,7 @@ final readonly class Health
             self::line('Mail', $this->mail(...)),
             self::line('Disk', $this->disk(...)),
             self::line('Backup', $this->backup(...)),
+            self::line('Demo', $this->demo(...)),
         ];
     }
 
@@ -64,9 +65,24 @@ final readonly class Health
     private function database(): array
     {
         $began = hrtime(true);
-        DB::select('select 1');
+        $is = DB::selectOne("select current_user as role, current_setting('statement_timeout') as longest");
+        $own = $is->role === config('pebblerun.role') || app()->runningInConsole();
 
-        return ['good', sprintf('answers in %.1f ms', (hrtime(true) - $began) / 1e6)];
+        return [$own ? 'good' : 'bad', sprintf('answers in %.1f ms as %s, for %s at a statement', (hrtime(true) - $began) / 1e6, $is->role, $is->longest === '0' ? 'any time' : "{$is->longest} at most")];
+    }
+
+    /**
+     * Its people's passwords are public.
+     *
+     * @return array{'good'|'doubtful', string}
+     */
+    private function demo(): array
+    {
+        return match (DB::scalar('select installation()')) {
+            'demo' => ['good', 'is all there is here: its passwords are public'],
+            'nothing' => ['good', 'is not loaded'],
+            default => DB::scalar('select has_demo()') === true ? ['doubtful', 'is beside a real shop: its people are refused'] : ['good', 'is not loaded'],
+        };
     }
 
     /** @return array{'good'|'doubtful'|'bad', string} */

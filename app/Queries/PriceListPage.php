@@ -4,7 +4,6 @@ namespace App\Queries;
 
 use App\Assembly\PriceListFile;
 use App\Assembly\Reading;
-use App\Jobs\TakeLookedPriceList;
 use App\Models\PriceList;
 use App\Models\Supplier;
 use App\Models\Task;
@@ -42,7 +41,7 @@ final class PriceListPage
         $text = in_array($list->state, ['sent', 'looked'], true) ? PriceListFile::text($list) : null;
         [$names, $rows] = $text === null ? [[], []] : PriceListFile::beginning($text);
         $task = Task::query()->where('shop_id', $list->shop_id)->where(fn (Builder $of) => $of->where(['kind' => PriceList::LOOKING, 'subject' => $list->id])
-            ->orWhere(fn (Builder $or) => $or->where('kind', TakeLookedPriceList::KIND)->where('subject', 'like', "%{$list->id}%")))->orderByDesc('created_at')->first();
+            ->orWhere(fn (Builder $or) => $or->where('kind', PriceList::TAKING)->where('subject', 'like', "%{$list->id}%")))->orderByDesc('created_at')->first();
 
         return [
             'id' => $list->id, 'name' => $list->name, 'supplier' => $list->supplier->name, 'state' => $list->state, 'as_of' => $list->as_of,

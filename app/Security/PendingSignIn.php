@@ -9,8 +9,6 @@ use Illuminate\Http\Request;
 /**
  * Somebody of whom a second proof is asked: kept in an encrypted cookie for some minutes, for a visitor has no session. Where it is asked
  * after many tries it is there whether the password was right or not, so that nobody learns that from it.
- *
- * @phpstan-type Step array{person: int, stamp: string, ends: int, email: string}
  */
 final readonly class PendingSignIn
 {
@@ -46,13 +44,13 @@ final readonly class PendingSignIn
         $this->cookies->queue($this->cookies->forget(self::COOKIE));
     }
 
-    /** @return ?Step */
+    /** @return ?array{person: int, stamp: string, ends: int, email: string} */
     private static function step(Request $request): ?array
     {
         $cookie = $request->cookie(self::COOKIE);
-        /** @var ?Step $step nobody else can encrypt one */
         $step = is_string($cookie) ? json_decode($cookie, true) : null;
 
-        return $step !== null && ($step['ends'] ?? 0) >= time() && isset($step['email']) ? $step : null;
+        // Nobody else can encrypt one, but an earlier version wrote it otherwise.
+        return is_array($step) && isset($step['person'], $step['stamp'], $step['ends'], $step['email']) && $step['ends'] >= time() ? $step : null;
     }
 }

@@ -230,7 +230,7 @@ start_database() {
         (cd / && as_postgres $PG/initdb -D "$DB_FOLDER.part" -U "$DB_ADMIN" --pwfile="$pw" --auth=scram-sha-256 -E UTF8 --locale=C.UTF-8) > "$RUN/log/initdb.log" 2>&1 \
             || { rm -f "$pw"; fail "initdb failed: $(tail -1 "$RUN/log/initdb.log")" "see $RUN/log/initdb.log"; }
         rm -f "$pw"
-        printf "listen_addresses = '127.0.0.1'\nunix_socket_directories = ''\nmax_connections = 60\n" >> "$DB_FOLDER.part/postgresql.conf"
+        printf "listen_addresses = '127.0.0.1'\nunix_socket_directories = ''\nmax_connections = 60\nlog_min_error_statement = panic\n" >> "$DB_FOLDER.part/postgresql.conf"
         mv "$DB_FOLDER.part" "$DB_FOLDER"
     fi
     # A server that was killed leaves its file; a number in it may be a dead process that nobody took away.

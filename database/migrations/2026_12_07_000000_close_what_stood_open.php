@@ -20,7 +20,7 @@ return new class extends Migration
     private const TABLES = [
         'platforms' => [self::SHOP, null],
         'customers' => [self::SHOP, null],
-        'customer_jobs' => [self::SHOP, "{cars:car_id} and (plan_id is null or {plans:plan_id}) and is_of_shop(advisor_id)"],
+        'customer_jobs' => [self::SHOP, '{cars:car_id} and is_plan_of(plan_id, id) and is_of_shop(advisor_id)'],
         'tasks' => [self::SHOP, self::AUTHOR],
         'parts' => [self::SHOP, null],
         'suppliers' => [self::SHOP, null],
@@ -159,12 +159,15 @@ return new class extends Migration
         DB::unprepared("
             create or replace function is_of_shop(person bigint) returns boolean language sql stable security definer set search_path = {$schema}, pg_temp as \$\$
                 select person is null or exists (select 1 from memberships m where m.user_id = person and m.shop_id = current_shop()) \$\$;
+            create or replace function is_plan_of(plan bigint, job bigint) returns boolean language sql stable security definer set search_path = {$schema}, pg_temp as \$\$
+                select plan is null or exists (select 1 from plans p where p.id = plan and p.customer_job_id = job) \$\$;
             create or replace function has_nobody(shop bigint) returns boolean language sql stable security definer set search_path = {$schema}, pg_temp as \$\$
                 select not exists (select 1 from memberships m where m.shop_id = shop) \$\$;
             create or replace function belongs_elsewhere(person bigint) returns boolean language sql stable security definer set search_path = {$schema}, pg_temp as \$\$
                 select exists (select 1 from memberships m where m.user_id = person and m.shop_id is distinct from current_shop()) \$\$;
             create or replace function is_called(person bigint, name text) returns boolean language sql stable security definer set search_path = {$schema}, pg_temp as \$\$
                 select exists (select 1 from users u where u.id = person and u.name = \$2) \$\$;
+            create or replace function has_demo() returns boolean language sql stable security definer set search_path = {$schema}, pg_temp as \$\$ select exists (select 1 from shops where is_demo) \$\$;
             create or replace function installation() returns text language sql stable security definer set search_path = {$schema}, pg_temp as \$\$
                 select case when count(*) = 0 then 'nothing' when bool_and(is_demo) then 'demo' else 'shops' end from shops \$\$;
         ");
@@ -174,7 +177,7 @@ return new class extends Migration
     private function people(): void
     {
         $self = '(select current_person())';
-        $this->policy('shops', 'one_shop', 'for all to pebblerun_web using (id = (select current_shop()) or exists (select 1 from memberships m where m.shop_id = shops.id and m.user_id = '.$self.")) with check (id = (select current_shop()))");
+        $this->policy('shops', 'one_shop', 'for all to pebblerun_web using (id = (select current_shop()) or exists (select 1 from memberships m where m.shop_id = shops.id and m.user_id = '.$self.')) with check (id = (select current_shop()))');
         $this->policy('memberships', 'sees', 'for select to pebblerun_web using ('.self::SHOP." or user_id = {$self})");
         $this->policy('memberships', 'asks', 'for insert to pebblerun_web with check ('.self::SHOP." and (user_id <> {$self} or has_nobody(shop_id)))");
         $this->policy('memberships', 'changes', 'for update to pebblerun_web using ('.self::SHOP." or user_id = {$self}) with check (".self::SHOP." or user_id = {$self})");
@@ -198,7 +201,7 @@ return new class extends Migration
         $this->policy('sessions', 'ends', 'for delete to pebblerun_web using (true)');
         $this->policy('person_links', 'sees', 'for select to pebblerun_web using (true)');
         // The web asks people in who have no password yet; every other link is made in the background.
-        $this->policy('person_links', 'asks', "for insert to pebblerun_web with check (purpose = 'password' and ".self::SHOP." and is_of_shop(user_id) and exists (select 1 from users u where u.id = user_id and u.password is null))");
+        $this->policy('person_links', 'asks', "for insert to pebblerun_web with check (purpose = 'password' and ".self::SHOP.' and is_of_shop(user_id) and exists (select 1 from users u where u.id = user_id and u.password is null))');
         $this->policy('person_links', 'uses', 'for delete to pebblerun_web using (true)');
         $this->policy('known_places', 'own', "for all to pebblerun_web using (true) with check (user_id = {$self})");
         $this->policy('caught_mails', 'one_shop', 'for select to pebblerun_web using ('.self::SHOP.')');
@@ -217,7 +220,7 @@ return new class extends Migration
             $table === 'audit_entries' || DB::unprepared("alter table {$table} disable row level security");
         }
         DB::unprepared("create policy one_shop_reads on audit_entries for select using (current_user = 'pebblerun_work' or shop_id = current_shop()); create policy everybody_adds on audit_entries for insert with check (true)");
-        DB::unprepared('drop trigger memberships_stay on memberships; drop function memberships_stay(); drop function installation(); drop function is_called(bigint, text); drop function belongs_elsewhere(bigint); drop function has_nobody(bigint); drop function is_of_shop(bigint); drop function current_person()');
+        DB::unprepared('drop trigger memberships_stay on memberships; drop function memberships_stay(); drop function installation(); drop function has_demo(); drop function is_called(bigint, text); drop function belongs_elsewhere(bigint); drop function has_nobody(bigint); drop function is_plan_of(bigint, bigint); drop function is_of_shop(bigint); drop function current_person()');
         DB::unprepared("create or replace function current_shop() returns bigint language sql stable parallel safe as \$\$ select nullif(current_setting('pebblerun.shop', true), '')::bigint \$\$; drop function pebblerun_named(integer)");
         Schema::drop('task_files');
         Schema::drop('known_places');

@@ -3,7 +3,7 @@
     <head>
         <meta charset="utf-8" />
         <meta name="viewport" content="width=device-width, initial-scale=1" />
-        <meta http-equiv="refresh" content="5" />
+        <meta name="color-scheme" content="light dark" />
         <title>Pebblerun: no database</title>
     </head>
     <body>

@@ -90,7 +90,8 @@ final class ArchiveTest extends TestCase
         $list = app(SendPriceList::class)->send($supplier, 'list.csv', "article,maker,name,price\nF-1,Fjellvent,Charge scoop,51\nF-2,Fjellvent,Scoop,20\n", $this->person('advisor'));
         $this->postJson("/price-lists/{$list->id}/look", ['columns' => ['article' => 0, 'maker' => 1, 'name' => 2, 'price' => 3], 'decimal' => 'point', 'taxed' => false, 'rate' => 1, 'as_of' => '2026-11-20'])->assertStatus(202);
         $this->work();
-        $this->postJson("/price-lists/{$list->id}/taking")->assertOk();
+        $this->postJson("/price-lists/{$list->id}/taking")->assertStatus(202);
+        $this->work();
         $this->postJson("/plans/{$this->plan()->id}/variants", ['name' => 'without the filter', 'revision' => 1])->assertSuccessful();
         DB::table('cars')->update(['registration' => 'SK 41 HLL']);
         DB::table('customers')->update(['notes' => "two\nlines, a \\ and a \"quote\""]);
@@ -200,13 +201,13 @@ final class ArchiveTest extends TestCase
         $platform = $text('platform.json');
         $parts = $text('parts.json');
         self::assertEquals(json_decode((string) file_get_contents(base_path('demo/parts/corvane-lyre-16t.json'))), json_decode($parts));
-        $take = fn (string $platform, string $parts, bool $dry) => $this->postJson('/library/documents', ['platform' => $platform, 'parts' => $parts, 'dry' => $dry]);
-        $take($platform, $parts, false)->assertOk()->assertJson(['added' => [], 'changed' => [], 'unchanged' => 36, 'prices' => 0, 'version' => 1]);
+        $take = fn (string $platform, string $parts, bool $dry) => $this->sendFiles('/library/documents', ['platform' => $platform, 'parts' => $parts], ['dry' => $dry ? '1' : '0']);
+        $take($platform, $parts, false)->assertJsonPath('state', 'done')->assertJson(['result' => ['added' => [], 'changed' => [], 'unchanged' => 36, 'prices' => 0, 'version' => 1]]);
 
         $more = str_replace('"Panel filter"', '"Panel filter, washable"', $parts);
-        $take($platform, $more, true)->assertOk()->assertJson(['changed' => ['fjellvent-panel'], 'version' => 2]);
+        $take($platform, $more, true)->assertJson(['state' => 'done', 'result' => ['changed' => ['fjellvent-panel'], 'version' => 2]]);
         self::assertSame(1, $lyre->latest()->number, 'dry');
-        $take($platform, $more, false)->assertOk()->assertJson(['version' => 2]);
+        $take($platform, $more, false)->assertJson(['state' => 'done', 'result' => ['version' => 2]]);
         self::assertSame(2, $lyre->latest()->number);
         $open = $this->get("/library/{$lyre->id}/parts/fjellvent-panel")->viewData('page')['props'];
         self::assertSame('changed', $open['state']['edits'][0]['how'], 'a file is a hand like others');
@@ -214,9 +215,9 @@ final class ArchiveTest extends TestCase
         $this->postJson("/library/{$lyre->id}/edits/1/undo")->assertOk();
         self::assertSame('Panel filter', $this->get("/library/{$lyre->id}/parts/fjellvent-panel")->viewData('page')['props']['document']['name']);
         $this->postJson("/library/{$lyre->id}/edits/2/undo")->assertOk();
-        $take($platform, '{"format": "pebblerun/parts", "version": 9}', true)->assertStatus(422)->assertSee('version');
-        $take('{', $parts, true)->assertStatus(422)->assertSee('breaks off');
-        $take($platform, str_replace('"hours": 0.2', '"hours": -2', $parts), true)->assertStatus(422)->assertSee('hours');
+        $take($platform, '{"format": "pebblerun/parts", "version": 9}', true)->assertJsonPath('state', 'failed')->assertSee('version');
+        $take('{', $parts, true)->assertJsonPath('state', 'failed')->assertSee('breaks off');
+        $take($platform, str_replace('"hours": 0.2', '"hours": -2', $parts), true)->assertJsonPath('state', 'failed')->assertSee('hours');
 
         $table = $text('parts.csv');
         self::assertStringStartsWith("\xEF\xBB\xBFSlot,Maker,Name", $table);

@@ -2,11 +2,13 @@
 
 namespace Tests\Feature;
 
-use App\Http\Middleware\LimitBody;
+use App\Http\Door;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Log;
 use Illuminate\Support\Facades\Route;
 use PDO;
 use PDOException;
+use Pebblerun\Formats\JsonBounds;
 use PHPUnit\Framework\Attributes\DataProvider;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -89,10 +91,62 @@ final class AttackTest extends TestCase
 
     public function test_what_is_too_much_is_refused_before_anything_parses_it(): void
     {
-        $post = fn (string $body): int => $this->call('POST', '/sign-in', [], [], [], ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json', 'HTTP_SEC_FETCH_SITE' => 'same-origin'], $body)->status();
-        self::assertSame(413, $post('"'.str_repeat('a', LimitBody::BYTES).'"'));
+        $post = fn (string $body, string $type = 'application/json', string $to = '/jobs'): int => $this->call('POST', $to, [], [], [], ['CONTENT_TYPE' => $type, 'HTTP_ACCEPT' => 'application/json', 'HTTP_SEC_FETCH_SITE' => 'same-origin'], $body)->status();
+        self::assertSame(413, $post('"'.str_repeat('a', Door::BYTES).'"'));
         self::assertSame(422, $post(str_repeat('[', 100).str_repeat(']', 100)));
         self::assertSame(422, $post('{"a":'.json_encode(range(0, 5000)).'}'));
+        self::assertSame(422, $post('{"a":1e999}'));
+        foreach (['[1]', '"a"', '1', '{"a":', "{\"a\":\"\xff\"}"] as $none) {
+            self::assertSame(400, $post($none), $none);
+        }
+        self::assertSame(415, $post('{"a":1}', 'text/plain'), 'another kind of body');
+        self::assertSame(415, $post('a=1', 'application/x-www-form-urlencoded'));
+        self::assertSame(415, $post('{}', 'application/json', '/sign-in'));
+        self::assertSame(400, $post('{"title":"a"}', 'application/json', '/jobs?customer=b'), 'an address adds nothing to what is sent');
+        self::assertSame(401, $post('{"title":"a"}'));
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function oddQueries(): iterable
+    {
+        yield 'a list' => ['/sign-in?next[]=a'];
+        yield 'a list with a name' => ['/sign-in?next[a][b]=c'];
+        yield 'no text' => ['/sign-in?next=%ff%fe'];
+        yield 'a name that is no text' => ['/sign-in?%ff=a'];
+        yield 'an end of text in a path' => ['/plans/1%00'];
+    }
+
+    #[DataProvider('oddQueries')]
+    public function test_an_address_that_is_odd_is_refused_without_a_word_in_the_log(string $address): void
+    {
+        Log::spy();
+        $this->get($address)->assertStatus(400);
+        $this->actingAs($this->person('owner'))->get($address)->assertStatus(400);
+        Log::shouldNotHaveReceived('error');
+        $this->call('POST', '/sign-in', ['email' => ['a'], 'password' => 'b'], [], [], ['HTTP_SEC_FETCH_SITE' => 'same-origin'])->assertStatus(400);
+    }
+
+    /** What an attacker judged is not what would be done: the ability is asked of the body that is executed. */
+    public function test_a_tuner_sets_no_agreed_price_whatever_way_it_is_written(): void
+    {
+        $plan = $this->plan();
+        $tuner = $this->person('tuner');
+        $price = ['do' => 'line', 'stage' => 's1', 'part' => 'fjellvent-panel', 'agreed' => 1];
+        $body = (string) json_encode([...self::named(), 'seen' => $plan->job->version, 'commands' => [$price]]);
+        $harmless = http_build_query(['commands' => [['do' => 'rename-plan', 'name' => 'x']]]);
+        foreach (['application/json' => 403, 'text/plain' => 415, 'application/x-www-form-urlencoded' => 415, 'application/json; charset=utf-16' => 403, 'application/vnd.api+json' => 415, '' => 415] as $type => $status) {
+            foreach (['', '?seen=1'] as $query) {
+                self::assertSame($query === '' || $status === 415 ? $status : 400, $this->actingAs($tuner)->call('POST', "/plans/{$plan->id}/edits{$query}", [], [], [], ['CONTENT_TYPE' => $type, 'HTTP_ACCEPT' => 'application/json'], $body)->status(), "{$type} {$query}");
+            }
+            self::assertSame(400, $this->actingAs($tuner)->call('POST', "/plans/{$plan->id}/edits?{$harmless}", [], [], [], ['CONTENT_TYPE' => $type, 'HTTP_ACCEPT' => 'application/json'], $body)->status());
+        }
+        // Of one name twice the last counts, for who judges and who executes.
+        $twice = str_replace('"commands":', '"commands":[{"do":"rename-plan","name":"x"}],"commands":', $body);
+        self::assertSame(403, $this->actingAs($tuner)->call('POST', "/plans/{$plan->id}/edits", [], [], [], ['CONTENT_TYPE' => 'application/json', 'HTTP_ACCEPT' => 'application/json'], $twice)->status());
+        self::assertSame(1, $plan->refresh()->revision);
+        $many = array_fill(0, 41, ['do' => 'rename-plan', 'name' => 'x']);
+        $this->edit($many, 1, 'tuner')->assertStatus(422);
+        $this->edit([['do' => 'rename-plan', 'name' => "x\u{0007}"]], 1, 'tuner')->assertStatus(422);
     }
 
     /** @return iterable<string, array{string, ?string}> */
@@ -101,15 +155,22 @@ final class AttackTest extends TestCase
         yield 'a plain one' => ['{"a":[1,2,{"b":"c"}]}', null];
         yield 'marks inside text count as text' => ['{"a":"'.str_repeat('[{,:', 3000).'"}', null];
         yield 'an escaped quote does not end a text' => ['{"a":"\\"'.str_repeat('[', 100).'"}', null];
-        yield 'just as deep as it may be' => [str_repeat('[', LimitBody::DEPTH).str_repeat(']', LimitBody::DEPTH), null];
-        yield 'a level deeper' => [str_repeat('[', LimitBody::DEPTH + 1).str_repeat(']', LimitBody::DEPTH + 1), 'nested deeper'];
-        yield 'too many entries' => ['['.str_repeat('1,', LimitBody::KEYS + 1).'1]', 'more entries'];
+        yield 'just as deep as it may be' => [str_repeat('[', 24).str_repeat(']', 24), null];
+        yield 'a level deeper' => [str_repeat('[', 24 + 1).str_repeat(']', 24 + 1), 'nested deeper'];
+        yield 'a text with a bracket after a blank hides nothing' => ['{"a": "[","b":'.str_repeat('[', 30).str_repeat(']', 30).'}', 'nested deeper'];
+        yield 'an ordinary document with blanks' => [(string) json_encode(['a' => ['b: [', '{'], 'c' => ['d' => range(1, 900)]], JSON_PRETTY_PRINT), null];
+        yield 'so many keys of one object could all fall into one place' => ['{'.implode(',', array_map(fn (int $n): string => "\"k{$n}\":0", range(0, 400))).'}', 'more than 400 entries'];
+        yield 'as many in several objects are an ordinary document' => ['['.implode(',', array_fill(0, 9, '{'.implode(',', array_map(fn (int $n): string => "\"k{$n}\":0", range(1, 40))).'}')).']', null];
+        yield 'a number beyond every number' => ['{"a":1e999}', 'is no number that can be worked with'];
+        yield 'a number as long as a page' => ['{"a":'.str_repeat('9', 400).'}', 'is no number that can be worked with'];
+        yield 'a small power is one' => ['{"a":1.5e-7,"b":2E+10}', null];
+        yield 'too many entries' => ['['.str_repeat('1,', 4000 + 1).'1]', 'more entries'];
     }
 
     #[DataProvider('texts')]
     public function test_depth_and_entries_are_counted_without_parsing(string $json, ?string $words): void
     {
-        $fault = LimitBody::fault($json);
+        $fault = JsonBounds::ofRequest()->fault($json);
         $words === null ? self::assertNull($fault) : self::assertStringContainsString($words, (string) $fault);
     }
 

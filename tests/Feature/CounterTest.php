@@ -58,7 +58,7 @@ final class CounterTest extends TestCase
     public function test_a_new_job_starts_with_an_empty_brief_and_one_stage(): void
     {
         $platform = Platform::query()->where('key', 'brackmoor-stag-28d')->firstOrFail();
-        $this->actingAs($this->person('advisor'))->post('/jobs', ['platform' => $platform->id, 'customer' => 'Wil Ostrand', 'title' => 'Yard truck'])->assertRedirect();
+        $this->actingAs($this->person('advisor'))->postJson('/jobs', ['platform' => $platform->id, 'customer' => 'Wil Ostrand', 'title' => 'Yard truck'])->assertRedirect();
         $job = $this->job('Yard truck');
         self::assertSame('diesel', $job->brief['received']['fuel']);
         self::assertSame('brief', $job->due->value);
@@ -71,8 +71,8 @@ final class CounterTest extends TestCase
     {
         $other = $this->stranger();
         $platform = Platform::query()->firstOrFail();
-        $this->actingAs($other)->post('/jobs', ['platform' => $platform->id, 'customer' => 'A', 'title' => 'B'])->assertNotFound();
-        $this->actingAs($this->person('advisor'))->post('/jobs', ['platform' => $platform->id, 'customer' => '', 'title' => 'B'])->assertSessionHasErrors('customer');
+        $this->actingAs($other)->postJson('/jobs', ['platform' => $platform->id, 'customer' => 'A', 'title' => 'B'])->assertNotFound();
+        $this->actingAs($this->person('advisor'))->postJson('/jobs', ['platform' => $platform->id, 'customer' => '', 'title' => 'B'])->assertJsonValidationErrors('customer');
         self::assertSame(10, CustomerJob::query()->count());
     }
 

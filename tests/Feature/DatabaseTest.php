@@ -145,7 +145,7 @@ final class DatabaseTest extends TestCase
         $this->edit([['do' => 'rename-stage', 'stage' => 's1', 'name' => 'x']], 4)->assertOk();
         $this->step('undo', 5, 5)->assertOk();
         self::assertSame(2, DB::table('kept_answers')->count());
-        $this->actingAs($this->person('owner'))->put('/me', ['units' => ['power' => 'kW', 'torque' => 'Nm', 'pressure' => 'bar', 'temperature' => 'C', 'mass' => 'kg'], 'numerals' => 'point']);
+        $this->actingAs($this->person('owner'))->putJson('/me', ['units' => ['power' => 'kW', 'torque' => 'Nm', 'pressure' => 'bar', 'temperature' => 'C', 'mass' => 'kg'], 'numerals' => 'point']);
         self::assertSame('wheel kW', $this->getJson($url)->json('estimate.labels.power'), 'nobody is given what another reads in');
     }
 

@@ -55,7 +55,7 @@ final class IdentityTest extends TestCase
 
     public function test_a_known_car_starts_a_job_with_what_is_known_of_it_and_its_mileage_is_read_anew(): void
     {
-        $this->actingAs($this->person('advisor'))->post('/jobs', ['title' => 'Back again', 'car' => $this->car()->id])->assertRedirect();
+        $this->actingAs($this->person('advisor'))->postJson('/jobs', ['title' => 'Back again', 'car' => $this->car()->id])->assertRedirect();
         $job = $this->job('Back again');
         self::assertSame($this->car()->id, $job->car_id);
         self::assertEquals(['year' => 2021, 'gearbox' => 'manual', 'registration' => 'PE 21 417'], $job->brief['car']);
@@ -74,7 +74,7 @@ final class IdentityTest extends TestCase
     {
         $platform = Platform::query()->where('key', 'marlow-tern-24')->firstOrFail();
         $maren = $this->car()->customer;
-        $this->actingAs($this->person('advisor'))->post('/jobs', ['title' => 'Weekend car', 'customer_id' => $maren->id, 'platform' => $platform->id])->assertRedirect();
+        $this->actingAs($this->person('advisor'))->postJson('/jobs', ['title' => 'Weekend car', 'customer_id' => $maren->id, 'platform' => $platform->id])->assertRedirect();
         self::assertSame(2, $maren->cars()->count());
         self::assertCount(2, $this->found('maren')[0]['cars']);
         self::assertSame(10, Customer::query()->count(), 'nobody twice');
@@ -82,7 +82,7 @@ final class IdentityTest extends TestCase
 
     public function test_a_new_name_or_contact_holds_for_all_jobs_of_the_customer(): void
     {
-        $this->actingAs($this->person('advisor'))->post('/jobs', ['title' => 'Back again', 'car' => $this->car()->id]);
+        $this->actingAs($this->person('advisor'))->postJson('/jobs', ['title' => 'Back again', 'car' => $this->car()->id]);
         $before = $this->job('Back again')->version;
         $this->answer(['customer.name' => 'Maren Lund'])->assertOk()->assertJsonPath('state.customer.other_jobs', 1);
         self::assertGreaterThan($before, $this->job('Back again')->version, 'whose open pages hear of it');
@@ -92,7 +92,7 @@ final class IdentityTest extends TestCase
 
     public function test_two_jobs_of_one_customer_do_not_overwrite_each_others_contact(): void
     {
-        $this->actingAs($this->person('advisor'))->post('/jobs', ['title' => 'Back again', 'car' => $this->car()->id]);
+        $this->actingAs($this->person('advisor'))->postJson('/jobs', ['title' => 'Back again', 'car' => $this->car()->id]);
         [$here, $there] = [$this->job(), $this->job('Back again')];
         $this->answer(['customer.contact' => '555 0100'], 'owner', job: $there)->assertOk();
         $refusal = $this->answer(['customer.contact' => '555 0200'], seen: $here->version, job: $here)->assertStatus(409);
@@ -102,7 +102,7 @@ final class IdentityTest extends TestCase
 
     public function test_a_job_can_be_given_to_somebody_known_or_new_and_nobody_is_left_over(): void
     {
-        $this->actingAs($this->person('advisor'))->post('/jobs', ['title' => 'New job', 'customer' => 'New customer', 'platform' => $this->car()->platform_id]);
+        $this->actingAs($this->person('advisor'))->postJson('/jobs', ['title' => 'New job', 'customer' => 'New customer', 'platform' => $this->car()->platform_id]);
         $job = $this->job('New job');
         $maren = $this->car()->customer_id;
         $this->answer(['customer' => $maren], job: $job)->assertOk()->assertJsonPath('state.customer.name', 'Maren Tollef');

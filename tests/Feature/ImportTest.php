@@ -63,8 +63,8 @@ final class ImportTest extends TestCase
     public function test_a_plan_from_elsewhere_is_a_job_here(): void
     {
         $bundle = $this->bundle();
-        $take = fn (array $document, array $more = []): TestResponse => $this->postJson('/jobs/bundles', ['bundle' => (string) json_encode($document), 'customer' => 'Edda Rask', 'title' => 'From Dunlin', ...$more]);
-        $id = $take($bundle)->assertCreated()->json('job');
+        $take = fn (array $document, array $more = []): TestResponse => $this->sendFile('/jobs/bundles', (string) json_encode($document), ['customer' => 'Edda Rask', 'title' => 'From Dunlin', ...$more]);
+        $id = $take($bundle)->assertJsonPath('state', 'done')->json('result.job');
         $job = CustomerJob::query()->with('car.customer')->findOrFail((int) $id);
         self::assertSame(['From Dunlin', 'Edda Rask', $this->person('advisor')->id], [$job->title, $job->car->customer->name, $job->advisor_id]);
         $made = $job->plans()->firstOrFail();
@@ -77,11 +77,11 @@ final class ImportTest extends TestCase
         $jobs = CustomerJob::query()->count();
         $wrong = $bundle;
         $wrong['plan']['stages'][1]['changes'][0]['fit'] = 'no-such-part';
-        $take($wrong)->assertStatus(422)->assertSee('no-such-part');
-        $take(['format' => 'pebblerun/plan'] + $bundle)->assertStatus(422)->assertSee('format');
-        $take([...$bundle, 'units' => [...$bundle['units'], 'power' => 'kW']])->assertStatus(422)->assertSee('one set of units');
-        $take([...$bundle, 'version' => 9])->assertStatus(422)->assertSee('version');
-        $this->postJson('/jobs/bundles', ['bundle' => '{', 'customer' => 'x', 'title' => 'x'])->assertStatus(422);
+        $take($wrong)->assertJsonPath('state', 'failed')->assertSee('no-such-part');
+        $take(['format' => 'pebblerun/plan'] + $bundle)->assertJsonPath('state', 'failed')->assertSee('format');
+        $take([...$bundle, 'units' => [...$bundle['units'], 'power' => 'kW']])->assertJsonPath('state', 'failed')->assertSee('one set of units');
+        $take([...$bundle, 'version' => 9])->assertJsonPath('state', 'failed')->assertSee('version');
+        $this->sendFile('/jobs/bundles', '{', ['customer' => 'x', 'title' => 'x'])->assertJsonPath('state', 'failed')->assertSee('breaks off');
         $take($bundle, ['customer' => ''])->assertStatus(422);
         self::assertSame($jobs, CustomerJob::query()->count(), 'nothing half kept');
     }
@@ -91,7 +91,7 @@ final class ImportTest extends TestCase
         $bundle = $this->bundle();
         $bundle['platform']['key'] = 'corvane-lyre-20t';
         $bundle['platform']['name'] = 'Corvane Lyre 2.0T';
-        $id = $this->postJson('/jobs/bundles', ['bundle' => (string) json_encode($bundle), 'customer' => 'Edda Rask', 'title' => 'From Dunlin'])->assertCreated()->json('job');
+        $id = $this->sendFile('/jobs/bundles', (string) json_encode($bundle), ['customer' => 'Edda Rask', 'title' => 'From Dunlin'])->assertJsonPath('state', 'done')->json('result.job');
         $platform = Platform::query()->where('key', 'corvane-lyre-20t')->firstOrFail();
         self::assertSame([1, $platform->id], [$platform->latest()->number, CustomerJob::query()->with('car')->findOrFail((int) $id)->car->platform_id]);
         $this->get("/jobs/{$id}/bench")->assertOk();

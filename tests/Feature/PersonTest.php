@@ -42,7 +42,7 @@ final class PersonTest extends TestCase
 
             return (array) $this->getJson("/tasks/{$task}")->assertOk()->json();
         };
-        $this->actingAs($this->person('owner'))->put('/me', self::METRIC);
+        $this->actingAs($this->person('owner'))->putJson('/me', self::METRIC);
         self::assertNull($this->shown('owner'), 'looking writes nothing');
         self::assertSame(['done', 1, 1], array_slice(array_values($asked()), 1, 3));
         self::assertStringContainsString('wheel kW likely', $this->shown('owner')['verdict'][0]['headline']);
@@ -61,7 +61,7 @@ final class PersonTest extends TestCase
 
     public function test_a_target_dragged_in_kilowatts_is_kept_in_the_shops_unit(): void
     {
-        $this->actingAs($this->person('owner'))->put('/me', self::METRIC);
+        $this->actingAs($this->person('owner'))->putJson('/me', self::METRIC);
         $answer = $this->answer([], 'owner', more: ['show' => 'bench', 'answers' => [['place' => 'target', 'value' => ['power' => 220], 'unit' => 'kW']]])->assertOk();
         self::assertEqualsWithDelta(220, $answer->json('state.estimate.target.power'), 0.05);
         self::assertEqualsWithDelta(295.0, $this->job()->brief['target']['power'], 0.05);

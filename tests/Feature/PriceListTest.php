@@ -37,7 +37,7 @@ final class PriceListTest extends TestCase
     /** @return TestResponse<Response> */
     private function send(string $bytes): TestResponse
     {
-        return $this->call('POST', "/suppliers/{$this->supplier()->id}/price-lists?name=autumn.csv", [], [], [], ['CONTENT_TYPE' => 'text/csv', 'HTTP_ACCEPT' => 'application/json'], $bytes);
+        return $this->call('POST', "/suppliers/{$this->supplier()->id}/price-lists?name=autumn.csv", [], [], [], ['CONTENT_TYPE' => 'application/octet-stream', 'HTTP_ACCEPT' => 'application/json'], $bytes);
     }
 
     private function list(string $bytes = self::LIST): PriceList
@@ -67,6 +67,15 @@ final class PriceListTest extends TestCase
         return $this->shown($list->refresh());
     }
 
+    /**
+     * @param  array<string, mixed>  $more
+     * @return TestResponse<Response> the task that took it in, or did not
+     */
+    private function take(PriceList $list, array $more = []): TestResponse
+    {
+        return $this->through($this->postJson("/price-lists/{$list->id}/taking", $more)->assertStatus(202));
+    }
+
     private function price(string $key): mixed
     {
         return Part::query()->where('key', $key)->first()?->prices()->first()?->money['new'];
@@ -84,13 +93,13 @@ final class PriceListTest extends TestCase
         self::assertSame('done', $shown['task']['state']);
         self::assertSame($before, [$total(), Price::query()->count(), Part::query()->count()], 'nothing has changed yet');
 
-        $this->postJson("/price-lists/{$list->id}/taking")->assertOk()->assertJsonPath('state', 'taken');
+        $this->take($list)->assertJsonPath('state', 'done');
         self::assertSame(52.8, $this->price('fjellvent-panel'));
         self::assertEqualsWithDelta(4.8 * 1.2 * 1.08, $total() - $before[0], 0.01);
         self::assertSame(79.9, $this->price('fjellvent-cold-air-scoop'));
         self::assertSame('Fjellvent Supply, autumn.csv', Price::query()->whereNotNull('price_list_id')->first()?->source);
         self::assertSame(3, DB::table('supplier_items')->where('article', 'F-10')->value('lead_days'));
-        $this->postJson("/price-lists/{$list->id}/taking")->assertStatus(422);
+        $this->take($list)->assertJsonPath('state', 'failed');
 
         $this->postJson("/price-lists/{$list->id}/undo")->assertOk()->assertJsonPath('state', 'undone');
         self::assertSame($before, [$total(), Price::query()->count(), Part::query()->count()]);
@@ -114,9 +123,9 @@ final class PriceListTest extends TestCase
         self::assertStringContainsString('the same part stands on line 2', lcfirst($reasons[9]));
         self::assertStringContainsString('several parts are called this', lcfirst($reasons[10]));
         self::assertStringContainsString('no part with the key "nobody"', lcfirst($reasons[11]));
-        $this->postJson("/price-lists/{$list->id}/taking")->assertStatus(422)->assertSee('7 lines are refused');
+        $this->take($list)->assertJsonPath('state', 'failed')->assertSee('7 lines are refused');
         self::assertSame([42, 48, 55], $this->price('fjellvent-panel'));
-        $this->postJson("/price-lists/{$list->id}/taking", ['leave_out' => true])->assertOk();
+        $this->take($list, ['leave_out' => true])->assertJsonPath('state', 'done');
         self::assertSame(52.8, $this->price('fjellvent-panel'));
     }
 
@@ -125,11 +134,11 @@ final class PriceListTest extends TestCase
         [$first, $second] = [$this->list(), $this->list(str_replace('52,80', '61,00', self::LIST))];
         $this->look($first);
         $this->look($second);
-        $this->postJson("/price-lists/{$first->id}/taking")->assertOk();
-        $this->postJson("/price-lists/{$second->id}/taking")->assertStatus(422)->assertSee('set after you looked at this list');
+        $this->take($first)->assertJsonPath('state', 'done');
+        $this->take($second)->assertJsonPath('state', 'failed')->assertSee('set after you looked at this list');
         self::assertSame(52.8, $this->price('fjellvent-panel'));
         $this->look($second);
-        $this->postJson("/price-lists/{$second->id}/taking")->assertOk();
+        $this->take($second)->assertJsonPath('state', 'done');
         self::assertSame(61.0, $this->price('fjellvent-panel'));
     }
 
@@ -139,6 +148,7 @@ final class PriceListTest extends TestCase
             $this->send((string) $bytes)->assertStatus(422)->assertSee($words);
         }
         $this->send(str_repeat('x', 7_000_001))->assertStatus(413)->assertSee('7000 KB');
+        $this->send("article;maker;name;price\n".str_repeat("F-1;Fjellvent;Panel filter;1\n", 200_000))->assertStatus(422)->assertSee('This list has 200001 lines: 60000 at most');
         self::assertSame(0, PriceList::query()->count());
         $this->postJson('/suppliers', ['name' => 'Fjellvent Supply'])->assertStatus(422);
         $this->postJson('/suppliers', ['name' => 'Ravnhall Parts'])->assertCreated();
@@ -152,14 +162,14 @@ final class PriceListTest extends TestCase
         $this->deleteJson("/tasks/{$task->id}")->assertOk();
         $this->work();
         self::assertSame(['cancelled', 'sent'], [Task::query()->findOrFail($task->id)->state, $list->refresh()->state]);
-        $this->postJson("/price-lists/{$list->id}/taking")->assertStatus(422);
+        $this->take($list)->assertJsonPath('state', 'failed');
     }
 
     public function test_a_list_that_nobody_took_in_goes_after_a_month_and_one_that_was_taken_in_stays(): void
     {
         [$left, $taken, $young] = [$this->list(), $this->list(), $this->list()];
         $this->look($taken);
-        $this->postJson("/price-lists/{$taken->id}/taking")->assertOk();
+        $this->take($taken)->assertJsonPath('state', 'done');
         $this->look($left);
         PriceList::query()->whereKey([$left->id, $taken->id])->update(['updated_at' => now()->subDays(31)]);
         Artisan::call('pebblerun:prune');

@@ -53,6 +53,7 @@ final class StoreTest extends TestCase
     private function archive(string $name): string
     {
         file_put_contents("{$this->folder}/{$name}", random_bytes(300_000));
+        file_put_contents("{$this->folder}/{$name}.signature", str_repeat('0', 64)."\n");
         file_put_contents("{$this->folder}/{$name}.sha256", hash_file('sha256', "{$this->folder}/{$name}")."  {$name}\n");
 
         return "{$this->folder}/{$name}";
@@ -74,7 +75,7 @@ final class StoreTest extends TestCase
         foreach ($files as $file) {
             app(Store::class)->carry($file, 2);
         }
-        self::assertSame(['backups/pebblerun-20261125T022000Z.tar', 'backups/pebblerun-20261125T022000Z.tar.sha256', 'backups/pebblerun-20261126T022000Z.tar', 'backups/pebblerun-20261126T022000Z.tar.sha256'], self::disk()->files('backups'));
+        self::assertSame(['backups/pebblerun-20261125T022000Z.tar', 'backups/pebblerun-20261125T022000Z.tar.sha256', 'backups/pebblerun-20261125T022000Z.tar.signature', 'backups/pebblerun-20261126T022000Z.tar', 'backups/pebblerun-20261126T022000Z.tar.sha256', 'backups/pebblerun-20261126T022000Z.tar.signature'], self::disk()->files('backups'));
         self::assertSame(hash_file('sha256', $files[2]), hash('sha256', (string) self::disk()->get('backups/pebblerun-20261126T022000Z.tar')));
     }
 

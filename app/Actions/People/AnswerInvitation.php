@@ -2,11 +2,11 @@
 
 namespace App\Actions\People;
 
-use App\Database\NamedShop;
 use App\Models\Membership;
 use App\Models\User;
 use App\Security\Audit;
 use App\Security\AuditEvent;
+use App\Security\NamedShop;
 use Illuminate\Support\Facades\DB;
 
 /** Whether somebody comes into a shop that asked them. */

@@ -47,6 +47,6 @@ final readonly class InvitePerson
     {
         $person = $membership->user;
         $link = $person->password === null ? $this->links->make(PersonLinks::PASSWORD, $person, $membership->shop_id) : config('app.url').'/account';
-        Mail::to($person->email)->queue((new Invitation($membership->shop->name, $membership->calledName(), $membership->role->value, $link))->about($person, $membership->shop_id));
+        Mail::to($person->email)->queue((new Invitation($membership->shop->name, $membership->calledName(), $membership->role->value, $link))->about($person->id, $membership->shop_id));
     }
 }

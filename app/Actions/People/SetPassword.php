@@ -2,11 +2,11 @@
 
 namespace App\Actions\People;
 
-use App\Database\NamedShop;
 use App\Models\PersonLink;
 use App\Models\User;
 use App\Security\Audit;
 use App\Security\AuditEvent;
+use App\Security\NamedShop;
 use App\Security\PersonLinks;
 use App\Security\Sessions;
 use Illuminate\Support\Facades\DB;

@@ -20,7 +20,7 @@ final class TellChange
             default => null,
         };
         if ($what !== null) {
-            Mail::to($person->email)->queue((new AccountChanged($person->name, $what, now($person->shop->timeZone())->format('j F Y, H:i'), config('app.url').'/forgotten'))->about($person, $person->shop_id));
+            Mail::to($person->email)->queue((new AccountChanged($person->name, $what, now($person->shop->timeZone())->format('j F Y, H:i'), config('app.url').'/forgotten'))->about($person->id, $person->shop_id));
         }
     }
 }

@@ -4,7 +4,7 @@ namespace App\Console\Commands;
 
 use App\Assembly\RuleSources;
 use App\Assembly\WarmEstimates;
-use App\Database\NamedShop;
+use App\Security\NamedShop;
 use Illuminate\Console\Command;
 use Pebblerun\Core\CoreException;
 use Throwable;

@@ -3,11 +3,11 @@
 namespace App\Http\Controllers;
 
 use App\Actions\People\SetPassword;
-use App\Database\NamedShop;
 use App\Jobs\SendNewPassword;
 use App\Models\User;
 use App\Security\Credentials;
 use App\Security\KnownPlaces;
+use App\Security\NamedShop;
 use App\Security\PasswordRule;
 use App\Security\PersonLinks;
 use App\Security\Tries;

@@ -3,6 +3,7 @@
 namespace App\Http\Middleware;
 
 use App\Http\Door;
+use App\Http\SentBody;
 use Closure;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
@@ -17,8 +18,6 @@ use Symfony\Component\HttpFoundation\Response;
  */
 final class ReadBody
 {
-    private const OBJECT = 'pebblerun.body';
-
     /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
@@ -27,27 +26,19 @@ final class ReadBody
             return $refusal;
         }
         if ($request->isJson()) {
-            $body = (string) $request->getContent();
+            $body = $request->isMethodSafe() ? '' : (string) $request->getContent();
             try {
                 $object = $body === '' ? new stdClass : json_decode($body, false, 64, JSON_THROW_ON_ERROR);
             } catch (JsonException $fault) {
                 return new JsonResponse(['message' => "This is no well-formed JSON ({$fault->getMessage()})."], 400);
             }
             $read = new InputBag((array) self::asArray($object));
-            $request->attributes->set(self::OBJECT, $object);
+            SentBody::keep($request, $object);
             $request->setJson($read);
             $request->request = $read;
         }
 
         return $next($request);
-    }
-
-    /** The body as objects, in which {} and [] differ. */
-    public static function of(Request $request): stdClass
-    {
-        $object = $request->attributes->get(self::OBJECT);
-
-        return $object instanceof stdClass ? $object : new stdClass;
     }
 
     private static function asArray(mixed $value): mixed

@@ -2,8 +2,8 @@
 
 namespace App\Http\Middleware;
 
-use App\Database\NamedShop;
 use App\Models\User;
+use App\Security\NamedShop;
 use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;

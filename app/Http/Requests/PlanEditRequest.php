@@ -3,7 +3,7 @@
 namespace App\Http\Requests;
 
 use App\Actions\Step;
-use App\Http\Middleware\ReadBody;
+use App\Http\SentBody;
 use App\Security\Ability;
 use Illuminate\Validation\Rule;
 use Pebblerun\Core\Job\Commands\AcceptLimit;
@@ -57,7 +57,7 @@ final class PlanEditRequest extends EditRequest
     /** The one body that was read, in which {} and [] differ. */
     private function sent(): mixed
     {
-        return ReadBody::of($this)->commands ?? null;
+        return SentBody::of($this)->commands ?? null;
     }
 
     /**

@@ -2,11 +2,11 @@
 
 namespace App\Http\Requests;
 
-use App\Database\NamedShop;
 use App\Models\User;
 use App\Security\Audit;
 use App\Security\AuditEvent;
 use App\Security\Credentials;
+use App\Security\NamedShop;
 use App\Security\Tries;
 use Illuminate\Foundation\Http\FormRequest;
 

@@ -1,6 +1,6 @@
 <?php
 
-namespace App\Jobs;
+namespace App\FileTasks;
 
 use App\Actions\ImportBundle;
 use App\Assembly\TaskFiles;

@@ -1,6 +1,6 @@
 <?php
 
-namespace App\Jobs;
+namespace App\FileTasks;
 
 use App\Actions\PriceLists\TakePriceList;
 use App\Models\PriceList;
@@ -9,7 +9,7 @@ use App\Models\Task;
 /** Takes a price list in that was looked at. The subject says which: {"list", "leave_out"}. */
 final class TakeLookedPriceList extends FileTask
 {
-    public const KIND = 'taking';
+    public const KIND = PriceList::TAKING;
 
     protected function done(Task $task): array
     {

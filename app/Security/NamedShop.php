@@ -1,8 +1,7 @@
 <?php
 
-namespace App\Database;
+namespace App\Security;
 
-use App\Exceptions\WrongRole;
 use Illuminate\Support\Facades\DB;
 
 /**

@@ -1,9 +1,10 @@
 <?php
 
-namespace App\Jobs;
+namespace App\FileTasks;
 
 use App\Assembly\TaskFiles;
 use App\Exceptions\Refused;
+use App\Jobs\TaskJob;
 use App\Models\Task;
 use Illuminate\Support\Facades\DB;
 use Pebblerun\Core\CoreException;
@@ -16,7 +17,7 @@ use Throwable;
  */
 abstract class FileTask extends TaskJob
 {
-    public const QUEUE = 'files';
+    public const QUEUE = self::FILES;
 
     public int $tries = 3;
 
