@@ -33,6 +33,7 @@ final class OneOutcome
         if ($this->isDone($job, $edit)) {
             return null;
         }
+        $edit->seen <= $job->version || throw Refused::because("This change says that it was made on version {$edit->seen} of the job, which is at {$job->version}: open the page anew and make it again.");
         try {
             return $change();
         } catch (UniqueConstraintViolationException $twice) {

@@ -15,11 +15,11 @@ final class ArchiveTables
 
     private const LIMIT = 'limit_id in (select l.id from platform_limits l join platforms p on p.id = l.platform_id where p.shop_id = ?)';
 
-    /** Condition of each table; people come without what signs them in. */
+    /** Condition of each table; people come without what signs them in, and who was only asked in not at all. */
     public const ALL = [
         'shops' => 'id = ?',
-        'users' => 'id in (select user_id from memberships where shop_id = ?)',
-        'memberships' => 'shop_id = ?',
+        'users' => 'id in (select user_id from memberships where shop_id = ? and accepted_at is not null)',
+        'memberships' => 'shop_id = ? and accepted_at is not null',
         'platforms' => 'shop_id = ?',
         'platform_slots' => self::PLATFORM,
         'platform_limits' => self::PLATFORM,

@@ -3,71 +3,66 @@
 namespace App\Archive;
 
 use App\Assembly\DraftLibrary;
+use App\Exceptions\Refused;
 use App\Models\Platform;
 use App\Models\Shop;
+use Closure;
 use Illuminate\Support\Facades\DB;
-use RuntimeException;
-use stdClass;
-use ZipArchive;
 
 /**
- * Everything that a shop owns in one file: every row as JSON, and its library in the open formats beside. The same state gives the same
- * rows, byte for byte.
+ * Everything that a shop owns in one archive: every row as JSON, and its library in the open formats beside. It is written as it is read, by a
+ * cursor of the database. The same state gives the same rows, byte for byte.
  */
 final readonly class ExportShop
 {
     private const AT_ONCE = 1_000;
 
-    /** @return string a file of the system's temporary folder; who asked for it takes it away */
-    public function to(Shop $shop): string
+    /** s; php counts no waiting. */
+    private const SECONDS = 120;
+
+    /**
+     * @param  Closure(string): mixed  $write  takes the archive, piece by piece
+     *
+     * @throws Refused while another one of the same shop is written.
+     */
+    public function to(Shop $shop, Closure $write): void
     {
-        $file = (string) tempnam(sys_get_temp_dir(), 'archive');
-        $zip = new ZipArchive;
-        $zip->open($file, ZipArchive::OVERWRITE) === true || throw new RuntimeException('The archive could not be begun: is the disk full?');
-        $parts = [];
+        set_time_limit(self::SECONDS);
         // As it stands at one moment.
-        DB::transaction(function () use ($shop, $zip, &$parts): void {
-            DB::transactionLevel() === 1 && DB::statement('set transaction isolation level repeatable read read only');
+        DB::transaction(function () use ($shop, $write): void {
+            if (DB::transactionLevel() === 1) {
+                DB::statement('set transaction isolation level repeatable read read only');
+                DB::scalar('select pg_try_advisory_xact_lock(hashtextextended(?, 0))', ["archive of {$shop->id}"]) || throw Refused::because('Somebody takes everything out just now: wait until that is through.');
+            }
             DB::statement("set local timezone to 'UTC'");
+            $zip = new ZipWriter($write);
             $tables = [];
             foreach (ArchiveTables::ALL as $table => $condition) {
-                $parts[] = $written = (string) tempnam(sys_get_temp_dir(), 'rows');
-                $tables[$table] = ['rows' => $this->table($table, $condition, $shop->id, $written), 'sha256' => hash_file('sha256', $written)];
-                $zip->addFile($written, ArchiveTables::entry($table));
+                $rows = 0;
+                $sum = $zip->add(ArchiveTables::entry($table), $this->lines($table, $condition, $shop->id, $rows));
+                $tables[$table] = ['rows' => $rows, 'sha256' => $sum];
             }
             foreach ($this->documents($shop) as $name => $document) {
-                $zip->addFromString($name, $document);
+                $zip->add($name, [$document]);
             }
-            $zip->addFromString('manifest.json', self::json(['format' => ArchiveTables::FORMAT, 'version' => ArchiveTables::VERSION, 'made_with' => config('pebblerun.version'), 'shop' => $shop->name, 'tables' => $tables]));
+            $zip->add('manifest.json', [self::json(['format' => ArchiveTables::FORMAT, 'version' => ArchiveTables::VERSION, 'made_with' => config('pebblerun.version'), 'shop' => $shop->name, 'tables' => $tables])]);
+            $zip->end();
         });
-        $whole = $zip->close();
-        array_map(unlink(...), $parts);
-        $whole || throw new RuntimeException('The archive could not be written whole: is the disk full?');
-
-        return $file;
     }
 
-    /** @return int how many rows */
-    private function table(string $table, string $condition, int $shop, string $file): int
+    /** @return iterable<string> many rows at once, a line each */
+    private function lines(string $table, string $condition, int $shop, int &$rows): iterable
     {
-        $out = fopen($file, 'w') ?: throw new RuntimeException('The archive could not be written: is the disk full?');
         $order = ArchiveTables::order($table);
         $secret = ArchiveTables::SECRET[$table] ?? [];
-        $rows = 0;
-        for ($offset = 0; ; $offset += self::AT_ONCE) {
-            $found = DB::select("select row_to_json(t)::text as row from (select * from {$table} where {$condition} order by {$order} limit ? offset ?) t", [$shop, self::AT_ONCE, $offset]);
-            /** @var stdClass $one */
-            foreach ($found as $one) {
-                $line = $secret === [] ? $one->row : self::without($one->row, $secret, $shop);
-                fwrite($out, "{$line}\n");
-            }
+        $of = str_replace('?', (string) $shop, $condition);
+        DB::statement("declare archive_rows no scroll cursor for select row_to_json(t)::text as row from (select * from {$table} where {$of} order by {$order}) t");
+        while (($found = DB::select('fetch forward '.self::AT_ONCE.' from archive_rows')) !== []) {
             $rows += count($found);
-            if (count($found) < self::AT_ONCE) {
-                fclose($out);
-
-                return $rows;
-            }
+            $lines = array_column($found, 'row');
+            yield implode("\n", $secret === [] ? $lines : array_map(fn (string $row): string => self::without($row, $secret, $shop), $lines))."\n";
         }
+        DB::statement('close archive_rows');
     }
 
     /** @param  list<string>  $secret */

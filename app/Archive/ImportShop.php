@@ -6,6 +6,7 @@ use App\Models\Shop;
 use Illuminate\Database\QueryException;
 use Illuminate\Support\Facades\DB;
 use Pebblerun\Formats\InvalidDocument;
+use Pebblerun\Formats\PlainText;
 use ZipArchive;
 
 /** Takes an archive of a shop into an empty installation: all of it, or nothing. Nothing is unpacked to the disk. */
@@ -122,10 +123,12 @@ final readonly class ImportShop
     {
         $first = json_decode(reset($rows), true);
         is_array($first) || throw InvalidDocument::because(ArchiveTables::entry($table).' line '.array_key_first($rows), 'is no row.');
-        $given = array_values(array_intersect($columns, array_keys($first)));
+        // What signs somebody in comes from nowhere but themself, whatever an archive says.
+        $given = array_values(array_diff(array_intersect($columns, array_keys($first)), ArchiveTables::SECRET[$table] ?? []));
         $given !== [] || throw InvalidDocument::because(ArchiveTables::entry($table).' line '.array_key_first($rows), 'has nothing that this table knows.');
         $names = implode(', ', array_map(fn (string $name): string => "\"{$name}\"", $given));
         $json = '['.implode(',', $rows).']';
+        PlainText::isIn($json) || throw InvalidDocument::because(ArchiveTables::entry($table).' line '.(count($rows) === 1 ? array_key_first($rows) : array_key_first($rows).' to '.array_key_last($rows)), 'has a character in it that is no text: nothing was taken in.');
         if ($table === 'customer_jobs') {
             DB::insert('insert into kept_choice select id, plan_id from json_populate_recordset(null::customer_jobs, ?::json)', [$json]);
             $values = str_replace('"plan_id"', 'null', $names);

@@ -113,7 +113,7 @@ final class PriceListRows
     /** @return array{string, string, string} what it is called, as far as it can be kept */
     private static function short(ListedPrice $listed): array
     {
-        $kept = fn (string $text): string => mb_substr((string) preg_replace('/[\x00-\x1F\x7F]/', '', $text), 0, 200);
+        $kept = fn (string $text): string => mb_substr((string) preg_replace('/[\p{Cc}\x{202A}-\x{202E}\x{2066}-\x{2069}]/u', '', mb_scrub($text)), 0, 200);
 
         return [$kept($listed->article), $kept($listed->maker), $kept($listed->name)];
     }

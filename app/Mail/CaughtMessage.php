@@ -31,6 +31,6 @@ final readonly class CaughtMessage
 
     private static function clean(string $text): string
     {
-        return (string) preg_replace('/[\x00-\x08\x0B-\x1F\x7F]/', '', mb_scrub($text));
+        return (string) preg_replace('/[^\P{Cc}\t\n]/u', '', mb_scrub($text));
     }
 }

@@ -2,12 +2,15 @@
 
 namespace App\Queries;
 
+use App\Assembly\Canonical;
 use App\Assembly\DraftLibrary;
 use App\Assembly\FiguresByRule;
 use App\Assembly\Reading;
+use App\Assembly\RuleSources;
 use App\Models\EvidenceRecord;
 use App\Models\Platform;
 use App\Models\User;
+use Illuminate\Support\Facades\Cache;
 use Illuminate\Support\Facades\DB;
 use Pebblerun\Core\Advice\Library\PartPreview;
 use Pebblerun\Core\Catalog\Evidence;
@@ -19,11 +22,21 @@ use stdClass;
 /** What the gains of a part rest on, record by record, beside the figure in use: what each would do to a plan, and what the rule says. */
 final readonly class GainEvidence
 {
+    /** Records of a case that are told one by one, the newest; all of them count for the rule. */
+    private const SHOWN = 20;
+
+    /** s that what a figure would do is kept. */
+    private const KEPT = 86_400;
+
     private DraftLibrary $draft;
+
+    /** Of everything that it depends on but the figure. */
+    private string $fingerprint;
 
     private function __construct(private Platform $platform, private string $key, private User $reader)
     {
         $this->draft = DraftLibrary::of($platform, $reader->shop);
+        $this->fingerprint = Canonical::hash([RuleSources::current(), $this->draft->platform, $this->draft->parts, $reader->shop->document, Reading::of($reader)->toArray()]);
     }
 
     /** @return list<array<string, mixed>> valid against gainEvidence of schemas/answers.json */
@@ -53,7 +66,8 @@ final readonly class GainEvidence
                 'records' => array_map(fn (EvidenceRecord $record): array => [
                     'id' => $record->id, 'kind' => $record->kind, 'rests' => Terms::evidence(Evidence::from($record->kind)), 'power' => self::three($record->figures['power'] ?? 0), 'torque' => self::three($record->figures['torque'] ?? 0),
                     'on' => $record->made_on, 'by' => $record->author->name ?? '', 'build' => $record->build, 'frame' => $record->frame, 'source' => $record->source, 'note' => $record->note ?? '', 'adds' => $this->adds($at, $record->figures),
-                ], $own),
+                ], array_slice($own, -self::SHOWN)),
+                'older' => max(0, count($own) - self::SHOWN),
             ];
         })->all());
     }
@@ -69,13 +83,18 @@ final readonly class GainEvidence
         if ($figures !== null) {
             $part['gains'][$at] = [...$part['gains'][$at], ...$figures];
         }
+
+        return Cache::remember('adds '.Canonical::hash([$this->fingerprint, $this->key, $part]), self::KEPT, fn (): string => $this->worked($part));
+    }
+
+    /** @param  array<string, mixed>  $part */
+    private function worked(array $part): string
+    {
         try {
             $bundle = $this->draft->withPart($this->key, $part)->opened();
-            $shown = (new PartPreview($bundle->bundle))->of($bundle->bundle->catalog->part($this->key));
             $say = Reading::of($this->reader)->formatter($bundle);
-            $last = end($shown);
 
-            return $last === false ? '' : "{$say->writeAddedPower($last[2]->adds)} {$say->powerLabel()}";
+            return "{$say->writeAddedPower((new PartPreview($bundle->bundle))->fullest($bundle->bundle->catalog->part($this->key))->adds)} {$say->powerLabel()}";
         } catch (CoreException) {
             return '';
         }

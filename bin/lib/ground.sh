@@ -274,14 +274,14 @@ artisan() { (cd "$SERVE" && work_knows && as_work php "$SERVE/artisan" "$@"); }
 # As the owner of the tables.
 owner_artisan() { (cd "$SERVE" && work_knows && export DB_USERNAME=pebblerun_owner DB_PASSWORD=$DB_OWNER_PASSWORD && as_work php "$SERVE/artisan" "$@"); }
 
-prepare_storage() {
+make_storage() {
     as_web mkdir -p "$RUN"/storage/{logs,tmp,framework/{cache,sessions,views}}
     as_work mkdir -p "$RUN"/work/{logs,tmp,framework/{cache,sessions,views}}
     # What a kill left half-made.
     as_web find "$RUN/storage/tmp" -mindepth 1 -mmin +120 -delete 2> /dev/null || true
     as_work find "$RUN/work/tmp" -mindepth 1 -mmin +120 -delete 2> /dev/null || true
-    publish
 }
+prepare_storage() { make_storage; publish; }
 
 # Where the system user may not enter the project, it is served from a copy that belongs to root.
 publish() {

@@ -3,7 +3,7 @@
 /**
  * A stand-in for a supplier that is asked over the wire: prices, stock and lead times of what it sells, seeded, moving with the day.
  *
- *   PEBBLERUN_SUPPLIER_PORT=8845 php -S 127.0.0.1:8845 bin/lib/supplier.php
+ *   PEBBLERUN_STAND_IN=FOLDER php -S 127.0.0.1:8845 bin/lib/supplier.php      a folder of its own, to remember what goes wrong
  *
  *   GET /catalog?page=1[&day=2026-11-26]   {"supplier", "currency", "day", "page", "pages", "items": [{article, maker, name, price, used, stock, lead_days}]}
  *   PUT /trouble {"kind": "late"|"half"|"pours"|"nonsense"|"refuses"|"gone"|"wrong"|"none"}   what goes wrong from then on
@@ -16,10 +16,11 @@ $answer = function (int $status, mixed $body): never {
     echo is_string($body) ? $body : json_encode($body, JSON_UNESCAPED_UNICODE);
     exit;
 };
-$memory = sys_get_temp_dir().'/pebblerun-supplier-'.getenv('PEBBLERUN_SUPPLIER_PORT').'.trouble';
+$memory = getenv('PEBBLERUN_STAND_IN').'/trouble';
 $path = parse_url((string) $_SERVER['REQUEST_URI'], PHP_URL_PATH);
 if ($path === '/trouble' && $_SERVER['REQUEST_METHOD'] === 'PUT') {
     $kind = json_decode((string) file_get_contents('php://input'), true)['kind'] ?? 'none';
+    in_array($kind, ['late', 'half', 'pours', 'nonsense', 'refuses', 'gone', 'wrong', 'none'], true) || $answer(422, ['message' => 'There is no such trouble.']);
     file_put_contents($memory, $kind);
     $answer(200, ['kind' => $kind]);
 }

@@ -25,6 +25,7 @@ return new class extends Migration
         'parts' => [self::SHOP, null],
         'suppliers' => [self::SHOP, null],
         'shop_words' => [self::SHOP, null],
+        'requests_done' => [self::SHOP, null],
         'evidence_records' => [self::SHOP, '(gain_case_id is null or {gain_cases:gain_case_id}) and (limit_id is null or {platform_limits:limit_id}) and '.self::AUTHOR],
         'price_lists' => [self::SHOP, '{suppliers:supplier_id} and '.self::AUTHOR],
         'library_versions' => ['{platforms:platform_id}', null],
@@ -49,6 +50,8 @@ return new class extends Migration
         'plan_variants' => ['{plans:plan_id}', self::AUTHOR],
     ];
 
+    private const CALLED = ['parts', 'platforms', 'customers'];
+
     private const PEOPLE = ['shops', 'memberships', 'users', 'sessions', 'person_links', 'known_places', 'caught_mails', 'audit_entries'];
 
     public function up(): void
@@ -63,6 +66,7 @@ return new class extends Migration
             $this->everything($table);
         }
         $this->people();
+        $this->words();
     }
 
     private function dropPolicies(): void
@@ -127,8 +131,14 @@ return new class extends Migration
             $table->primary(['task_id', 'name']);
         });
         DB::statement('alter table task_files add column content bytea not null');
-        Schema::table('prices', fn (Blueprint $table) => $table->string('request', 40)->nullable());
-        DB::statement('create unique index prices_request on prices (part_id, request) where request is not null');
+        Schema::create('requests_done', function (Blueprint $table): void {
+            $table->foreignId('shop_id')->constrained()->cascadeOnDelete();
+            $table->string('request', 40);
+            $table->string('asked', 32);
+            $table->string('result', 200)->nullable();
+            $table->timestampTz('done_at');
+            $table->primary(['shop_id', 'request']);
+        });
     }
 
     /** Whose a request is. The key of the signatures is in a schema that only the owner of the tables enters; bin/start puts it there. */
@@ -173,6 +183,26 @@ return new class extends Migration
         ");
     }
 
+    /** Words that things were found by go with the last thing that is called so. */
+    private function words(): void
+    {
+        DB::unprepared(<<<'SQL'
+            create or replace function forget_words() returns trigger language plpgsql as $$ begin
+                delete from shop_words s using (
+                    select distinct o.shop_id, left(w, 64) as word
+                    from old_rows o, regexp_split_to_table(lower(coalesce(to_jsonb(o)->>'maker', '') || ' ' || (to_jsonb(o)->>'name')), '[^[:alnum:]]+') w where length(w) >= 3 and w !~ '^[0-9]+$') gone
+                where s.shop_id = gone.shop_id and s.word = gone.word
+                    and not exists (select 1 from found_parts(gone.shop_id, to_tsquery('simple', quote_literal(gone.word) || ':*'), 1))
+                    and not exists (select 1 from platforms p where p.shop_id = gone.shop_id and lower(p.name) like '%' || gone.word || '%')
+                    and not exists (select 1 from customers c where c.shop_id = gone.shop_id and lower(c.name) like '%' || gone.word || '%');
+                return null;
+            end $$;
+            SQL);
+        foreach (self::CALLED as $table) {
+            DB::unprepared("create trigger {$table}_words_gone after delete on {$table} referencing old table as old_rows for each statement execute function forget_words()");
+        }
+    }
+
     /** Sign-in must find anybody, and sessions by their name; what is written is one's own, or of one's shop. */
     private function people(): void
     {
@@ -212,9 +242,13 @@ return new class extends Migration
 
     public function down(): void
     {
+        foreach (self::CALLED as $table) {
+            DB::unprepared("drop trigger {$table}_words_gone on {$table}");
+        }
+        DB::unprepared('drop function forget_words()');
         $this->dropPolicies();
         foreach (self::TABLES as $table => [$seen]) {
-            $table === 'task_files' || DB::unprepared("create policy one_shop on {$table} using (current_user = 'pebblerun_work' or {$this->written($table, $seen)})");
+            in_array($table, ['task_files', 'requests_done'], true) || DB::unprepared("create policy one_shop on {$table} using (current_user = 'pebblerun_work' or {$this->written($table, $seen)})");
         }
         foreach (self::PEOPLE as $table) {
             $table === 'audit_entries' || DB::unprepared("alter table {$table} disable row level security");
@@ -225,7 +259,7 @@ return new class extends Migration
         Schema::drop('task_files');
         Schema::drop('known_places');
         Schema::drop('person_links');
-        Schema::table('prices', fn (Blueprint $table) => $table->dropColumn('request'));
+        Schema::drop('requests_done');
         Schema::table('tasks', fn (Blueprint $table) => $table->dropColumn('result'));
         DB::statement('alter table tasks alter column reason type varchar(1000) using left(reason, 1000)');
         Schema::table('caught_mails', fn (Blueprint $table) => $table->dropColumn(['shop_id', 'user_id']));

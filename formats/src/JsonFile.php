@@ -41,6 +41,9 @@ final class JsonFile
             throw InvalidDocument::because('', self::explain($text, $fault->getMessage()));
         }
 
+        $place = PlainText::fault($document);
+        $place === null || throw InvalidDocument::because($place, 'has a character in it that is no text, or that turns the direction of writing: type it again.');
+
         return is_object($document) ? $document : throw InvalidDocument::because('', 'The document must be a JSON object, { … }.');
     }
 

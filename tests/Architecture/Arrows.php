@@ -68,7 +68,7 @@ final class Arrows
             'Security' => ['Models'],
             'Mail' => [],
             'Backup' => [],
-            'Archive' => ['Assembly', 'Models'],
+            'Archive' => ['Assembly', 'Exceptions', 'Models'],
             'Suppliers' => ['Models'],
             'Database' => [],
             'Policies' => ['Models', 'Security'],

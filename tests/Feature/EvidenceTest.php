@@ -39,7 +39,7 @@ final class EvidenceTest extends TestCase
      */
     private function record(int $case, array $more = [], string $part = 'brimstall-dp-cat'): TestResponse
     {
-        return $this->postJson($this->address("/parts/{$part}/evidence"), ['case' => $case, 'kind' => 'shop-dyno', 'power' => [4, 7, 11], 'torque' => [5, 9, 12], 'on' => '2026-11-02', 'build' => 'three cars with a dyno map', 'frame' => 'load roller, J1349', 'source' => 'run 118', ...$more]);
+        return $this->postJson($this->address("/parts/{$part}/evidence"), ['request' => bin2hex(random_bytes(8)), 'case' => $case, 'kind' => 'shop-dyno', 'power' => [4, 7, 11], 'torque' => [5, 9, 12], 'on' => '2026-11-02', 'build' => 'three cars with a dyno map', 'frame' => 'load roller, J1349', 'source' => 'run 118', ...$more]);
     }
 
     public function test_records_stand_beside_the_figure_in_use_and_say_what_each_would_do(): void
@@ -110,7 +110,7 @@ final class EvidenceTest extends TestCase
         $limits = fn (): array => array_column(self::read('limitEvidence', $this->getJson($this->address('/outcomes'))->assertOk()), null, 'key');
         $before = $limits()['clutch'];
         self::assertSame([5, null], [$before['proposed']['missing'], $before['proposed']['safe']]);
-        $keep = fn (array $more): TestResponse => $this->postJson($this->address('/outcomes'), ['limit' => $before['id'], 'broke' => false, 'months' => 14, 'on' => '2026-10-01', 'how' => '', ...$more]);
+        $keep = fn (array $more): TestResponse => $this->postJson($this->address('/outcomes'), ['request' => bin2hex(random_bytes(8)), 'limit' => $before['id'], 'broke' => false, 'months' => 14, 'on' => '2026-10-01', 'how' => '', ...$more]);
         foreach ([280, 300, 310, 320] as $load) {
             $keep(['load' => $load])->assertCreated();
         }
@@ -130,7 +130,7 @@ final class EvidenceTest extends TestCase
         $this->actingAs($this->person('tuner'));
         $before = $limits()['clutch'];
         self::assertSame([[], null], [$before['records'], $before['by_rule']]);
-        $keep = fn (array $more): TestResponse => $this->postJson($this->address('/limit-records'), ['limit' => $before['id'], 'kind' => 'maker', 'safe' => 330, 'edge' => 360, 'on' => '2026-10-01', 'source' => 'sheet of the clutch', ...$more]);
+        $keep = fn (array $more): TestResponse => $this->postJson($this->address('/limit-records'), ['request' => bin2hex(random_bytes(8)), 'limit' => $before['id'], 'kind' => 'maker', 'safe' => 330, 'edge' => 360, 'on' => '2026-10-01', 'source' => 'sheet of the clutch', ...$more]);
         $keep([])->assertCreated();
         $keep(['kind' => 'other-dyno', 'safe' => 300, 'edge' => 325])->assertCreated();
         $keep(['kind' => 'other-dyno', 'safe' => 290, 'edge' => 330])->assertCreated();

@@ -98,7 +98,7 @@ final class LibraryEditTest extends TestCase
         $clutch = Part::query()->where('key', 'tarnstone-sport')->firstOrFail();
         $price = $clutch->prices()->firstOrFail()->money['new'];
         $this->travel(1)->minutes();
-        $this->postJson("/parts/{$clutch->id}/prices", ['likely' => $price[1] + 60, 'as_of' => $this->person('advisor')->shop->today()])->assertCreated();
+        $this->postJson("/parts/{$clutch->id}/prices", ['request' => bin2hex(random_bytes(8)), 'likely' => $price[1] + 60, 'as_of' => $this->person('advisor')->shop->today()])->assertCreated();
         self::assertSame(['version' => 1, 'newest' => 2, 'repriced' => true], $state()['library']);
         self::assertSame($before['estimate']['stages'][3]['power'], $state()['estimate']['stages'][3]['power'], 'figures are as quoted');
 

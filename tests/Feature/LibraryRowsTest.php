@@ -120,7 +120,7 @@ final class LibraryRowsTest extends TestCase
     public function test_a_price_is_set_by_who_may_with_its_day_and_source(): void
     {
         $part = Part::query()->where('key', 'fjellvent-panel')->firstOrFail();
-        $set = fn (array $more, string $role = 'advisor'): TestResponse => $this->actingAs($this->person($role))->postJson("/parts/{$part->id}/prices", ['likely' => 60, 'as_of' => '2026-11-01', 'source' => 'Fjellvent, by phone', ...$more]);
+        $set = fn (array $more, string $role = 'advisor'): TestResponse => $this->actingAs($this->person($role))->postJson("/parts/{$part->id}/prices", ['request' => bin2hex(random_bytes(8)), 'likely' => 60, 'as_of' => '2026-11-01', 'source' => 'Fjellvent, by phone', ...$more]);
         $set([], 'tuner')->assertForbidden();
         $set([], 'technician')->assertForbidden();
         foreach ([['likely' => null, 'Say what it costs, new or used.'], ['likely' => -1, null], ['likely' => 1_000_001, null], ['likely' => '1e3;', null], ['low' => 61, 'The low price is not above the likely one.'], ['high' => 59, 'The high price is not below the likely one.'],

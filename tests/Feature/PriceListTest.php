@@ -97,12 +97,15 @@ final class PriceListTest extends TestCase
         self::assertSame(52.8, $this->price('fjellvent-panel'));
         self::assertEqualsWithDelta(4.8 * 1.2 * 1.08, $total() - $before[0], 0.01);
         self::assertSame(79.9, $this->price('fjellvent-cold-air-scoop'));
+        $words = fn (): array => DB::table('shop_words')->whereIn('word', ['scoop', 'panel', 'fjellvent'])->orderBy('word')->pluck('word')->all();
+        self::assertSame(['fjellvent', 'panel', 'scoop'], $words());
         self::assertSame('Fjellvent Supply, autumn.csv', Price::query()->whereNotNull('price_list_id')->first()?->source);
         self::assertSame(3, DB::table('supplier_items')->where('article', 'F-10')->value('lead_days'));
         $this->take($list)->assertJsonPath('state', 'failed');
 
         $this->postJson("/price-lists/{$list->id}/undo")->assertOk()->assertJsonPath('state', 'undone');
         self::assertSame($before, [$total(), Price::query()->count(), Part::query()->count()]);
+        self::assertSame(['fjellvent', 'panel'], $words(), 'what nothing is called by any more finds nothing');
         $this->postJson("/price-lists/{$list->id}/undo")->assertStatus(422);
 
         $again = $this->list(self::LIST);

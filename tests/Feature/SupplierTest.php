@@ -20,9 +20,13 @@ final class SupplierTest extends TestCase
 
     private static ?Process $standIn = null;
 
+    private static string $folder;
+
     public static function setUpBeforeClass(): void
     {
-        self::$standIn = new Process([PHP_BINARY, '-S', '127.0.0.1:'.self::PORT, dirname(__DIR__, 2).'/bin/lib/supplier.php'], env: ['PEBBLERUN_SUPPLIER_PORT' => (string) self::PORT]);
+        self::$folder = sys_get_temp_dir().'/pebblerun-stand-in-'.bin2hex(random_bytes(4));
+        mkdir(self::$folder, 0700);
+        self::$standIn = new Process([PHP_BINARY, '-S', '127.0.0.1:'.self::PORT, dirname(__DIR__, 2).'/bin/lib/supplier.php'], env: ['PEBBLERUN_STAND_IN' => self::$folder]);
         self::$standIn->start();
         for ($i = 0; $i < 100 && @fsockopen('127.0.0.1', self::PORT) === false; $i++) {
             usleep(50_000);
@@ -32,6 +36,7 @@ final class SupplierTest extends TestCase
     public static function tearDownAfterClass(): void
     {
         self::$standIn?->stop(1);
+        exec('rm -rf '.escapeshellarg(self::$folder));
     }
 
     protected function setUp(): void

@@ -108,13 +108,16 @@ final class CommandLineTest extends TestCase
         self::assertStringContainsString('The file has 50.0 MB: a document may have 8 MB at most.', $errors);
     }
 
-    public function test_what_a_terminal_would_obey_is_taken_out(): void
+    public function test_what_a_terminal_would_obey_is_refused_and_never_printed(): void
     {
         $bundle = self::bundle();
-        $bundle['plan']['stages'][2]['name'] = "x\u{1b}[2J\u{9b}31m\u{7f}y";
-        [$code, $output] = self::runOn((string) json_encode($bundle), '--table');
-        self::assertSame(0, $code);
-        self::assertMatchesRegularExpression('/^3 x\[2J31my /m', $output);
+        foreach (["x\u{1b}[2J", "\u{9b}31m", "y\u{7f}", "a\u{202e}b"] as $name) {
+            $bundle['plan']['stages'][2]['name'] = $name;
+            [$code, $output, $errors] = self::runOn((string) json_encode($bundle), '--table');
+            self::assertSame([2, ''], [$code, $output]);
+            self::assertStringContainsString('plan.stages[2].name', $errors);
+            self::assertStringNotContainsString($name, $errors);
+        }
         $bundle['plan']['settings']['stacking'] = "\u{1b}]0;evil\u{7}";
         self::assertStringNotContainsString("\u{1b}", self::runOn((string) json_encode($bundle))[2]);
     }

@@ -23,6 +23,9 @@ final class CsvTest extends TestCase
         yield 'with a mark' => ["\xEF\xBB\xBF".self::TABLE, 'UTF-8'];
         yield 'UTF-16, little end first' => ["\xFF\xFE".mb_convert_encoding(self::TABLE, 'UTF-16LE'), 'UTF-16LE'];
         yield 'UTF-16, big end first' => ["\xFE\xFF".mb_convert_encoding(self::TABLE, 'UTF-16BE'), 'UTF-16BE'];
+        yield 'UTF-32, little end first' => ["\xFF\xFE\0\0".mb_convert_encoding(self::TABLE, 'UTF-32LE'), 'UTF-32LE'];
+        yield 'UTF-32, big end first' => ["\0\0\xFE\xFF".mb_convert_encoding(self::TABLE, 'UTF-32BE'), 'UTF-32BE'];
+        yield 'lines that end with a carriage return alone' => [strtr(self::TABLE, ["\r\n" => "\r", "\n" => "\r"]), 'UTF-8'];
         yield 'Windows-1252' => [(string) mb_convert_encoding(self::TABLE, 'Windows-1252'), 'Windows-1252'];
     }
 
@@ -50,6 +53,7 @@ final class CsvTest extends TestCase
         yield 'a quote over many lines' => ["a,b\n1,\"2\n".str_repeat("x,y\n", 400), 'line 2: a quote is opened and not closed'];
         yield 'a spreadsheet' => ["PK\x03\x04\x00\x00name\x00", 'bytes that no text has'];
         yield 'no encoding' => ["a,b\n\x81\x8D\xFF,2\n", 'no text in an encoding that is known here'];
+        yield 'no UTF-16 after all' => ["\xFF\xFEa,b\n1", 'says that it is UTF-16LE and is not'];
         yield 'too many cells' => [str_repeat('a,', 300)."\n", 'more than 200 cells'];
     }
 
@@ -67,7 +71,10 @@ final class CsvTest extends TestCase
             self::assertSame("'{$formula}", CsvGuard::on($formula));
             self::assertSame($formula, CsvGuard::off(CsvGuard::on($formula)));
         }
-        foreach (['-12.5', '+3', 'plain', "it's", "'quoted"] as $plain) {
+        foreach (["a note\n=1+1", "a\r\n @x", "\u{FF1D}1+1", "\u{FF20}SUM(A1)", ' =1+1', "\u{00A0}=1", "\u{FF0B}1", "\u{FF0D}1"] as $hidden) {
+            self::assertSame("'{$hidden}", CsvGuard::on($hidden));
+        }
+        foreach (['-12.5', '+3', 'plain', "two\nlines", 'a - b', 'a=b', "it's", "'quoted"] as $plain) {
             self::assertSame($plain, CsvGuard::on($plain));
             self::assertSame($plain, CsvGuard::off($plain));
         }
@@ -107,6 +114,20 @@ final class CsvTest extends TestCase
                 self::fail($words);
             } catch (InvalidDocument $fault) {
                 self::assertStringContainsString($words, $fault->getMessage());
+            }
+        }
+    }
+
+    public function test_a_rate_is_one_that_two_currencies_can_have(): void
+    {
+        $of = fn (mixed $rate): float => Matching::of(['columns' => ['article' => 0, 'price' => 1], 'rate' => $rate], 2)->rate;
+        self::assertSame([0.00001, 1.0, 100_000.0], [$of(0.00001), $of(1), $of(100_000)]);
+        foreach ([0, -1, 0.000009, 100_001, INF, NAN, '1e9', 'x', []] as $none) {
+            try {
+                $of($none);
+                self::fail((string) json_encode($none, JSON_PARTIAL_OUTPUT_ON_ERROR));
+            } catch (InvalidDocument $fault) {
+                self::assertStringContainsString('a rate is from', $fault->getMessage());
             }
         }
     }

@@ -17,7 +17,7 @@ final class DocumentReaderTest extends TestCase
         yield 'not UTF-8' => ["{\"name\": \"\xE9\"}", 'The file is not UTF-8 text: save it as UTF-8.'];
         yield 'a comma too many' => ['{"a": 1,}', 'The file is no well-formed JSON'];
         yield 'cut off' => ["{\"a\":\n [1, 2", 'The file breaks off after 12 bytes, in line 2'];
-        yield 'too deep' => [str_repeat('{"a":', 40).'1'.str_repeat('}', 40), 'The file is no well-formed JSON'];
+        yield 'too deep' => [str_repeat('{"a":', 40).'1'.str_repeat('}', 40), 'nested deeper than 32 levels'];
     }
 
     #[DataProvider('texts')]

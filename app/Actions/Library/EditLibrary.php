@@ -174,6 +174,7 @@ final readonly class EditLibrary
 
     private function mustBeSeen(Platform $platform, string $subject, int $seen): void
     {
+        $seen <= self::number($platform) || throw Refused::because("This change says that it was made after change {$seen} of the library, which has ".self::number($platform).': open the page anew and make it again.');
         $later = LibraryEdit::query()->with('author')->where('platform_id', $platform->id)->where('subject', $subject)->where('number', '>', $seen)->orderByDesc('number')->first();
         if ($later !== null) {
             $who = $later->author->name ?? 'A file';

@@ -4,6 +4,7 @@ namespace App\Console\Commands;
 
 use App\Archive\ExportShop;
 use Illuminate\Console\Command;
+use RuntimeException;
 
 final class ExportArchive extends Command
 {
@@ -19,10 +20,9 @@ final class ExportArchive extends Command
         if ($shop === null) {
             return 2;
         }
-        $file = $export->to($shop);
-        $sent = readfile($file);
-        unlink($file);
+        $out = fopen('php://stdout', 'wb') ?: throw new RuntimeException('There is no standard output.');
+        $export->to($shop, fn (string $piece) => fwrite($out, $piece) === strlen($piece) || throw new RuntimeException('The archive could not be written whole: is the disk full?'));
 
-        return $sent === false ? 3 : self::SUCCESS;
+        return self::SUCCESS;
     }
 }

@@ -4,6 +4,7 @@ namespace App\Console\Commands;
 
 use App\Actions\People\InvitePerson;
 use Illuminate\Console\Command;
+use Pebblerun\Formats\PlainText;
 
 final class InvitePersonCommand extends Command
 {
@@ -23,6 +24,11 @@ final class InvitePersonCommand extends Command
         }
         if (filter_var($email, FILTER_VALIDATE_EMAIL) === false) {
             $this->error("\"{$email}\" is no address for mail.");
+
+            return 2;
+        }
+        if (! PlainText::isName((string) $this->argument('name'))) {
+            $this->error('This name has a character in it that is no text.');
 
             return 2;
         }

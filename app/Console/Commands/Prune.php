@@ -30,6 +30,7 @@ final class Prune extends Command
         DB::table('tasks')->where('finished_at', '<', now()->subDays(self::TASKS))->delete();
         DB::table('price_lists')->whereIn('state', ['sent', 'looked'])->where('updated_at', '<', now()->subDays(self::LISTS))->delete();
         DB::table('person_links')->where('ends_at', '<', now())->delete();
+        DB::table('requests_done')->where('done_at', '<', now()->subDays(self::LISTS))->delete();
         KnownPlaces::old()->delete();
         DB::table('presences')->where('seen_at', '<', now()->subDay())->delete();
 

@@ -3,6 +3,7 @@
 namespace App\Http\Controllers;
 
 use App\Actions\Library\KeepEvidence;
+use App\Actions\Once;
 use App\Http\Requests\EvidenceRequest;
 use App\Http\Requests\LimitRecordRequest;
 use App\Http\Requests\OutcomeRequest;
@@ -22,9 +23,9 @@ final class EvidenceController
         return response()->json(GainEvidence::of($platform, $key, $request->person()));
     }
 
-    public function record(EvidenceRequest $request, Platform $platform, string $key, KeepEvidence $keep): JsonResponse
+    public function record(EvidenceRequest $request, Platform $platform, string $key, KeepEvidence $keep, Once $once): JsonResponse
     {
-        $keep->record($platform, $request->integer('case'), $request->said(), $request->person());
+        $once->do($request->person()->shop, $request->requestName(), [$request->integer('case'), $request->said()], fn () => $keep->record($platform, $request->integer('case'), $request->said(), $request->person()));
 
         return response()->json(GainEvidence::of($platform, $key, $request->person()), 201);
     }
@@ -41,16 +42,16 @@ final class EvidenceController
         return response()->json(LimitEvidence::of($platform, $request->person()));
     }
 
-    public function limitRecord(LimitRecordRequest $request, Platform $platform, KeepEvidence $keep): JsonResponse
+    public function limitRecord(LimitRecordRequest $request, Platform $platform, KeepEvidence $keep, Once $once): JsonResponse
     {
-        $keep->limitRecord($platform, $request->integer('limit'), $request->said(), $request->person());
+        $once->do($request->person()->shop, $request->requestName(), [$request->integer('limit'), $request->said()], fn () => $keep->limitRecord($platform, $request->integer('limit'), $request->said(), $request->person()));
 
         return response()->json(LimitEvidence::of($platform, $request->person()), 201);
     }
 
-    public function outcome(OutcomeRequest $request, Platform $platform, KeepEvidence $keep): JsonResponse
+    public function outcome(OutcomeRequest $request, Platform $platform, KeepEvidence $keep, Once $once): JsonResponse
     {
-        $keep->outcome($platform, $request->integer('limit'), $request->said(), $request->person());
+        $once->do($request->person()->shop, $request->requestName(), [$request->integer('limit'), $request->said()], fn () => $keep->outcome($platform, $request->integer('limit'), $request->said(), $request->person()));
 
         return response()->json(LimitEvidence::of($platform, $request->person()), 201);
     }

@@ -16,7 +16,7 @@ use App\Security\Audit;
 use App\Security\AuditEvent;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
-use Symfony\Component\HttpFoundation\BinaryFileResponse;
+use Symfony\Component\HttpFoundation\StreamedResponse;
 
 /** The library in the open formats, out and in; and everything that the shop owns as one archive. */
 final class FilesController
@@ -37,12 +37,13 @@ final class FilesController
         return response()->json(TaskState::of($tasks->start(TakeSentDocuments::class, TakeSentDocuments::KIND, $request->subject(), $request->person()->shop_id, $request->person(), $request->files())), 202);
     }
 
-    public function archive(PersonRequest $request, ExportShop $export, Audit $audit): BinaryFileResponse
+    public function archive(PersonRequest $request, ExportShop $export, Audit $audit): StreamedResponse
     {
         $shop = $request->person()->shop;
-        $file = $export->to($shop);
         $audit->note(AuditEvent::ShopExported, $request->person());
 
-        return response()->download($file, 'pebblerun-'.$shop->today().'.zip', ['Content-Type' => 'application/zip'])->deleteFileAfterSend();
+        return response()->streamDownload(fn () => $export->to($shop, function (string $piece): void {
+            echo $piece;
+        }), 'pebblerun-'.$shop->today().'.zip', ['Content-Type' => 'application/zip', 'X-Accel-Buffering' => 'no']);
     }
 }

@@ -3,6 +3,7 @@
 namespace App\Http\Controllers;
 
 use App\Actions\Library\SetPrice;
+use App\Actions\Once;
 use App\Http\Requests\PersonRequest;
 use App\Http\Requests\PriceRequest;
 use App\Models\Part;
@@ -39,9 +40,10 @@ final class LibraryController
         return response()->json(PriceList::of($part));
     }
 
-    public function setPrice(PriceRequest $request, Part $part, SetPrice $prices): JsonResponse
+    public function setPrice(PriceRequest $request, Part $part, SetPrice $prices, Once $once): JsonResponse
     {
-        $prices->set($part, $request->money(), $request->string('as_of')->value(), $request->string('source')->value(), $request->person());
+        $said = [$part->id, $request->money(), $request->string('as_of')->value(), $request->string('source')->value()];
+        $once->do($request->person()->shop, $request->requestName(), $said, fn () => $prices->set($part, $said[1], $said[2], $said[3], $request->person()));
 
         return response()->json(PriceList::of($part), 201);
     }

@@ -5,6 +5,7 @@ namespace App\Http\Controllers;
 use App\Actions\Library\EditLibrary;
 use App\Actions\Library\MakePlatform;
 use App\Actions\Library\PublishLibrary;
+use App\Actions\Once;
 use App\Assembly\DraftLibrary;
 use App\Http\Requests\LibraryEditRequest;
 use App\Http\Requests\NewPlatformRequest;
@@ -72,11 +73,11 @@ final class LibraryEditController
         return response()->json(LibraryKept::of($platform, $key, $request->person()));
     }
 
-    public function addPart(LibraryEditRequest $request, Platform $platform, EditLibrary $edit): JsonResponse
+    public function addPart(LibraryEditRequest $request, Platform $platform, EditLibrary $edit, Once $once): JsonResponse
     {
-        $added = $edit->add($platform, $request->document(), $request->person());
+        $added = $once->do($request->person()->shop, $request->requestName(), [$platform->id, $request->document()], fn (): string => $edit->add($platform, $request->document(), $request->person())->subject);
 
-        return response()->json(LibraryKept::of($platform, $added->subject, $request->person()), 201);
+        return response()->json(LibraryKept::of($platform, (string) $added, $request->person()), 201);
     }
 
     /** Retired where plans have it, and gone where none does. */

@@ -5,9 +5,10 @@ namespace App\Http\Middleware;
 use Closure;
 use Illuminate\Http\Request;
 use Illuminate\Validation\ValidationException;
+use Pebblerun\Formats\PlainText;
 use Symfony\Component\HttpFoundation\Response;
 
-/** Texts are texts: without control characters but tab and line end, in UTF-8. A database would cut them off or refuse them. */
+/** Texts are texts: a database would cut others off or refuse them, and a reader take them for what they are not. */
 final class RefuseControlCharacters
 {
     /**
@@ -17,21 +18,9 @@ final class RefuseControlCharacters
      */
     public function handle(Request $request, Closure $next): Response
     {
-        foreach ($request->input() as $key => $value) {
-            self::check($value, (string) $key);
-        }
+        $place = PlainText::fault($request->input());
+        $place === null || throw ValidationException::withMessages([$place => "{$place} has a character in it that is no text: type it again."]);
 
         return $next($request);
-    }
-
-    private static function check(mixed $value, string $path): void
-    {
-        if (is_array($value)) {
-            foreach ($value as $key => $inner) {
-                self::check($inner, is_int($key) ? "{$path}[{$key}]" : "{$path}.{$key}");
-            }
-        } elseif (is_string($value) && preg_match('/^[^\x00-\x08\x0B\x0C\x0E-\x1F\x7F]*$/uD', $value) !== 1) {
-            throw ValidationException::withMessages([$path => "{$path} has a character in it that is no text: type it again."]);
-        }
     }
 }

@@ -9,6 +9,7 @@ final class LibraryEditRequest extends SeenRequest
     public function rules(): array
     {
         return [
+            'request' => ['sometimes', 'string', 'regex:/^[0-9a-f-]{16,40}$/D'],
             'seen' => ['sometimes', 'integer', 'min:0', 'max:2000000000'],
             'document' => ['required', 'array'],
         ];

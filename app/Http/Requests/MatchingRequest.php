@@ -3,6 +3,7 @@
 namespace App\Http\Requests;
 
 use Illuminate\Validation\Rule;
+use Pebblerun\Formats\PriceList\Matching;
 
 /** Which column of a price list says what, how its figures are written, and of which day it is. */
 final class MatchingRequest extends PersonRequest
@@ -15,7 +16,7 @@ final class MatchingRequest extends PersonRequest
             'columns.*' => ['nullable', 'integer', 'min:0', 'max:200'],
             'decimal' => ['required', Rule::in(['point', 'comma'])],
             'taxed' => ['required', 'boolean'],
-            'rate' => ['required', 'numeric', 'gt:0', 'max:1000000'],
+            'rate' => ['required', 'numeric', 'min:'.number_format(Matching::LEAST_RATE, 5, '.', ''), 'max:'.Matching::MOST_RATE],
             'as_of' => ['required', 'date_format:Y-m-d', 'after:1990-01-01', "before_or_equal:{$this->person()->shop->today()}"],
         ];
     }

@@ -9,6 +9,7 @@ final class OutcomeRequest extends PersonRequest
     public function rules(): array
     {
         return [
+            ...self::doneOnce(),
             'limit' => ['required', 'integer', 'min:1', 'max:'.PHP_INT_MAX],
             'load' => ['required', 'numeric', 'gt:0', 'max:100000'],
             'broke' => ['required', 'boolean'],

@@ -15,4 +15,16 @@ class PersonRequest extends FormRequest
 
         return $user;
     }
+
+    /** @return array<string, list<mixed>> of what is done once, however often it is sent */
+    protected static function doneOnce(): array
+    {
+        return ['request' => ['required', 'string', 'regex:/^[0-9a-f-]{16,40}$/D']];
+    }
+
+    /** Its own name; null where it gives none. */
+    public function requestName(): ?string
+    {
+        return $this->string('request')->value() ?: null;
+    }
 }

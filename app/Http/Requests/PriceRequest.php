@@ -12,6 +12,7 @@ final class PriceRequest extends PersonRequest
     public function rules(): array
     {
         return [
+            ...self::doneOnce(),
             'likely' => ['required_without_all:'.implode(',', self::BESIDE), 'nullable', 'numeric', 'min:0', 'max:1000000', 'decimal:0,3'],
             'low' => ['nullable', 'numeric', 'min:0', 'lte:likely', 'decimal:0,3'],
             'high' => ['nullable', 'numeric', 'gte:likely', 'max:1000000', 'decimal:0,3'],

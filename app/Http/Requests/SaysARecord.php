@@ -11,6 +11,7 @@ trait SaysARecord
     private function aboutTheRecord(): array
     {
         return [
+            ...self::doneOnce(),
             'kind' => ['required', Rule::in(['maker', 'shop-dyno', 'other-dyno', 'judgement'])],
             'on' => ['required', 'date_format:Y-m-d', 'after:1990-01-01', "before_or_equal:{$this->person()->shop->today()}"],
             'build' => ['nullable', 'string', 'max:400'],

@@ -62,7 +62,7 @@ final class BundleReader
             PlanReader::refuseTwice($node->get('plan'));
         }
         $plan = PlanReader::read($node->get('plan'), $shop->currency, $units);
-        $node->get('plan')->guard(fn () => References::check($plan, $brief->received, $catalog));
+        $node->get('plan')->guard(fn () => References::check($plan, $brief, $catalog));
 
         return new OpenedBundle(new Bundle($shop, $catalog, $brief, $plan, self::fingerprint($document, $library)), $units);
     }

@@ -33,7 +33,7 @@ final readonly class OpenedBundle
     {
         $node = new DocumentNode($document, 'plan');
         $plan = PlanReader::read($node, $this->bundle->shop->currency, $this->units);
-        $node->guard(fn () => References::check($plan, $this->bundle->brief->received, $this->bundle->catalog));
+        $node->guard(fn () => References::check($plan, $this->bundle->brief, $this->bundle->catalog));
 
         return $plan;
     }

@@ -16,6 +16,19 @@ final class StrayPointTest extends TestCase
         return StrayPoint::of(array_map(fn (float $torque, int $i): array => [2000.0 + 250.0 * $i, $torque], array_replace(self::PULL, $typed), array_keys(self::PULL)));
     }
 
+    public function test_a_slipped_decimal_point_is_found_at_any_distance_and_at_either_end(): void
+    {
+        $pull = [[1500.0, 180.0], [3000.0, 253.7], [4500.0, 250.0], [6000.0, 210.0]];
+        self::assertNull(StrayPoint::of($pull));
+        // By hand: at 3,000 rpm the straight from 180 to 250 stands at 215.
+        foreach ([[0, 18.0, 253.7], [1, 25.37, 215.0], [1, 2537.0, 215.0], [2, 2.5, null], [3, 21.0, 250.0], [3, 2100.0, 250.0]] as [$at, $typed, $expected]) {
+            $stray = StrayPoint::of(array_replace($pull, [$at => [$pull[$at][0], $typed]]));
+            self::assertSame($expected === null ? null : [$pull[$at][0], $typed, $expected], $stray === null ? null : [$stray->rpm, $stray->value, $stray->expected], "{$typed} at {$pull[$at][0]} rpm");
+        }
+        // A turbo engine at idle has a quarter of what it has on boost: no slip.
+        self::assertNull(StrayPoint::of([[900.0, 60.0], [2200.0, 250.0], [4000.0, 250.0]]));
+    }
+
     public function test_an_even_pull_has_none(): void
     {
         self::assertNull(self::stray());

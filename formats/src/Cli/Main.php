@@ -18,10 +18,12 @@ final class Main
                bin/pebblerun bundle FOLDER JOB
                bin/pebblerun export FILE.zip | PLATFORM FOLDER [--shop=NAME] | plan:NUMBER FILE.json
                bin/pebblerun import FILE.zip | PLATFORM.json PARTS.json [--shop=NAME] [--dry-run] | BUNDLE.json [--customer=NAME] [--title=NAME] [--dry-run]
+               bin/pebblerun link ADDRESS
                bin/pebblerun import LIST.csv SUPPLIER [--shop=NAME] [--dry-run] [--leave-out]
 
           estimate   prints the estimate document of a bundle as JSON; --table prints it for people
           bundle     prints one job of a folder in the open formats (such as demo) as a bundle
+          link       prints a link by which somebody of a shop chooses a new password
           export     writes everything that a shop owns into one archive, one platform in the open formats, or a plan with everything it needs
           import     takes an archive into an empty installation, a platform and its parts into a shop's library, a bundle as a job, or a supplier's price list
                      (--column="price=Net price" says what a column holds; --decimal=comma, --taxed, --rate=1.1, --as-of=2026-11-20, --person=ADDRESS)

@@ -44,7 +44,7 @@ final readonly class CsvText
         while ($from < $length) {
             $end = strpos($this->text, "\n", $from);
             $end = $end === false ? $length : $end;
-            $piece = rtrim(substr($this->text, $from, $end - $from), "\r");
+            $piece = substr($this->text, $from, $end - $from);
             $from = $end + 1;
             $line++;
             $begins = $record === '' ? $line : $begins;
@@ -82,10 +82,17 @@ final readonly class CsvText
     /** @return array{string, string} its name, and the text in UTF-8 */
     private static function decoded(string $bytes): array
     {
-        $as = fn (string $encoding, int $skip): array => [$encoding, (string) mb_convert_encoding(substr($bytes, $skip), 'UTF-8', $encoding)];
+        $as = function (string $encoding, int $skip) use ($bytes): array {
+            $text = substr($bytes, $skip);
+            mb_check_encoding($text, $encoding) || throw InvalidDocument::because('line 1', "the file says that it is {$encoding} and is not: save it as CSV in UTF-8.");
+
+            return [$encoding, self::plain((string) mb_convert_encoding($text, 'UTF-8', $encoding))];
+        };
 
         return match (true) {
             str_starts_with($bytes, "\xEF\xBB\xBF") => ['UTF-8', self::plain(substr($bytes, 3))],
+            str_starts_with($bytes, "\xFF\xFE\0\0") => $as('UTF-32LE', 4),
+            str_starts_with($bytes, "\0\0\xFE\xFF") => $as('UTF-32BE', 4),
             str_starts_with($bytes, "\xFF\xFE") => $as('UTF-16LE', 2),
             str_starts_with($bytes, "\xFE\xFF") => $as('UTF-16BE', 2),
             mb_check_encoding($bytes, 'UTF-8') => ['UTF-8', self::plain($bytes)],
@@ -94,9 +101,10 @@ final readonly class CsvText
         };
     }
 
+    /** Lines end with a line feed, whatever ended them before: a carriage return alone does, too. */
     private static function plain(string $text): string
     {
-        return ! str_contains($text, "\0") ? $text : throw InvalidDocument::because('line 1', 'the file holds bytes that no text has, as a spreadsheet or an archive does: save it as CSV in UTF-8.');
+        return ! str_contains($text, "\0") ? strtr($text, ["\r\n" => "\n", "\r" => "\n"]) : throw InvalidDocument::because('line 1', 'the file holds bytes that no text has, as a spreadsheet or an archive does: save it as CSV in UTF-8.');
     }
 
     /** @return non-empty-string the one that parts the first lines most evenly */

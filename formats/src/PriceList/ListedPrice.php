@@ -3,6 +3,7 @@
 namespace Pebblerun\Formats\PriceList;
 
 use Pebblerun\Core\Evaluation\Money\Tax;
+use Pebblerun\Formats\PlainText;
 
 /** One line of a price list, read: without tax, in the shop's currency; or why it is refused. */
 final readonly class ListedPrice
@@ -39,7 +40,7 @@ final readonly class ListedPrice
             $faults[] = 'it names no part: give an article number, or maker and name';
         }
         $words = "{$article}{$maker}{$name}";
-        if (strlen($words) > self::LONGEST || preg_match('/[\x00-\x1F\x7F]/', $words) === 1) {
+        if (strlen($words) > self::LONGEST || ! PlainText::isName($words)) {
             $faults = [...$faults, ...self::unreadable(['article' => $article, 'maker' => $maker, 'name' => $name])];
         }
         $days = $cells[$at['lead_days'] ?? -1] ?? '';
@@ -83,7 +84,7 @@ final readonly class ListedPrice
      */
     private static function unreadable(array $words): array
     {
-        $bad = array_filter($words, fn (string $text): bool => mb_strlen($text) > self::LONGEST || preg_match('/[\x00-\x1F\x7F]/', $text) === 1);
+        $bad = array_filter($words, fn (string $text): bool => mb_strlen($text) > self::LONGEST || ! PlainText::isName($text));
 
         return array_map(fn (string $field): string => "its {$field} is longer than ".self::LONGEST.' letters, or has letters that nobody sees', array_keys($bad));
     }
@@ -95,7 +96,7 @@ final readonly class ListedPrice
      */
     public static function answered(array $item, int $decimals): self
     {
-        $text = fn (string $field): string => is_string($item[$field] ?? null) && mb_strlen($item[$field]) <= 200 && preg_match('/[\x00-\x1F\x7F]/', $item[$field]) !== 1 ? trim($item[$field]) : '';
+        $text = fn (string $field): string => is_string($item[$field] ?? null) && mb_strlen($item[$field]) <= 200 && PlainText::isName($item[$field]) ? trim($item[$field]) : '';
         $money = fn (string $field): ?float => is_int($item[$field] ?? null) || is_float($item[$field] ?? null) ? round((float) $item[$field], $decimals) : null;
         $whole = fn (string $field, int $most): ?int => is_int($item[$field] ?? null) && $item[$field] >= 0 && $item[$field] <= $most ? $item[$field] : null;
         $price = $money('price');

@@ -7,6 +7,11 @@ use Pebblerun\Formats\InvalidDocument;
 /** Which column of a supplier's list says what, and how its figures are written. Remembered for the supplier's next list. */
 final readonly class Matching
 {
+    /** Of your currency for one of another: no two are further apart. */
+    public const LEAST_RATE = 0.00001;
+
+    public const MOST_RATE = 100_000;
+
     /** What a column may say, with words that lists head such columns with. */
     public const FIELDS = [
         'key' => ['key', 'our key'],
@@ -45,7 +50,7 @@ final readonly class Matching
         isset($columns['price']) || throw InvalidDocument::because('columns.price', 'say which column is the price.');
         isset($columns['article']) || isset($columns['key']) || isset($columns['maker'], $columns['name']) || throw InvalidDocument::because('columns', 'say which column is the article number or our own key, or which are maker and name: a part is known by one of them.');
         $rate = $said['rate'] ?? 1.0;
-        is_numeric($rate) && $rate > 0.0 && $rate < 1e6 || throw InvalidDocument::because('rate', 'one unit of the list\'s currency is worth more than nothing in yours.');
+        is_numeric($rate) && $rate >= self::LEAST_RATE && $rate <= self::MOST_RATE || throw InvalidDocument::because('rate', 'a rate is from '.self::LEAST_RATE.' to '.self::MOST_RATE.': how many of your currency one of the list\'s is worth.');
 
         return new self($columns, ($said['decimal'] ?? 'point') === 'comma' ? 'comma' : 'point', ($said['taxed'] ?? false) === true, (float) $rate);
     }

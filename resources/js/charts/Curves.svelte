@@ -274,7 +274,7 @@
                 fill="var(--river)"
                 opacity="0.2"><title>80 % range (P10–P90)</title></path
             >
-            {#each detail.ceilings as ceiling (ceiling.name)}
+            {#each detail.ceilings as ceiling, at (at)}
                 <path
                     d={inside(ceiling[kind], kind)}
                     fill="none"

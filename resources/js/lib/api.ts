@@ -1,4 +1,5 @@
 /** JSON requests to our own server. */
+import { unique } from './unique';
 
 /** The server answered, and said no. */
 export class Refusal extends Error {
@@ -78,6 +79,22 @@ async function send<T>(method: string, url: string, body?: unknown): Promise<T> 
 
 export const get = <T>(url: string) => send<T>('GET', url);
 export const post = <T>(url: string, body: unknown) => send<T>('POST', url, body);
+/** Names of what was sent and not answered, by what it was. */
+const unsure = new Map<string, string>();
+/** What is done once: sent again because no answer came, it has the name that it had. */
+export async function postOnce<T>(url: string, body: object): Promise<T> {
+    const what = `${url} ${JSON.stringify(body)}`;
+    const request = unsure.get(what) ?? unique(16);
+    unsure.set(what, request);
+    try {
+        const answer = await post<T>(url, { ...body, request });
+        unsure.delete(what);
+        return answer;
+    } catch (fault) {
+        if (!passes(fault)) unsure.delete(what);
+        throw fault;
+    }
+}
 /** A file as it is, or several in a form; not as JSON. */
 export const sendFile = <T>(url: string, file: Blob | FormData) => send<T>('POST', url, file);
 export const drop = <T>(url: string, body?: unknown) => send<T>('DELETE', url, body);

@@ -102,7 +102,7 @@
                             <dd class="tabular-nums">{fact.value}</dd>
                         </div>
                     {/each}
-                    {#each shown.others as other (other.name)}
+                    {#each shown.others as other, at (at)}
                         <div class="border-b border-faint py-1">
                             <dt class="text-[12px] text-soft">{other.name} (dashed)</dt>
                             <dd class="tabular-nums">{other.peaks}</dd>

@@ -42,7 +42,15 @@ final readonly class PartPreview
         return $shown;
     }
 
-    /** @return list<array{ReferenceBuild, list<Part>}> */
+    /** What it adds on the fullest of them. */
+    public function fullest(Part $part): Candidate
+    {
+        $builds = $this->builds($part);
+
+        return $this->on($builds[count($builds) - 1][1], $part);
+    }
+
+    /** @return non-empty-list<array{ReferenceBuild, list<Part>}> */
     private function builds(Part $part): array
     {
         $map = $part->map === null ? $this->map($part) : null;

@@ -4,16 +4,17 @@ namespace Pebblerun\Core\Job\Plan;
 
 use Pebblerun\Core\Catalog\Catalog;
 use Pebblerun\Core\Catalog\UnknownChoice;
-use Pebblerun\Core\Job\Brief\AsReceived;
+use Pebblerun\Core\Job\Brief\Brief;
 
-/** Whether everything that a plan and the car as received name is in the catalog. */
+/** Whether everything that a plan, a brief and the car as received name is in the catalog. */
 final class References
 {
     /** @throws UnknownChoice for the first part, slot or fuel that is not. */
-    public static function check(Plan $plan, AsReceived $received, Catalog $catalog): void
+    public static function check(Plan $plan, Brief $brief, Catalog $catalog): void
     {
-        $catalog->fuel($received->fuel);
-        array_map($catalog->part(...), $received->parts);
+        $catalog->fuel($brief->received->fuel);
+        array_map($catalog->part(...), $brief->received->parts);
+        array_map($catalog->fuel(...), $brief->fuels ?? []);
         foreach ($plan->stages as $stage) {
             $catalog->fuel($stage->fuel);
             foreach ($stage->changes as $change) {

@@ -60,7 +60,7 @@
         <p class="mt-1 text-[12px] {finding.fault ? 'text-rust' : 'text-soft'}">
             {finding.fault ? '! ' : ''}{finding.sentence}
         </p>
-        {#each finding.fixes as way (way.name)}
+        {#each finding.fixes as way, at (at)}
             <button class="btn mt-1 mr-1 text-[12px]" onclick={() => choose(() => bench.settle(way))}
                 >Fit {way.name}</button
             >
@@ -82,7 +82,7 @@
     {#if share}
         <h3 class="mt-2 font-semibold">Why: {share.name}</h3>
         <ul class="mt-0.5 flex flex-col gap-1 text-[12px] leading-snug text-soft">
-            {#each share.why as reason (reason)}<li>{reason}</li>{/each}
+            {#each share.why as reason, at (at)}<li>{reason}</li>{/each}
         </ul>
     {/if}
 {/if}

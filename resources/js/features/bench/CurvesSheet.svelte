@@ -84,7 +84,7 @@
                                 <td>{say(other.curve.torque[at])}</td><td>{say(other.curve.power[at])}</td>
                             </tr>
                         {/each}
-                        {#each curves?.ceilings ?? [] as ceiling (ceiling.name)}
+                        {#each curves?.ceilings ?? [] as ceiling, at (at)}
                             <tr>
                                 <th scope="row" class="text-left font-normal"
                                     ><span class="text-straw" aria-hidden="true">╌</span> without {ceiling.name}</th
@@ -108,7 +108,7 @@
                         </p>
                     {:else}<p class="text-soft">No limit of power or torque.</p>{/each}
                     {#if stage.torque_loss}<p class="mt-3">{stage.torque_loss.sentence}</p>{/if}
-                    {#each curves.ceilings as ceiling (ceiling.name)}<p class="mt-1">
+                    {#each curves.ceilings as ceiling, at (at)}<p class="mt-1">
                             {ceiling.sentence}
                         </p>{/each}
                 {:else if detail.failed}<p class="mt-3 text-rust">

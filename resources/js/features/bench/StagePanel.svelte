@@ -43,7 +43,7 @@
             Limits and money are not here: the server does not answer.
         </p>{/if}
     {#if detail}
-        {#each detail.ceilings as ceiling (ceiling.name)}<p class="mt-1 text-straw">
+        {#each detail.ceilings as ceiling, at (at)}<p class="mt-1 text-straw">
                 {ceiling.sentence}
             </p>{/each}
 

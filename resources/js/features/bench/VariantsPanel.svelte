@@ -91,7 +91,7 @@
                     </tr>
                 </thead>
                 <tbody>
-                    {#each rows as row (row.name)}
+                    {#each rows as row, at (at)}
                         <tr class="align-top">
                             <th
                                 scope="row"

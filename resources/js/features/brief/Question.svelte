@@ -37,6 +37,6 @@
                 >
             </p>
         {/if}
-        {#each means as sentence (sentence)}<p class="mt-0.5 text-[12.5px] text-soft">{sentence}</p>{/each}
+        {#each means as sentence, at (at)}<p class="mt-0.5 text-[12.5px] text-soft">{sentence}</p>{/each}
     </div>
 </fieldset>

@@ -1,7 +1,7 @@
 <script lang="ts">
     import { onMount } from 'svelte';
     import type { GainEvidence, LibraryKept } from '@/generated/answers';
-    import { get, post } from '@/lib/api';
+    import { get, post, postOnce } from '@/lib/api';
     import { today } from '@/lib/format';
     import { told } from '@/lib/told.svelte';
     import Told from '@/ui/Told.svelte';
@@ -45,7 +45,7 @@
     async function record(event: SubmitEvent, id: number) {
         event.preventDefault();
         const kept = await say.of(
-            post<GainEvidence>(address, {
+            postOnce<GainEvidence>(address, {
                 ...fresh,
                 case: id,
                 power: fresh.power.map(Number),
@@ -104,6 +104,9 @@
                             <span class="block text-soft">{about(record)}</span>
                         </li>{/each}
                 </ul>
+                {#if one.older > 0}<p class="text-[12px] text-soft">
+                        {one.older} older {one.older === 1 ? 'record counts' : 'records count'} for the rule, too.
+                    </p>{/if}
             {:else}<p class="text-[12px] text-soft">Nothing with figures of its own is on record.</p>{/if}
             <div class="mt-1 flex flex-wrap gap-2">
                 {#if mayEdit && one.by_rule && differs(one)}<button class="btn" onclick={() => take(one.id)}

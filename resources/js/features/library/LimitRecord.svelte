@@ -1,6 +1,6 @@
 <script lang="ts">
     import type { LimitEvidence } from '@/generated/answers';
-    import { post } from '@/lib/api';
+    import { postOnce } from '@/lib/api';
     import { today } from '@/lib/format';
     import type { told } from '@/lib/told.svelte';
     import { evidence as kinds } from './edit/columns';
@@ -29,7 +29,7 @@
     async function keep(event: SubmitEvent) {
         event.preventDefault();
         const sent = { ...fresh, limit: limit.id, safe: Number(fresh.safe), edge: Number(fresh.edge) };
-        const now = await say.of(post<LimitEvidence>(`${base}/limit-records`, sent));
+        const now = await say.of(postOnce<LimitEvidence>(`${base}/limit-records`, sent));
         if (now) kept(now);
     }
 </script>

@@ -2,7 +2,7 @@
     import { onMount } from 'svelte';
     import { fixed } from '@/charts/scale';
     import type { LimitEvidence } from '@/generated/answers';
-    import { get, post } from '@/lib/api';
+    import { get, postOnce } from '@/lib/api';
     import { day, precise, today } from '@/lib/format';
     import { told } from '@/lib/told.svelte';
     import Told from '@/ui/Told.svelte';
@@ -39,7 +39,7 @@
     async function keep(event: SubmitEvent, id: number) {
         event.preventDefault();
         const kept = await say.of(
-            post<LimitEvidence>(`${base}/outcomes`, {
+            postOnce<LimitEvidence>(`${base}/outcomes`, {
                 ...fresh,
                 limit: id,
                 load: Number(fresh.load),

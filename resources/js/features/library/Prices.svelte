@@ -1,7 +1,7 @@
 <script lang="ts">
     import { onMount } from 'svelte';
     import type { LibraryPart, Prices } from '@/generated/answers';
-    import { get, post } from '@/lib/api';
+    import { get, postOnce } from '@/lib/api';
     import { day, figure, today } from '@/lib/format';
     import { told } from '@/lib/told.svelte';
     import Told from '@/ui/Told.svelte';
@@ -49,7 +49,7 @@
     async function keep(event: SubmitEvent) {
         event.preventDefault();
         const kept = await say.of(
-            post<Prices>(`/parts/${part.id}/prices`, {
+            postOnce<Prices>(`/parts/${part.id}/prices`, {
                 ...Object.fromEntries(
                     Object.entries(typed).map(([field, value]) => [
                         field,

@@ -57,7 +57,7 @@
                 >{limit.name} {span(limit.safe)}</text
             >
         {/each}
-        {#each picture.others as other (other.name)}
+        {#each picture.others as other, at (at)}
             <path
                 d={drawn(other[on], y)}
                 fill="none"

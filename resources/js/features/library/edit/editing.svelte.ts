@@ -1,5 +1,5 @@
 import type { LibraryKept, LibraryLook, LibraryState } from '@/generated/answers';
-import { post, put, Refusal } from '@/lib/api';
+import { post, postOnce, put, Refusal } from '@/lib/api';
 import { told } from '@/lib/told.svelte';
 import { sendable, type Entry } from './paths';
 
@@ -102,7 +102,7 @@ export class Editing {
     }
 
     async keep(): Promise<LibraryKept | undefined> {
-        const send = this.addresses.adds ? post : put;
+        const send = this.addresses.adds ? postOnce : put;
         let conflict: Refusal | undefined;
         const kept = await this.say.of(
             send<LibraryKept>(this.addresses.keep, {
