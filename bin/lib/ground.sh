@@ -30,7 +30,7 @@ make_users() {
         getent passwd "$name" > /dev/null || useradd --system --user-group --no-create-home --home-dir /nonexistent --shell /usr/sbin/nologin "$name"
     done
     # Private files are the web's; a backup reads them.
-    id -nG "$WORK_USER" | grep -qw "$WEB_USER" || usermod -a -G "$WEB_USER" "$WORK_USER"
+    id -nG "$WORK_USER" | tr ' ' '\n' | grep -qx "$WEB_USER" || usermod -a -G "$WEB_USER" "$WORK_USER"
 }
 as_somebody() { local name=$1; shift; if as_root; then setpriv --reuid="$name" --regid="$name" --init-groups "$@"; else "$@"; fi; }
 as_web() { as_somebody "$WEB_USER" "$@"; }
@@ -152,9 +152,10 @@ install_packages() {
 # Secrets and settings live in one file that only this machine has.
 # Parsed and never run: names, an equals sign, and the rest of the line as it is.
 read_settings() {
-    local name value
-    while IFS='=' read -r name value || [ -n "$name" ]; do
-        case $name in ''|'#'*) continue ;; esac
+    local line name value
+    while IFS= read -r line || [ -n "$line" ]; do
+        case $line in ''|'#'*) continue ;; esac
+        name=${line%%=*} value=${line#*=}
         [[ $name =~ ^[A-Z][A-Z0-9_]*$ ]] || fail "\"$name\" in $1 is no name of a setting" "write NAME=value, a line each"
         export "$name=$value"
     done < "$1"

@@ -13,12 +13,19 @@ abstract class GroundCase extends TestCase
     /** @var array<string, string> */
     protected static array $environment;
 
+    /** Its web's; the next four are its database's, mail's and supplier's. */
+    protected static function port(): int
+    {
+        return 8860;
+    }
+
     public static function setUpBeforeClass(): void
     {
         $run = getenv('PEBBLERUN_RUN') ?: self::root().'/.run/test';
         $packages = getenv('PEBBLERUN_PACKAGES') ?: self::root().'/.run';
         self::$place = "{$run}/a place";
-        self::$environment = ['PEBBLERUN_RUN' => self::$place, 'PEBBLERUN_PORT' => '8860', 'PEBBLERUN_DB_PORT' => '8861', 'PEBBLERUN_MAIL_PORT' => '8862', 'PEBBLERUN_SUPPLIER_PORT' => '8863'];
+        $port = static::port();
+        self::$environment = ['PEBBLERUN_RUN' => self::$place, ...array_map(strval(...), ['PEBBLERUN_PORT' => $port, 'PEBBLERUN_DB_PORT' => $port + 1, 'PEBBLERUN_MAIL_PORT' => $port + 2, 'PEBBLERUN_SUPPLIER_PORT' => $port + 3])];
         self::clear();
         // What was installed and built for the tests need not be looked at again.
         mkdir(self::$place.'/done', 0755, true);
@@ -68,9 +75,9 @@ abstract class GroundCase extends TestCase
         return $process->getOutput();
     }
 
-    protected static function answers(int $port = 8860): bool
+    protected static function answers(?int $port = null): bool
     {
-        return str_contains((string) @file_get_contents("http://127.0.0.1:{$port}/sign-in"), 'name="email"');
+        return str_contains((string) @file_get_contents('http://127.0.0.1:'.($port ?? static::port()).'/sign-in'), 'name="email"');
     }
 
     protected static function sql(string $query): string

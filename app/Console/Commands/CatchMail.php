@@ -52,8 +52,9 @@ final class CatchMail extends Command
         while (($line = fgets($sender, 2048)) !== false) {
             $word = strtoupper(strtok(trim($line), ' :') ?: '');
             match ($word) {
-                'EHLO', 'HELO', 'MAIL', 'NOOP' => $say('250 well'),
-                'RSET' => [$recipients = [], $say('250 well')],
+                'EHLO', 'HELO', 'NOOP' => $say('250 well'),
+                // Each mail of a connection has recipients of its own.
+                'MAIL', 'RSET' => [$recipients = [], $say('250 well')],
                 'RCPT' => [$recipients[] = trim((string) strstr($line, '<'), "<> \r\n"), $say('250 well')],
                 'DATA' => $this->keep($sender, $recipients, $say),
                 'QUIT' => $say('221 goodbye'),

@@ -21,7 +21,9 @@ final class SetPersonPassword extends Command
 
             return 2;
         }
-        $this->line($links->make(PersonLinks::PASSWORD, $person));
+        // Whoever was asked in and has no password yet comes in by it.
+        $asking = $person->password === null ? $person->memberships()->whereNull('accepted_at')->orderBy('id')->value('shop_id') : null;
+        $this->line($links->make(PersonLinks::PASSWORD, $person, is_int($asking) ? $asking : null));
 
         return self::SUCCESS;
     }

@@ -25,16 +25,19 @@ final class ReadBody
         if ($refusal !== null) {
             return $refusal;
         }
-        if ($request->isJson()) {
-            $body = $request->isMethodSafe() ? '' : (string) $request->getContent();
+        // The framework decodes what a form request is made of, whatever kind of body it is: where nothing is read, nothing is left to it.
+        $object = new stdClass;
+        if ($request->isJson() && ! $request->isMethodSafe() && (string) $request->getContent() !== '') {
             try {
-                $object = $body === '' ? new stdClass : json_decode($body, false, 64, JSON_THROW_ON_ERROR);
+                $object = json_decode((string) $request->getContent(), false, 64, JSON_THROW_ON_ERROR);
             } catch (JsonException $fault) {
                 return new JsonResponse(['message' => "This is no well-formed JSON ({$fault->getMessage()})."], 400);
             }
-            $read = new InputBag((array) self::asArray($object));
-            SentBody::keep($request, $object);
-            $request->setJson($read);
+        }
+        $read = new InputBag((array) self::asArray($object));
+        SentBody::keep($request, $object);
+        $request->setJson($read);
+        if ($request->isJson()) {
             $request->request = $read;
         }
 

@@ -2,9 +2,20 @@
 
 namespace App\Http\Requests;
 
+use Symfony\Component\HttpFoundation\File\UploadedFile;
+use Symfony\Component\HttpKernel\Exception\ServiceUnavailableHttpException;
+
 /** A platform and its parts in the open formats, as files; dry: told, and not taken in. */
 final class DocumentsRequest extends PersonRequest
 {
+    /** A disk that took nothing is no fault of who sent. */
+    protected function prepareForValidation(): void
+    {
+        foreach ($this->files->all() as $file) {
+            $file instanceof UploadedFile && in_array($file->getError(), [UPLOAD_ERR_CANT_WRITE, UPLOAD_ERR_NO_TMP_DIR], true) && throw new ServiceUnavailableHttpException(5, 'The disk is full.');
+        }
+    }
+
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {

@@ -8,6 +8,7 @@ use DateTimeZone;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Facades\Validator;
 use Illuminate\Validation\Rule;
+use Pebblerun\Core\Catalog\Shop\UsualDynoFactors;
 use Pebblerun\Core\Units\PowerUnit;
 use Pebblerun\Core\Units\TorqueUnit;
 
@@ -62,7 +63,7 @@ final class FirstShopRequest extends FormRequest
 
         return [
             'name' => $this->string('shop')->trim()->value(),
-            'units' => ['power' => $this->string('power')->value(), 'torque' => $this->string('torque')->value()],
+            'units' => ['power' => $this->string('power')->value(), 'torque' => $this->string('torque')->value(), 'pressure' => 'bar', 'temperature' => 'C'],
             'document' => [
                 'name' => $this->string('shop')->trim()->value(),
                 ...($place === '' ? [] : ['place' => $place]),
@@ -70,6 +71,7 @@ final class FirstShopRequest extends FormRequest
                 'currency' => $this->string('currency')->value(),
                 'labour_rate' => $this->float('labour_rate'), 'dyno_rate' => $this->float('dyno_rate'), 'tax_percent' => $this->float('tax_percent'), 'reserve_percent' => self::RESERVE,
                 'dyno' => $this->string('dyno')->value(),
+                'dyno_factors' => UsualDynoFactors::of($this->string('dyno')->value()),
                 'fuels' => self::FUELS,
             ],
         ];

@@ -17,7 +17,7 @@ final class MatchingRequest extends PersonRequest
             'decimal' => ['required', Rule::in(['point', 'comma'])],
             'taxed' => ['required', 'boolean'],
             'rate' => ['required', 'numeric', 'min:'.number_format(Matching::LEAST_RATE, 5, '.', ''), 'max:'.Matching::MOST_RATE],
-            'as_of' => ['required', 'date_format:Y-m-d', 'after:1990-01-01', "before_or_equal:{$this->person()->shop->today()}"],
+            'as_of' => $this->pastDay(),
         ];
     }
 

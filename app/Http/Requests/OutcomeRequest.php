@@ -15,7 +15,7 @@ final class OutcomeRequest extends PersonRequest
             'broke' => ['required', 'boolean'],
             'months' => ['required', 'integer', 'min:0', 'max:600'],
             'how' => ['nullable', 'string', 'max:2000'],
-            'on' => ['required', 'date_format:Y-m-d', 'after:1990-01-01', "before_or_equal:{$this->person()->shop->today()}"],
+            'on' => $this->pastDay(),
         ];
     }
 

@@ -22,6 +22,16 @@ class PersonRequest extends FormRequest
         return ['request' => ['required', 'string', 'regex:/^[0-9a-f-]{16,40}$/D']];
     }
 
+    /**
+     * A day up to today.
+     *
+     * @return list<mixed>
+     */
+    protected function pastDay(): array
+    {
+        return ['bail', 'required', 'string', 'date_format:Y-m-d', 'after:1990-01-01', "before_or_equal:{$this->person()->shop->today()}"];
+    }
+
     /** Its own name; null where it gives none. */
     public function requestName(): ?string
     {

@@ -17,7 +17,7 @@ final class PriceRequest extends PersonRequest
             'low' => ['nullable', 'numeric', 'min:0', 'lte:likely', 'decimal:0,3'],
             'high' => ['nullable', 'numeric', 'gte:likely', 'max:1000000', 'decimal:0,3'],
             ...array_fill_keys(self::BESIDE, ['nullable', 'numeric', 'min:0', 'max:1000000', 'decimal:0,3']),
-            'as_of' => ['required', 'date_format:Y-m-d', 'after:1990-01-01', "before_or_equal:{$this->person()->shop->today()}"],
+            'as_of' => $this->pastDay(),
             'source' => ['nullable', 'string', 'max:500'],
         ];
     }

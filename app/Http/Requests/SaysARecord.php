@@ -13,7 +13,7 @@ trait SaysARecord
         return [
             ...self::doneOnce(),
             'kind' => ['required', Rule::in(['maker', 'shop-dyno', 'other-dyno', 'judgement'])],
-            'on' => ['required', 'date_format:Y-m-d', 'after:1990-01-01', "before_or_equal:{$this->person()->shop->today()}"],
+            'on' => $this->pastDay(),
             'build' => ['nullable', 'string', 'max:400'],
             'frame' => ['nullable', 'string', 'max:200'],
             'source' => ['nullable', 'string', 'max:400'],
