@@ -51,6 +51,7 @@ final class Caller
     {
         $curl = curl_init("http://127.0.0.1:{$this->port}{$path}");
         $this->headers = [];
+        assert($method !== '');
         curl_setopt_array($curl, [
             CURLOPT_CUSTOMREQUEST => $method, CURLOPT_RETURNTRANSFER => true, CURLOPT_TIMEOUT => 90, CURLOPT_INTERFACE => $this->address, CURLOPT_PATH_AS_IS => true,
             CURLOPT_HTTPHEADER => $this->heads($body, $type, $more),

@@ -83,7 +83,7 @@ final class StartStopTest extends GroundCase
         self::assertCount(1, self::pids('nginx: master'));
         // A watch, and what it watches: not those of before beside them.
         self::assertCount(2, self::pids('pebblerun:estimator'));
-        self::assertCount(2, self::pids('queue:work'));
+        self::assertCount(4, self::pids('queue:work'), 'one for files beside');
     }
 
     #[Depends('test_it_takes_up_after_a_kill_of_each_of_its_processes')]
@@ -161,6 +161,28 @@ final class StartStopTest extends GroundCase
     }
 
     #[Depends('test_a_half_made_database_is_made_anew_and_a_taken_port_is_not_taken_over')]
+    public function test_the_demos_people_are_refused_beside_a_real_shop(): void
+    {
+        $odd = new Caller(8863, '127.0.0.7');
+        self::assertSame(302, $odd->signIn('odd@saltmarsh.test', 'harbour-light'));
+        $odd->send('GET', '/health', more: ['Accept' => 'text/html']);
+        self::assertStringContainsString('is all there is here: its passwords are public', $odd->body);
+        self::assertNotSame([], self::pids('supplier.php'));
+        $shop = json_decode((string) file_get_contents(self::root().'/demo/shop.json'), true);
+        $shop['shop']['name'] = 'Dunlin Works';
+        file_put_contents(self::$place.'/work/dunlin.json', (string) json_encode($shop));
+        chmod(self::$place.'/work/dunlin.json', 0644);
+        self::shell(['-c', '. bin/lib/ground.sh; QUIET=1; choose_run; settings; artisan shop:create "$RUN/work/dunlin.json" --owner="Ada Fenn" --email=ada@dunlin.test']);
+        self::assertSame(401, $odd->get('/me'), 'also who was signed in');
+        $again = new Caller(8863, '127.0.0.8');
+        self::assertSame(422, $again->signIn('odd@saltmarsh.test', 'harbour-light'));
+        self::assertStringNotContainsString('harbour-light', $again->body);
+        $said = self::shell(['bin/start']);
+        self::assertStringNotContainsString('harbour-light', $said);
+        self::assertSame([], self::pids('supplier.php'), 'nor does their supplier stand in');
+    }
+
+    #[Depends('test_the_demos_people_are_refused_beside_a_real_shop')]
     public function test_logs_that_grew_are_packed_and_three_stay(): void
     {
         $log = self::$place.'/log/worker.log';
