@@ -129,7 +129,7 @@ test('the library goes out in files and comes in again with a look first; anythi
         await files
             .getByLabel('Its parts')
             .setInputFiles({ name: 'q.json', mimeType: 'application/json', buffer: Buffer.from(text) });
-        await files.getByRole('button', { name: 'Look what they would change' }).press('Enter');
+        await files.getByRole('button', { name: 'Preview' }).press('Enter');
     };
     await sent(parts.slice(0, 900));
     await expect(files.getByRole('alert')).toContainText('breaks off');

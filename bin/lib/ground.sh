@@ -119,8 +119,13 @@ install_debian() {
 
 composer_packages() {
     step "installing PHP packages"
-    (cd "$ROOT" && composer update --no-interaction --no-progress $(sed 's/^/--with /' pins.txt)) > "$RUN/log/composer.log" 2>&1 \
+    # Nothing of a package runs before its files are what packages.sha256 says.
+    (cd "$ROOT" && rm -rf vendor.part && COMPOSER_VENDOR_DIR=vendor.part composer update --no-interaction --no-progress --no-scripts --no-plugins --no-autoloader $(sed 's/^/--with /' pins.txt)) > "$RUN/log/composer.log" 2>&1 \
         || { tail -8 "$RUN/log/composer.log" >&2; fail "Composer could not install the pinned packages" "see $RUN/log/composer.log; check the network, then run this again"; }
+    php "$ROOT/bin/lib/hashes.php" check "$ROOT/vendor.part" || fail "packages came that are others than those that were looked at" "do not go on; compare them, and the mirror that they came from"
+    rm -rf "$ROOT/vendor" && mv "$ROOT/vendor.part" "$ROOT/vendor"
+    (cd "$ROOT" && composer dump-autoload --optimize --no-interaction) >> "$RUN/log/composer.log" 2>&1 \
+        || { tail -8 "$RUN/log/composer.log" >&2; fail "Composer could not write the autoloader" "see $RUN/log/composer.log"; }
     chmod -R a+rX "$ROOT/vendor"
 }
 
@@ -144,7 +149,7 @@ install_packages() {
     [ -f "$ROOT/vendor/autoload.php" ] || rm -f "$RUN/done/composer"
     [ -d "$ROOT/node_modules/vite" ] || rm -f "$RUN/done/npm"
     [ -f "$ROOT/public/build/manifest.json" ] || rm -f "$RUN/done/vite"
-    once composer composer.json pins.txt -- composer_packages
+    once composer composer.json pins.txt packages.sha256 -- composer_packages
     once npm package-lock.json -- node_packages
     once vite package-lock.json vite.config.ts svelte.config.js tsconfig.json resources schemas bin/types.mjs -- front_end
 }

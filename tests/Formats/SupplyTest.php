@@ -44,6 +44,30 @@ final class SupplyTest extends TestCase
         self::assertGreaterThan(100, count($lock));
     }
 
+    public function test_every_php_package_is_held_against_its_hash_before_it_runs(): void
+    {
+        $listed = file(self::ROOT.'/packages.sha256', FILE_IGNORE_NEW_LINES) ?: [];
+        $installed = array_map(fn (array $package): string => "{$package['name']} {$package['version']}", self::json('vendor/composer/installed.json')['packages']);
+        $known = array_map(fn (string $line): string => implode(' ', array_slice(explode(' ', $line), 0, 2)), $listed);
+        self::assertEqualsCanonicalizing($installed, $known);
+        self::assertSame([], array_filter($listed, fn (string $line): bool => preg_match('/ [0-9a-f]{64}$/', $line) !== 1));
+
+        $copy = sys_get_temp_dir().'/pebblerun-packages-'.bin2hex(random_bytes(4));
+        mkdir("{$copy}/vendor/composer", 0700, true);
+        $one = array_values(array_filter(self::json('vendor/composer/installed.json')['packages'], fn (array $package): bool => $package['name'] === 'psr/clock'));
+        file_put_contents("{$copy}/vendor/composer/installed.json", json_encode(['packages' => $one]));
+        exec('cp -r '.escapeshellarg(self::ROOT.'/vendor/psr').' '.escapeshellarg("{$copy}/vendor/psr"));
+        $wrong = function () use ($copy): string {
+            exec(escapeshellarg(PHP_BINARY).' '.escapeshellarg(self::ROOT.'/bin/lib/hashes.php').' check '.escapeshellarg("{$copy}/vendor").' 2>&1', $said);
+
+            return implode(' ', $said);
+        };
+        self::assertStringNotContainsString('psr/clock', $wrong());
+        file_put_contents("{$copy}/vendor/psr/clock/src/ClockInterface.php", ' ', FILE_APPEND);
+        self::assertStringContainsString('psr/clock', $wrong());
+        exec('rm -rf '.escapeshellarg($copy));
+    }
+
     public function test_no_secret_is_among_the_files(): void
     {
         exec('cd '.escapeshellarg(self::ROOT).' && git ls-files -z 2>/dev/null | tr "\0" "\n"', $files);
