@@ -42,7 +42,14 @@ final class BoundedFile extends StreamHandler
             }
             @rename($this->file, "{$this->file}.1");
         }
-        $line = is_string($record->formatted) ? $record->formatted : '';
-        parent::write($record->with(formatted: strlen($line) > self::LINE ? mb_strcut($line, 0, self::LINE)." …\n" : $line));
+        parent::write($record->with(formatted: self::entry(is_string($record->formatted) ? $record->formatted : '')));
+    }
+
+    /** What begins a line is an entry: further lines are set in, so that nobody writes one by what they send. */
+    private static function entry(string $said): string
+    {
+        $plain = (string) preg_replace('/[^\P{Cc}\t\n]/u', '?', rtrim(mb_scrub($said)));
+
+        return str_replace("\n", "\n  ", strlen($plain) > self::LINE ? mb_strcut($plain, 0, self::LINE).' …' : $plain)."\n";
     }
 }
