@@ -31,7 +31,7 @@ final class CaughtMail extends Model
     public function textFor(User $reader): string
     {
         $role = $this->user_id === null ? null : Membership::query()->where('shop_id', $reader->shop_id)->where('user_id', $this->user_id)->first()?->role;
-        $own = $role !== null && $role->rank() <= (int) $reader->role()?->rank() && DB::scalar('select belongs_elsewhere(?)', [$this->user_id]) === false;
+        $own = $role !== null && $role->rank() <= (int) $reader->role()?->rank() && DB::scalar('select belongs_elsewhere(?, ?)', [$this->user_id, $reader->shop_id]) === false;
 
         return $own ? $this->body : (string) preg_replace(self::LINK, '(a link that is for its reader alone)', $this->body);
     }

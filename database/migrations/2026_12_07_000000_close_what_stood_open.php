@@ -173,8 +173,8 @@ return new class extends Migration
                 select plan is null or exists (select 1 from plans p where p.id = plan and p.customer_job_id = job) \$\$;
             create or replace function has_nobody(shop bigint) returns boolean language sql stable security definer set search_path = {$schema}, pg_temp as \$\$
                 select not exists (select 1 from memberships m where m.shop_id = shop) \$\$;
-            create or replace function belongs_elsewhere(person bigint) returns boolean language sql stable security definer set search_path = {$schema}, pg_temp as \$\$
-                select exists (select 1 from memberships m where m.user_id = person and m.shop_id is distinct from current_shop()) \$\$;
+            create or replace function belongs_elsewhere(person bigint, shop bigint) returns boolean language sql stable security definer set search_path = {$schema}, pg_temp as \$\$
+                select exists (select 1 from memberships m where m.user_id = person and m.shop_id <> shop) \$\$;
             create or replace function is_called(person bigint, name text) returns boolean language sql stable security definer set search_path = {$schema}, pg_temp as \$\$
                 select exists (select 1 from users u where u.id = person and u.name = \$2) \$\$;
             create or replace function has_demo() returns boolean language sql stable security definer set search_path = {$schema}, pg_temp as \$\$ select exists (select 1 from shops where is_demo) \$\$;
@@ -254,7 +254,7 @@ return new class extends Migration
             $table === 'audit_entries' || DB::unprepared("alter table {$table} disable row level security");
         }
         DB::unprepared("create policy one_shop_reads on audit_entries for select using (current_user = 'pebblerun_work' or shop_id = current_shop()); create policy everybody_adds on audit_entries for insert with check (true)");
-        DB::unprepared('drop trigger memberships_stay on memberships; drop function memberships_stay(); drop function installation(); drop function has_demo(); drop function is_called(bigint, text); drop function belongs_elsewhere(bigint); drop function has_nobody(bigint); drop function is_plan_of(bigint, bigint); drop function is_of_shop(bigint); drop function current_person()');
+        DB::unprepared('drop trigger memberships_stay on memberships; drop function memberships_stay(); drop function installation(); drop function has_demo(); drop function is_called(bigint, text); drop function belongs_elsewhere(bigint, bigint); drop function has_nobody(bigint); drop function is_plan_of(bigint, bigint); drop function is_of_shop(bigint); drop function current_person()');
         DB::unprepared("create or replace function current_shop() returns bigint language sql stable parallel safe as \$\$ select nullif(current_setting('pebblerun.shop', true), '')::bigint \$\$; drop function pebblerun_named(integer)");
         Schema::drop('task_files');
         Schema::drop('known_places');

@@ -4,6 +4,7 @@ namespace Tests\Feature;
 
 use App\Models\Platform;
 use Illuminate\Http\Response;
+use Illuminate\Support\Facades\DB;
 use Illuminate\Testing\TestResponse;
 use Pebblerun\Formats\SchemaValidator;
 use Tests\TestCase;
@@ -65,6 +66,32 @@ final class EvidenceTest extends TestCase
         self::assertEquals(['kind' => 'shop-dyno', 'note' => 'by the rule, from 2 records', 'set' => 'rule'], $kept->json('document.gains.0.evidence'));
         self::assertCount(3, $this->gains()[0]['records'], 'the records stay');
         $this->postJson($this->address('/edits/1/undo'))->assertOk()->assertJsonPath('state.changes', []);
+    }
+
+    public function test_many_records_cost_little_and_all_of_them_count(): void
+    {
+        $this->actingAs($this->person('tuner'));
+        $case = $this->gains()[0]['id'];
+        $row = ['shop_id' => $this->job()->shop_id, 'gain_case_id' => $case, 'kind' => 'shop-dyno', 'author_id' => $this->person('tuner')->id, 'made_on' => '2026-11-02', 'build' => '', 'frame' => '', 'source' => '', 'created_at' => now()];
+        DB::table('evidence_records')->insert(array_map(fn (int $n): array => [...$row, 'figures' => json_encode(['power' => [3, 7 + $n % 5, 40], 'torque' => [4, 8, 12]])], range(1, 362)));
+        $this->gains();
+        $began = hrtime(true);
+        $shown = $this->gains()[0];
+        self::assertLessThan(1_500, (hrtime(true) - $began) / 1e6, 'ms; 40 a record would be 14 s');
+        self::assertSame([20, 342, 362], [count($shown['records']), $shown['older'], $shown['by_rule']['from']]);
+        self::assertNotSame('', $shown['records'][19]['adds']);
+    }
+
+    public function test_a_record_that_is_sent_again_is_there_once(): void
+    {
+        $this->actingAs($this->person('tuner'));
+        $case = $this->gains()[0]['id'];
+        foreach ([1, 2, 3] as $try) {
+            $this->record($case, ['request' => str_repeat('a', 16)])->assertCreated();
+        }
+        self::assertCount(1, $this->gains()[0]['records']);
+        $this->record($case, ['request' => str_repeat('a', 16), 'source' => 'another'])->assertStatus(422)->assertSee('was used for another change');
+        $this->record($case, ['request' => 'x'])->assertStatus(422);
     }
 
     public function test_a_figure_that_is_set_by_hand_says_so_and_wants_a_reason(): void

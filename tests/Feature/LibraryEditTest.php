@@ -154,6 +154,16 @@ final class LibraryEditTest extends TestCase
         $this->postJson($this->address('/edits/3/undo'))->assertOk()->assertJsonPath('state.changes', ['Dry panel: new', 'Dry panel: new']);
     }
 
+    public function test_a_part_that_is_sent_again_is_added_once_and_a_change_of_the_future_is_refused(): void
+    {
+        $this->actingAs($this->person('advisor'));
+        $part = ['name' => 'Ram scoop', 'maker' => 'Fjellvent', 'slots' => ['filter'], 'gains' => [['power' => [1, 2, 3], 'torque' => [1, 2, 3], 'evidence' => ['kind' => 'maker']]], 'price' => ['new' => 50, 'hours' => 1]];
+        $keys = array_map(fn (): string => (string) $this->postJson($this->address('/parts'), ['request' => str_repeat('d', 16), 'document' => $part])->assertCreated()->json('subject'), [1, 2, 3]);
+        self::assertCount(1, array_unique($keys));
+        self::assertSame(1, Part::query()->where('name', 'Ram scoop')->count());
+        $this->putJson($this->address('/parts/fjellvent-panel'), ['seen' => 999, 'document' => ['key' => 'fjellvent-panel', ...$part]])->assertStatus(422)->assertSee('made after change 999 of the library');
+    }
+
     public function test_what_is_in_use_is_retired_with_a_successor_and_never_deleted(): void
     {
         $retire = fn (string $key, array $how, int $seen): TestResponse => $this->postJson($this->address("/parts/{$key}/retirement"), ['seen' => $seen, ...$how]);

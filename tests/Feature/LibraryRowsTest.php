@@ -144,6 +144,20 @@ final class LibraryRowsTest extends TestCase
         self::assertStringEndsWith(' days old', $shelf()['fjellvent-panel']['price']['age']);
     }
 
+    public function test_a_price_that_is_sent_again_is_set_once(): void
+    {
+        $part = Part::query()->where('key', 'fjellvent-panel')->firstOrFail();
+        $sent = ['request' => str_repeat('b', 16), 'likely' => 60, 'as_of' => '2026-11-01', 'source' => 'by phone'];
+        $this->actingAs($this->person('advisor'));
+        foreach ([1, 2, 3] as $try) {
+            $this->postJson("/parts/{$part->id}/prices", $sent)->assertCreated();
+        }
+        self::assertSame(2, $part->prices()->count());
+        $this->postJson("/parts/{$part->id}/prices", [...$sent, 'likely' => 61])->assertStatus(422)->assertSee('was used for another change');
+        $this->postJson("/parts/{$part->id}/prices", [...$sent, 'request' => str_repeat('c', 16), 'likely' => 61])->assertCreated();
+        self::assertSame(3, $part->prices()->count());
+    }
+
     public function test_changed_figures_are_the_next_version_and_plans_keep_theirs(): void
     {
         $this->actingAs($this->person('advisor'));

@@ -6,6 +6,7 @@ use App\Mail\AccountChanged;
 use App\Mail\Invitation;
 use App\Mail\NewPassword;
 use App\Models\AuditEntry;
+use App\Models\CaughtMail;
 use App\Models\Membership;
 use App\Models\User;
 use App\Security\DemoPeople;
@@ -311,6 +312,26 @@ final class PeopleTest extends TestCase
         $this->putJson($at)->assertNotFound();
         $this->putJson('/account/shop', ['shop' => $this->job()->shop_id])->assertOk();
         self::assertSame('technician', $this->getJson('/me')->json('role'));
+    }
+
+    /** Caught mail is the shop's; a link in it is for who has no shop beside it, and is never one of another shop. */
+    public function test_caught_mail_shows_no_link_that_opens_another_shop(): void
+    {
+        config(['mail.catcher' => true]);
+        $shop = $this->job()->shop_id;
+        $stranger = $this->stranger('advisor');
+        $tuner = $this->person('tuner');
+        $mail = fn (?int $shop, ?int $user, string $to): CaughtMail => CaughtMail::create(['shop_id' => $shop, 'user_id' => $user, 'recipients' => $to, 'subject' => "for {$to}", 'body' => "Open http://127.0.0.1/password/secret-{$to} now"]);
+        $mail($shop, $tuner->id, 'tove');
+        $mail($stranger->shop_id, $stranger->id, 'pell');
+        $mail(null, null, 'nobody');
+        $this->as('owner')->get('/caught-mail')->assertOk()->assertSee('secret-tove')->assertDontSee('pell')->assertDontSee('nobody');
+        self::assertStringNotContainsString('secret', (string) DB::table('caught_mails')->value('body'), 'it lies encrypted');
+        $tuner->memberships()->create(['shop_id' => $stranger->shop_id, 'role' => 'technician', 'accepted_at' => now()]);
+        $this->get('/caught-mail')->assertOk()->assertSee('for tove')->assertDontSee('secret-tove')->assertSee('a link that is for its reader alone');
+        $this->as('advisor')->getJson('/caught-mail')->assertForbidden();
+        config(['mail.catcher' => false]);
+        $this->as('owner')->getJson('/caught-mail')->assertNotFound();
     }
 
     public function test_a_person_of_two_shops_goes_from_one_to_the_other_and_to_no_third(): void

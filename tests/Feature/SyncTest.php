@@ -110,6 +110,14 @@ final class SyncTest extends TestCase
         self::assertSame(5, $this->plan()->revision);
     }
 
+    public function test_a_change_made_on_a_version_of_the_future_is_refused(): void
+    {
+        $version = $this->job()->version;
+        $this->edit([['do' => 'rename-plan', 'name' => 'ahead']], 1, more: ['seen' => $version + 1])->assertStatus(422)->assertSee('open the page anew and make it again');
+        $this->answer(['notes' => 'ahead'], seen: $version + 1000)->assertStatus(422);
+        $this->edit([['do' => 'rename-plan', 'name' => 'now']], 1, more: ['seen' => $version])->assertOk();
+    }
+
     public function test_an_undo_names_what_it_takes_back(): void
     {
         $queue = ['queue' => str_repeat('e6', 8)];

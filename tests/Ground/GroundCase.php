@@ -19,11 +19,16 @@ abstract class GroundCase extends TestCase
         return 8860;
     }
 
+    protected static function place(): string
+    {
+        return 'a place';
+    }
+
     public static function setUpBeforeClass(): void
     {
         $run = getenv('PEBBLERUN_RUN') ?: self::root().'/.run/test';
         $packages = getenv('PEBBLERUN_PACKAGES') ?: self::root().'/.run';
-        self::$place = "{$run}/a place";
+        self::$place = "{$run}/".static::place();
         $port = static::port();
         self::$environment = ['PEBBLERUN_RUN' => self::$place, ...array_map(strval(...), ['PEBBLERUN_PORT' => $port, 'PEBBLERUN_DB_PORT' => $port + 1, 'PEBBLERUN_MAIL_PORT' => $port + 2, 'PEBBLERUN_SUPPLIER_PORT' => $port + 3])];
         self::clear();

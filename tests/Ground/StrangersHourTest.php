@@ -30,6 +30,11 @@ final class StrangersHourTest extends GroundCase
         return 8890;
     }
 
+    protected static function place(): string
+    {
+        return 'another place';
+    }
+
     private static function long(): bool
     {
         return getenv('PEBBLERUN_HOUR') === '1';

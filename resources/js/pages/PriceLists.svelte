@@ -97,7 +97,10 @@
                         >
                             {task.reason}
                         </p>
-                    {:else if task?.state === 'cancelled' && shown.state === 'sent'}<p class="mt-3 text-soft" role="status">
+                    {:else if task?.state === 'cancelled' && shown.state === 'sent'}<p
+                            class="mt-3 text-soft"
+                            role="status"
+                        >
                             Cancelled: nothing was changed.
                         </p>
                     {:else if shown.state !== 'sent'}

@@ -50,9 +50,8 @@
                 <li class="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-faint py-2">
                     <span class="font-medium">{shop.name}</span>
                     <span class="mr-auto text-soft">{shop.role}</span>
-                    {#if shop.here}<span>this one</span>{:else}<button
-                            class="btn"
-                            onclick={() => go(shop.id)}>Work there</button
+                    {#if shop.here}<span>this one</span>{:else}<button class="btn" onclick={() => go(shop.id)}
+                            >Work there</button
                         >{/if}
                 </li>
             {/each}

@@ -26,7 +26,11 @@
 
 {#if work.isLive && work.task}
     <p class="mb-2 flex items-center gap-3 border-t border-line py-1.5 text-soft" role="status">
-        <progress class="w-40" max={work.task.of || jobs.length} value={work.task.done} aria-label="Figures worked out"
+        <progress
+            class="w-40"
+            max={work.task.of || jobs.length}
+            value={work.task.done}
+            aria-label="Figures worked out"
         ></progress>
         <span class="flex-1"
             >{work.task.state === 'waiting'

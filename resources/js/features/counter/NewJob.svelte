@@ -116,7 +116,9 @@
         {#if form.hasErrors}<p class="text-rust" role="alert">{Object.values(form.errors).join(' ')}</p>{/if}
         <div class="flex justify-end gap-2">
             <button type="button" class="btn" onclick={() => (open = false)}>Cancel</button>
-            <button type="submit" class="btn btn-strong" disabled={form.processing || work.isLive}>Start</button>
+            <button type="submit" class="btn btn-strong" disabled={form.processing || work.isLive}
+                >Start</button
+            >
         </div>
     </form>
 </Sheet>
