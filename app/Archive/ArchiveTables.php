@@ -46,8 +46,8 @@ final class ArchiveTables
         'audit_entries' => 'shop_id = ?',
     ];
 
-    /** What an archive says nothing of. */
-    public const SECRET = ['users' => ['password', 'second_factor', 'second_factor_on', 'second_factor_step', 'recovery_codes', 'signed_in_at']];
+    /** What an archive says nothing of: what signs people in, and that their passwords are public. */
+    public const SECRET = ['shops' => ['is_demo'], 'users' => ['password', 'second_factor', 'second_factor_on', 'second_factor_step', 'recovery_codes', 'signed_in_at']];
 
     public const FORMAT = 'pebblerun/archive';
 

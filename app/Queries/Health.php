@@ -68,7 +68,7 @@ final readonly class Health
         $is = DB::selectOne("select current_user as role, current_setting('statement_timeout') as longest");
         $own = $is->role === config('pebblerun.role') || app()->runningInConsole();
 
-        return [$own ? 'good' : 'bad', sprintf('answers in %.1f ms as %s, for %s at a statement', (hrtime(true) - $began) / 1e6, $is->role, $is->longest === '0' ? 'any time' : "{$is->longest} at most")];
+        return [$own ? 'good' : 'bad', sprintf('answers in %.1f ms; role %s, %s a statement', (hrtime(true) - $began) / 1e6, $is->role, $is->longest === '0' ? 'any time' : "$is->longest at most")];
     }
 
     /**

@@ -17,8 +17,8 @@
         <label class="flex flex-col gap-1"><span class="text-soft">Time zone</span>
             <select class="field" name="time_zone">@foreach (DateTimeZone::listIdentifiers() as $zone)<option @selected($zone === $was('time_zone', 'UTC'))>{{ $zone }}</option>@endforeach</select>
         </label>
-        <label class="flex flex-col gap-1"><span class="text-soft">Labour, per hour</span><input class="field" name="labour_rate" type="number" min="0" step="0.01" required value="{{ $was('labour_rate') }}"></label>
-        <label class="flex flex-col gap-1"><span class="text-soft">Dyno, per hour</span><input class="field" name="dyno_rate" type="number" min="0" step="0.01" required value="{{ $was('dyno_rate') }}"></label>
+        <label class="flex flex-col gap-1"><span class="text-soft">Labour, per hour, without tax</span><input class="field" name="labour_rate" type="number" min="0" step="0.01" required value="{{ $was('labour_rate') }}"></label>
+        <label class="flex flex-col gap-1"><span class="text-soft">Dyno, per hour, without tax</span><input class="field" name="dyno_rate" type="number" min="0" step="0.01" required value="{{ $was('dyno_rate') }}"></label>
         <label class="flex flex-col gap-1"><span class="text-soft">Tax, %</span><input class="field" name="tax_percent" type="number" min="0" max="100" step="0.01" required value="{{ $was('tax_percent') }}"></label>
         <label class="flex flex-col gap-1"><span class="text-soft">Currency, such as EUR</span><input class="field" name="currency" required pattern="[A-Z]{3}" maxlength="3" value="{{ $was('currency', 'EUR') }}"></label>
         @foreach ([['power', 'Power in', $units, 'hp'], ['torque', 'Torque in', $torques, 'lb-ft'], ['dyno', 'Own dyno', $dynos, 'load-roller']] as [$field, $label, $choices, $else])
@@ -31,6 +31,6 @@
         <label class="flex flex-col gap-1"><span class="text-soft">Email</span><input class="field" name="email" type="email" autocomplete="username" required maxlength="200" value="{{ $was('email') }}"></label>
         <label class="flex flex-col gap-1"><span class="text-soft">Password, {{ App\Security\PasswordRule::LEAST }} characters at least</span><input class="field" type="password" name="password" autocomplete="new-password" required minlength="{{ App\Security\PasswordRule::LEAST }}" maxlength="{{ App\Security\PasswordRule::MOST }}"></label>
         <label class="flex flex-col gap-1"><span class="text-soft">Once more</span><input class="field" type="password" name="again" autocomplete="new-password" required></label>
-        <button class="btn btn-strong col-span-2 mt-1 justify-center">Make the shop</button>
+        <button class="btn btn-strong col-span-2 mt-1 justify-center">Create the shop</button>
     </form>
 @endsection

@@ -124,8 +124,8 @@ final class DemoTest extends TestCase
     /** @return array<string, Bundle> by platform */
     private static function platforms(): array
     {
-        $platforms = [];
-        foreach (self::folder()->jobs() as $job) {
+        static $platforms = [];
+        foreach ($platforms === [] ? self::folder()->jobs() : [] as $job) {
             $bundle = self::bundle($job)->bundle;
             $platforms[$bundle->catalog->platform->key] ??= $bundle;
         }
