@@ -94,3 +94,44 @@ test('a limit is put on record, comes from it by the rule, and a plan from a fil
     await openBench(page, 'From a file');
     await expect(page.getByRole('grid').first()).toBeVisible();
 });
+
+test('a library in which everything is called the same does not stop the bench', async ({ page }) => {
+    const faults: string[] = [];
+    page.on('pageerror', (fault) => faults.push(fault.message));
+    await signIn(page);
+    await openBench(page, 'Top end only');
+    const plan = await page.evaluate(async () => {
+        const found = /\/plans\/(\d+)/.exec(document.body.innerHTML)?.[1] ?? '1';
+        const bundle = await (
+            await fetch(`/plans/${found}/bundle`, { headers: { Accept: 'application/json' } })
+        ).json();
+        Object.assign(bundle.platform, { key: 'marlow-twin', name: 'Marlow Twin' });
+        for (const part of bundle.parts) Object.assign(part, { name: 'The same', maker: 'Fjellvent' });
+        for (const one of [...bundle.platform.limits, ...(bundle.platform.ceilings ?? [])])
+            one.name = 'The same';
+        for (const stage of bundle.plan.stages) stage.name = 'The same';
+        return JSON.stringify(bundle);
+    });
+    await page.goto('/');
+    await page.getByRole('button', { name: /New job/ }).click();
+    const dialog = page.getByRole('dialog');
+    await dialog.getByRole('combobox', { name: 'Customer' }).fill('Edda Rask');
+    await dialog.getByLabel('Job').fill('All the same');
+    await dialog
+        .getByLabel('Or from a plan in a file')
+        .setInputFiles({ name: 'plan.json', mimeType: 'application/json', buffer: Buffer.from(plan) });
+    await dialog.getByRole('button', { name: 'Start' }).click();
+    await expect(page.getByRole('heading', { name: /^Brief/ })).toBeVisible();
+    await openBench(page, 'All the same');
+    await expect(page.getByRole('grid').first()).toContainText('The same');
+    await page.keyboard.press('Enter');
+    await expect(page.getByText(/Candidates|whp/).first()).toBeVisible();
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('g');
+    await expect(page.getByRole('dialog')).toBeVisible();
+    await page.keyboard.press('Escape');
+    await page.goto('/library');
+    await page.getByRole('link', { name: /Marlow Twin/ }).click();
+    await expect(page.getByText('The same').first()).toBeVisible();
+    expect(faults).toEqual([]);
+});

@@ -17,14 +17,15 @@ export class Client {
             redirect: 'manual',
             headers: {
                 Accept: 'application/json',
-                'Content-Type': 'application/json',
+                // A form names itself.
+                ...(body instanceof URLSearchParams ? {} : { 'Content-Type': 'application/json' }),
                 Origin: this.base,
                 Cookie: Object.entries(this.#cookies)
                     .map(([name, value]) => `${name}=${value}`)
                     .join('; '),
                 'X-XSRF-TOKEN': decodeURIComponent(this.#cookies['XSRF-TOKEN'] ?? ''),
             },
-            body: body && JSON.stringify(body),
+            body: body instanceof URLSearchParams ? body : body && JSON.stringify(body),
             signal: AbortSignal.timeout(60_000),
         });
         for (const line of response.headers.getSetCookie()) {
@@ -43,7 +44,7 @@ export class Client {
 
     async signIn(email, password) {
         await this.ask('GET', '/sign-in');
-        await this.ask('POST', '/sign-in', { email, password });
+        await this.ask('POST', '/sign-in', new URLSearchParams({ email, password }));
         return this;
     }
 

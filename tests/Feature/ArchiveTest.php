@@ -14,6 +14,7 @@ use App\Models\User;
 use Closure;
 use Illuminate\Support\Facades\Artisan;
 use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Hash;
 use Pebblerun\Formats\InvalidDocument;
 use Tests\TestCase;
 use ZipArchive;
@@ -191,6 +192,29 @@ final class ArchiveTest extends TestCase
         });
         $this->expectExceptionMessage('an archive comes into an empty one');
         app(ImportShop::class)->from($this->archive());
+    }
+
+    /** Somebody who wrote a password, or a factor, into an archive of theirs: nobody comes in by it. */
+    public function test_an_archive_brings_nothing_that_signs_anybody_in(): void
+    {
+        $good = self::entries($this->archive());
+        $people = array_map(fn (string $row): string => (string) json_encode([...(array) json_decode($row, true), 'password' => Hash::make('harbour-light'), 'second_factor_on' => false, 'recovery_codes' => ['x'], 'signed_in_at' => '2026-01-01T00:00:00+00:00']), explode("\n", rtrim($good['tables/users.jsonl'])));
+        $rows = implode("\n", $people)."\n";
+        $manifest = (array) json_decode($good['manifest.json'], true);
+        $manifest['tables']['users']['sha256'] = hash('sha256', $rows);
+        $file = (string) tempnam(sys_get_temp_dir(), 'evil');
+        $zip = new ZipArchive;
+        $zip->open($file, ZipArchive::OVERWRITE);
+        foreach ([...$good, 'tables/users.jsonl' => $rows, 'manifest.json' => (string) json_encode($manifest)] as $name => $text) {
+            $zip->addFromString($name, $text);
+        }
+        $zip->close();
+        $this->inAnEmptyOne(function () use ($file): void {
+            app(ImportShop::class)->from($file);
+            self::assertSame(0, User::query()->where(fn ($query) => $query->whereNotNull('password')->orWhereNotNull('recovery_codes')->orWhereNotNull('signed_in_at'))->count());
+            self::assertSame(4, User::query()->count());
+        });
+        unlink($file);
     }
 
     public function test_the_owner_takes_it_away_by_page_and_the_trail_says_so(): void

@@ -17,7 +17,7 @@ use Tests\TestCase;
 /** What a stranger would try: bodies that are too much or nonsense, hosts and headers that lie, rights that the web has no use for. */
 final class AttackTest extends TestCase
 {
-    private const BODIES = 2000;
+    private const BODIES = 1000;
 
     /** Strings that break something somewhere. */
     private const NASTY = ["\u{202e}abc", '\'; drop table plans; --', '<img src=x onerror=alert(1)>', '{{7*7}}', '../../etc/passwd', '=cmd|\'/c calc\'!A1', '9999999999999999999999', '-1', '', 'null', "\u{0}", '%00', "a\u{0301}", '𝔘𝔫𝔦'];

@@ -8,6 +8,15 @@ use Tests\TestCase;
 
 final class BriefTest extends TestCase
 {
+    public function test_a_fuel_that_the_shop_has_not_is_refused_and_a_slipped_point_is_asked_about(): void
+    {
+        $this->answer(['fuels' => ['pump-98', 'moon-water']])->assertStatus(422)->assertSee('moon-water');
+        $pull = fn (float $peak): array => ['points' => array_map(fn (int $rpm, float $torque): array => ['rpm' => $rpm, 'torque' => $torque], [2000, 3500, 5000, 6500], [190.0, $peak, 214.0, 168.0])];
+        $lines = fn (float $peak): string => (string) json_encode($this->answer(['received.baseline' => $pull($peak)])->assertOk()->json('state'));
+        self::assertStringContainsString('at 3,500 rpm', $lines(22.5));
+        self::assertStringNotContainsString('at 3,500 rpm', $lines(225.0));
+    }
+
     public function test_an_answer_changes_the_verdict_beside_it_and_is_a_revision(): void
     {
         $this->answer(['target' => ['power' => 250]])->assertOk()->assertJsonPath('state.verdict.0.status', 'clear');
