@@ -28,6 +28,6 @@ while true; do
         if [ -f "$log" ] && is_due "$log"; then rotate "$log"; fi
     done
     [ "${2:-}" != once ] || exit 0
-    sleep 300 &
+    sleep 20 &
     wait $!
 done

@@ -3,7 +3,7 @@
 @section('content')
     <form class="flex flex-col gap-3" method="post" action="/sign-in/code">
         @if ($often)
-            <p>There were many wrong tries. If the password was right now, we sent a link to this address: open it to sign in, or type the code of your authenticator here.</p>
+            <p>Too many wrong passwords were tried. If this one is right, a link to sign in is on its way to your address. Or enter a code from your authenticator.</p>
             <input type="hidden" name="often" value="1">
         @endif
         @if ($next)<input type="hidden" name="next" value="{{ $next }}">@endif

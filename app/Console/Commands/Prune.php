@@ -10,7 +10,7 @@ final class Prune extends Command
 {
     protected $signature = 'pebblerun:prune';
 
-    protected $description = 'Deletes what can be worked out again and was kept long ago, finished tasks, and price lists that nobody took in';
+    protected $description = 'Deletes what can be worked out again and was kept long ago, finished tasks, caught mail, and price lists that nobody took in';
 
     /** Days. */
     private const FIGURES = 60;
@@ -19,7 +19,7 @@ final class Prune extends Command
 
     private const TASKS = 14;
 
-    /** Of a price list that nobody took in. */
+    /** Of a price list that nobody took in, of caught mail, of names of what was done. */
     private const LISTS = 30;
 
     public function handle(): int
@@ -29,6 +29,7 @@ final class Prune extends Command
         DB::table('kept_summaries')->where('kept_at', '<', now()->subDays(self::FIGURES))->delete();
         DB::table('tasks')->where('finished_at', '<', now()->subDays(self::TASKS))->delete();
         DB::table('price_lists')->whereIn('state', ['sent', 'looked'])->where('updated_at', '<', now()->subDays(self::LISTS))->delete();
+        DB::table('caught_mails')->where('caught_at', '<', now()->subDays(self::LISTS))->delete();
         DB::table('person_links')->where('ends_at', '<', now())->delete();
         DB::table('requests_done')->where('done_at', '<', now()->subDays(self::LISTS))->delete();
         KnownPlaces::old()->delete();
