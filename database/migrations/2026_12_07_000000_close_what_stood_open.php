@@ -224,7 +224,7 @@ return new class extends Migration
             create trigger memberships_stay before update on memberships for each row execute function memberships_stay()');
         $this->policy('users', 'sees', 'for select to pebblerun_web using (true)');
         $this->policy('users', 'asks', 'for insert to pebblerun_web with check (password is null and '.self::SHOP.')');
-        $this->policy('users', 'changes', "for update to pebblerun_web using (id = {$self} or is_of_shop(id)) with check (id = {$self} or is_of_shop(id))");
+        $this->policy('users', 'changes', "for update to pebblerun_web using (id = {$self}) with check (id = {$self})");
         $this->policy('sessions', 'sees', 'for select to pebblerun_web using (true)');
         $this->policy('sessions', 'begins', "for insert to pebblerun_web with check (user_id = {$self})");
         $this->policy('sessions', 'goes_on', "for update to pebblerun_web using (user_id = {$self}) with check (user_id = {$self})");
