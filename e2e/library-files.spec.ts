@@ -23,9 +23,9 @@ test('a price list with five bad rows is told line by line, taken in without the
         .getByLabel('List, as CSV')
         .setInputFiles({ name: 'autumn.csv', mimeType: 'text/csv', buffer: Buffer.from(list) });
     await page.getByRole('button', { name: 'Send' }).press('Enter');
-    await expect(page.getByText('parted by semicolons')).toBeVisible();
+    await expect(page.getByText('separated by semicolons')).toBeVisible();
     await expect(page.getByLabel('Column Preis holds')).toHaveValue('price');
-    await page.getByRole('button', { name: 'Look what it would change' }).press('Enter');
+    await page.getByRole('button', { name: 'Preview the changes' }).press('Enter');
     await expect(page.getByRole('button', { name: /5 refused/ })).toBeVisible();
     for (const words of [
         'The article "T-13" is not known here',

@@ -178,7 +178,7 @@ await light.getByLabel('List, as CSV').setInputFiles({
     buffer: Buffer.from(list.join('\n')),
 });
 await light.getByRole('button', { name: 'Send' }).click();
-await light.getByRole('button', { name: 'Look what it would change' }).click();
+await light.getByRole('button', { name: 'Preview the changes' }).click();
 await light.getByRole('button', { name: /refused/ }).waitFor();
 await keep(light, 'price-list');
 const dark = await signedIn('dark');

@@ -32,7 +32,7 @@ final readonly class ExportShop
         DB::transaction(function () use ($shop, $write): void {
             if (DB::transactionLevel() === 1) {
                 DB::statement('set transaction isolation level repeatable read read only');
-                DB::scalar('select pg_try_advisory_xact_lock(hashtextextended(?, 0))', ["archive of {$shop->id}"]) || throw Refused::because('Somebody takes everything out just now: wait until that is through.');
+                DB::scalar('select pg_try_advisory_xact_lock(hashtextextended(?, 0))', ["archive of {$shop->id}"]) || throw Refused::because('Another download of this shop is running: wait until it ends.');
             }
             DB::statement("set local timezone to 'UTC'");
             $zip = new ZipWriter($write);

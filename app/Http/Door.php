@@ -40,13 +40,13 @@ final class Door
         [$kind, $most] = self::takes($path);
 
         return match (true) {
-            self::isOdd($request) => self::no($request, 400, 'This address, or a field of this form, is written in a way that nothing here is.'),
-            $size > $most => self::no($request, 413, 'More was sent than this place takes: '.intdiv($most, 1000).' KB at most.'),
+            self::isOdd($request) => self::no($request, 400, 'This address, or a field of this form, is malformed: each is one name with one text, in UTF-8.'),
+            $size > $most => self::no($request, 413, 'This is too large: '.intdiv($most, 1000).' KB is the most.'),
             $size === 0 => null,
             // What comes with a question is read by nobody, but the framework decodes it.
             $request->isMethodSafe() => self::boundsOfJson($request, $body),
-            self::type($request) !== $kind => self::no($request, 415, "This place takes {$kind}."),
-            $kind === 'application/json' && $request->query->count() > 0 => self::no($request, 400, 'A change says everything in what is sent, and nothing in its address.'),
+            self::type($request) !== $kind => self::no($request, 415, "The content type here must be {$kind}."),
+            $kind === 'application/json' && $request->query->count() > 0 => self::no($request, 400, 'A change takes no query in its address: send everything in the JSON object.'),
             default => $kind === 'application/json' ? self::faultOfJson($request, $body) : null,
         };
     }
@@ -85,7 +85,7 @@ final class Door
     {
         $isObject = preg_match('/^\s*(?:\{|\[\s*\]\s*$)/', $body) === 1;
 
-        return self::boundsOfJson($request, $body) ?? ($isObject ? null : self::no($request, 400, 'What is sent is one JSON object, { … }.'));
+        return self::boundsOfJson($request, $body) ?? ($isObject ? null : self::no($request, 400, 'The content must be one JSON object, { … }.'));
     }
 
     private static function boundsOfJson(Request $request, string $body): JsonResponse|Response|null

@@ -8,7 +8,7 @@ use DateTimeZone;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Facades\Validator;
 use Illuminate\Validation\Rule;
-use Pebblerun\Core\Catalog\Shop\UsualDynoFactors;
+use Pebblerun\Core\Catalog\Shop\UsualShop;
 use Pebblerun\Core\Units\PowerUnit;
 use Pebblerun\Core\Units\TorqueUnit;
 
@@ -16,16 +16,6 @@ use Pebblerun\Core\Units\TorqueUnit;
 final class FirstShopRequest extends FormRequest
 {
     private const FIELDS = ['shop', 'place', 'currency', 'labour_rate', 'dyno_rate', 'tax_percent', 'time_zone', 'power', 'torque', 'dyno', 'name', 'email'];
-
-    /** Common pump fuels; a shop's own are in its file. */
-    private const FUELS = [
-        ['key' => 'pump-95', 'name' => 'Pump 95', 'octane' => 95, 'ethanol_percent' => [0, 5, 10]],
-        ['key' => 'pump-98', 'name' => 'Pump 98', 'octane' => 98, 'ethanol_percent' => [0, 5, 10]],
-        ['key' => 'diesel', 'name' => 'Diesel', 'kind' => 'diesel'],
-    ];
-
-    /** Percent of a quote that is kept for what breaks. */
-    private const RESERVE = 8;
 
     /** The first thing that is wrong, in a sentence: a visitor has no session to keep it in. */
     public function fault(): ?string
@@ -64,16 +54,13 @@ final class FirstShopRequest extends FormRequest
         return [
             'name' => $this->string('shop')->trim()->value(),
             'units' => ['power' => $this->string('power')->value(), 'torque' => $this->string('torque')->value(), 'pressure' => 'bar', 'temperature' => 'C'],
-            'document' => [
+            'document' => UsualShop::with([
                 'name' => $this->string('shop')->trim()->value(),
                 ...($place === '' ? [] : ['place' => $place]),
                 'time_zone' => $this->string('time_zone')->value(),
                 'currency' => $this->string('currency')->value(),
-                'labour_rate' => $this->float('labour_rate'), 'dyno_rate' => $this->float('dyno_rate'), 'tax_percent' => $this->float('tax_percent'), 'reserve_percent' => self::RESERVE,
-                'dyno' => $this->string('dyno')->value(),
-                'dyno_factors' => UsualDynoFactors::of($this->string('dyno')->value()),
-                'fuels' => self::FUELS,
-            ],
+                'labour_rate' => $this->float('labour_rate'), 'dyno_rate' => $this->float('dyno_rate'), 'tax_percent' => $this->float('tax_percent'),
+            ], $this->string('dyno')->value()),
         ];
     }
 

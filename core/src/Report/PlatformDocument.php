@@ -115,11 +115,11 @@ final readonly class PlatformDocument
         $model = $this->stock->last()->model;
         $air = $this->stock->evaluator->breath($model, $this->stock->evaluator->likely($model));
         if ($air === null || ! $air->stock->isKnown()) {
-            return [['name' => 'It fills to', 'value' => 'unknown: say what compresses, and its boost']];
+            return [['name' => 'Volumetric efficiency', 'value' => 'unknown: say what compresses, and its boost']];
         }
         $at = fn (float $rpm): string => "{$this->number(100.0 * $air->stock->filling($rpm))} % at {$this->say->sayRpm($rpm)}";
 
-        return [['name' => 'It fills to', 'value' => implode(', ', array_unique(array_map($at, [$air->stock->torqueRpm, $air->stock->powerRpm])))]];
+        return [['name' => 'Volumetric efficiency', 'value' => implode(', ', array_unique(array_map($at, [$air->stock->torqueRpm, $air->stock->powerRpm])))]];
     }
 
     private function number(float $value, int $decimals = 0): string

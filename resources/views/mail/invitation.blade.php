@@ -2,8 +2,8 @@
 
 {!! $shop !!} invites you to Pebblerun as {{ $role }}.
 
-{{ str_ends_with($link, '/account') ? 'You have an account already: sign in and accept, under Account:' : 'Come in here; the link is good for two days and once:' }}
+{{ str_ends_with($link, '/account') ? 'You have an account already: sign in and accept, under Account:' : 'Accept here; the link works once, within two days:' }}
 
 {!! $link !!}
 
-If you expected nothing like that, leave it: nothing happens without you.
+If you did not expect this, ignore it: nothing changes.

@@ -1,9 +1,9 @@
 {!! $person !!},
 
-somebody asked for a new password for your account at Pebblerun.
+a new password was requested for your account at Pebblerun.
 
-Choose one here; the link is good for two days and once:
+Choose one here; the link works once, within two days:
 
 {!! $link !!}
 
-If that was not you, leave it: your password stays as it is.
+If that was not you, ignore this: your password does not change.

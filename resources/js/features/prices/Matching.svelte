@@ -53,8 +53,8 @@
 
 <form onsubmit={look}>
     <p class="text-soft">
-        {list.encoding}, parted by {separators[list.separator] ?? list.separator}. Say above each column what
-        it holds; it is remembered for {list.supplier}.
+        {list.encoding}, separated by {separators[list.separator] ?? list.separator}. Say above each column
+        what it holds; it is remembered for {list.supplier}.
     </p>
     <div class="mt-2 overflow-x-auto">
         <table class="border-collapse">
@@ -123,7 +123,7 @@
             /></label
         >
         <button class="btn btn-strong"
-            >{list.state === 'looked' ? 'Look again' : 'Look what it would change'}</button
+            >{list.state === 'looked' ? 'Preview again' : 'Preview the changes'}</button
         >
     </div>
     <Told {say} />

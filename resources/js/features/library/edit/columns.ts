@@ -81,7 +81,7 @@ export const ceilingColumns: Column[] = [
         label: 'It',
         kind: 'choice',
         options: [
-            ['soft', 'bends off'],
+            ['soft', 'tails off'],
             ['hard', 'stops'],
         ],
     },
