@@ -66,7 +66,15 @@ const sent = (address, documents) =>
                 Accept: 'application/json',
                 'X-XSRF-TOKEN': token,
             };
-            for (const one of all) await fetch(to, { method: 'POST', headers, body: JSON.stringify(one) });
+            for (const one of all) {
+                const request = crypto.randomUUID().replaceAll('-', '').slice(0, 16);
+                const answer = await fetch(to, {
+                    method: 'POST',
+                    headers,
+                    body: JSON.stringify({ request, ...one }),
+                });
+                if (!answer.ok) throw new Error(`${to}: ${await answer.text()}`);
+            }
         },
         [address, documents],
     );
