@@ -5,6 +5,7 @@
         <meta name="viewport" content="width=device-width, initial-scale=1" />
         <meta name="color-scheme" content="light dark" />
         <title>Pebblerun: no database</title>
+        <link rel="stylesheet" href="/faults.css" />
     </head>
     <body>
         <main>

@@ -138,7 +138,7 @@ final class PriceListTest extends TestCase
         $this->look($first);
         $this->look($second);
         $this->take($first)->assertJsonPath('state', 'done');
-        $this->take($second)->assertJsonPath('state', 'failed')->assertSee('set after you looked at this list');
+        $this->take($second)->assertJsonPath('state', 'failed')->assertSee('set after this preview');
         self::assertSame(52.8, $this->price('fjellvent-panel'));
         $this->look($second);
         $this->take($second)->assertJsonPath('state', 'done');

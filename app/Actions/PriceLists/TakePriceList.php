@@ -44,12 +44,12 @@ final readonly class TakePriceList
         DB::transaction(function () use ($list, $leavesOut): void {
             Shop::holdLibrary($list->shop_id);
             $looked = PriceList::query()->whereKey($list->id)->firstOrFail();
-            $looked->state === 'looked' || throw Refused::because('This list was taken in already, or nobody has looked at it yet.');
+            $looked->state === 'looked' || throw Refused::because('This list was taken in already, or has no preview yet.');
             $refused = $leavesOut ? 0 : DB::table('price_list_rows')->where('price_list_id', $list->id)->where('outcome', 'refused')->count();
             $refused === 0 || throw Refused::because(($refused === 1 ? 'One line is' : "{$refused} lines are").' refused: correct the list and send it again, or leave them out.');
             $this->addParts($list);
             $late = (int) DB::scalar(self::PRICES, [$list->id, $looked->prices_seen ?? 0, $list->id, $list->as_of, mb_substr("{$list->supplier->name}, {$list->name}", 0, 500), $list->id]);
-            $late === 0 || throw Refused::because(($late === 1 ? 'One price was' : "{$late} prices were").' set after you looked at this list: look at it again, then take it in.');
+            $late === 0 || throw Refused::because(($late === 1 ? 'One price was' : "{$late} prices were").' set after this preview: preview the list again, then take it in.');
             CurrentPrices::stamp(self::onPlatforms($list));
             PriceList::query()->whereKey($list->id)->update(['state' => 'taken']);
             DB::delete('delete from price_list_files where price_list_id = ?', [$list->id]);

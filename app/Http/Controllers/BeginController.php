@@ -32,6 +32,6 @@ final class BeginController
 
     private static function stale(): Response
     {
-        return response()->view('fault', ['title' => 'This link is used up', 'message' => 'It was good once and for two days, while there was no shop here. bin/start prints another where there is none.'], 410);
+        return response()->view('fault', ['title' => 'This link is used up', 'message' => 'It works once, within two days, while there is no shop here; bin/start prints another.'], 410);
     }
 }

@@ -69,6 +69,6 @@ final class PasswordController
 
     private static function stale(): Response
     {
-        return response()->view('fault', ['title' => 'This link is used up', 'message' => 'It was good once, or the password was changed since. Ask for a new one where you sign in.'], 410);
+        return response()->view('fault', ['title' => 'This link is used up', 'message' => 'It works once, within two days, and until the password is changed. Ask for a new one on the sign-in page.'], 410);
     }
 }

@@ -141,7 +141,7 @@ final class SignInController
 
     private static function stale(): Page
     {
-        return response()->view('fault', ['title' => 'This link is used up', 'message' => 'It was good once and for a quarter of an hour. Sign in again to get another.'], 410);
+        return response()->view('fault', ['title' => 'This link is used up', 'message' => 'It works once, within 15 minutes. Sign in again to get another.'], 410);
     }
 
     private static function page(string $view, Request $request, ?string $fault = null): Page

@@ -12,8 +12,8 @@
 
     let { suppliers, lists, shown, currency, tax_percent, today }: PriceListsPage = $props();
     const states: Record<string, string> = {
-        sent: 'not looked at',
-        looked: 'looked at',
+        sent: 'no preview yet',
+        looked: 'previewed',
         taken: 'taken in',
         undone: 'taken back',
     };
