@@ -9,6 +9,7 @@ use App\Assembly\Estimates;
 use App\Assembly\PlanChange;
 use App\Assembly\PlanConflict;
 use App\Assembly\SavedPlan;
+use App\Assembly\StandingChanges;
 use App\Exceptions\Overtaken;
 use App\Exceptions\Refused;
 use App\Models\CustomerJob;
@@ -54,7 +55,7 @@ final readonly class EditPlan
             $this->mayPrice($plan, $changed->document, $edit);
             $this->noteAccepted($plan, $commands, $edit);
 
-            return $this->save->next($plan, new NextContent($changed->document, $changed->change, commands: $commands), $changed->estimates, $edit);
+            return $this->save->next($plan, new NextContent($changed->document, $changed->change, redo: StandingChanges::undoneByOthers($plan, $edit->author), commands: $commands), $changed->estimates, $edit);
         });
     }
 
@@ -76,11 +77,11 @@ final readonly class EditPlan
     public function step(Plan $plan, Edit $edit, Step $step): ?SavedPlan
     {
         return $this->hold($plan, $edit, function () use ($plan, $edit, $step): SavedPlan {
-            $this->mustBeAlone($plan, $edit, $step);
+            $step->walks() || $this->mustBeAlone($plan, $edit, $step);
             $content = match ($step->do) {
-                'undo' => $this->undone($plan, $step),
-                'redo' => $this->redone($plan, $step),
-                'restore' => $this->restored($plan, (int) $step->of),
+                'undo' => UndoRedo::undo($plan, $edit, $step),
+                'redo' => UndoRedo::redo($plan, $edit, $step),
+                'restore' => $this->restored($plan, $edit, (int) $step->of),
                 'renew' => $this->renewed($plan, (int) $step->of),
                 default => self::taken($this->variant($plan, (int) $step->of)),
             };
@@ -104,29 +105,11 @@ final readonly class EditPlan
         }
     }
 
-    private function undone(Plan $plan, Step $step): NextContent
+    private function restored(Plan $plan, Edit $edit, int $number): NextContent
     {
-        $now = $this->standing($plan, $step);
-        $content = $this->revision($plan, $now->content_of);
-        $before = $this->revision($plan, $content->previous ?? throw Refused::because('Nothing to undo: this is how the plan started.'));
+        $old = UndoRedo::revision($plan, $number);
 
-        return new NextContent($before->document, PlanChange::step('undo', $content), $before, [...$plan->redo, $content->number], library: $this->library($plan, $before));
-    }
-
-    private function redone(Plan $plan, Step $step): NextContent
-    {
-        $this->standing($plan, $step);
-        $redo = $plan->redo;
-        $again = $this->revision($plan, array_pop($redo) ?? throw Refused::because('Nothing to redo: nothing was undone since the last change.'));
-
-        return new NextContent($again->document, PlanChange::step('redo', $again), $again, $redo, library: $this->library($plan, $again));
-    }
-
-    private function restored(Plan $plan, int $number): NextContent
-    {
-        $old = $this->revision($plan, $number);
-
-        return new NextContent($old->document, PlanChange::step('restore', $old), library: $this->library($plan, $old));
+        return new NextContent($old->document, PlanChange::step('restore', $old), redo: StandingChanges::undoneByOthers($plan, $edit->author), library: UndoRedo::library($plan, $old));
     }
 
     /** The same plan on another version of the library, which has all that it chooses. */
@@ -140,30 +123,9 @@ final readonly class EditPlan
         return new NextContent($plan->document, new PlanChange([new Description('renew', ['number' => $number])]), library: $library);
     }
 
-    private function library(Plan $plan, PlanRevision $revision): ?LibraryVersion
-    {
-        return $revision->library_version_id === $plan->library_version_id ? null : LibraryVersion::query()->select(LibraryVersion::LIGHT)->findOrFail($revision->library_version_id);
-    }
-
     private static function taken(PlanVariant $variant): NextContent
     {
         return new NextContent($variant->document, new PlanChange([new Description('take', ['name' => $variant->name])]));
-    }
-
-    /**
-     * The revision that the plan stands at, which must be the one that undo or redo names: the change that it meant may have been
-     * refused.
-     *
-     * @throws Refused
-     */
-    private function standing(Plan $plan, Step $step): PlanRevision
-    {
-        $now = $this->revision($plan, $plan->revision);
-        if ($now->number !== $step->of && $now->request !== $step->of) {
-            throw Refused::because("There is nothing to {$step->do}: the change that was meant was not made.");
-        }
-
-        return $now;
     }
 
     /**
@@ -179,12 +141,11 @@ final readonly class EditPlan
         }
         $places = (new PlanPlaces(Bundles::of($plan)->bundle->catalog))->changed($seen->document, $plan->document);
         $mine = match ($step->do) {
-            'restore' => PlanChange::step('restore', $this->revision($plan, (int) $step->of))->did[0],
+            'restore' => PlanChange::step('restore', UndoRedo::revision($plan, (int) $step->of))->did[0],
             'renew' => new Description('renew', ['number' => (int) $step->of]),
-            'take' => new Description('take', ['name' => $this->variant($plan, (int) $step->of)->name]),
-            default => new Description("{$step->do}-mine"),
+            default => new Description('take', ['name' => $this->variant($plan, (int) $step->of)->name]),
         };
-        throw Refused::conflict(PlanConflict::answer($plan->job, $seen->theirs, [new MergeField($mine, array_values($places), ! $step->walks())]));
+        throw Refused::conflict(PlanConflict::answer($plan->job, $seen->theirs, [new MergeField($mine, array_values($places), true)]));
     }
 
     /**
@@ -255,12 +216,6 @@ final readonly class EditPlan
     {
         $plan->setRelation('job', CustomerJob::query()->with('shop')->lockForUpdate()->findOrFail($plan->customer_job_id));
         $plan->setRawAttributes(Plan::query()->findOrFail($plan->id)->getAttributes(), true);
-    }
-
-    private function revision(Plan $plan, int $number): PlanRevision
-    {
-        return PlanRevision::query()->where('plan_id', $plan->id)->where('number', $number)->first()
-            ?? throw Refused::because("This plan has no revision {$number}.");
     }
 
     private function variant(Plan $plan, int $id): PlanVariant

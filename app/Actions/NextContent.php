@@ -20,6 +20,7 @@ final readonly class NextContent
      * @param  list<int>  $redo  contents that undo stepped back from
      * @param  ?list<array<string, mixed>>  $commands  that gave it; null for a step
      * @param  ?LibraryVersion  $library  that it is computed with from then on; null: with the one that the plan has
+     * @param  ?int  $undoes  the number of an earlier change that it takes back while later ones stay
      */
-    public function __construct(public array $document, public PlanChange $change, public ?PlanRevision $shows = null, public array $redo = [], public ?array $commands = null, public ?LibraryVersion $library = null) {}
+    public function __construct(public array $document, public PlanChange $change, public ?PlanRevision $shows = null, public array $redo = [], public ?array $commands = null, public ?LibraryVersion $library = null, public ?int $undoes = null) {}
 }

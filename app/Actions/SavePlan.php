@@ -50,7 +50,7 @@ final readonly class SavePlan
     {
         $revision = $this->write($plan, $content, $estimates, $edit);
 
-        return new SavedPlan($plan, $revision, $content->shows === null || $content->shows->previous !== null, $estimates);
+        return new SavedPlan($plan, $revision, $estimates);
     }
 
     /**
@@ -81,6 +81,7 @@ final readonly class SavePlan
             'author_id' => $edit->author->id,
             'request' => $edit->request,
             'queue' => $edit->queue,
+            'undoes' => $content->undoes,
             'created_at' => $saved['updated_at'],
         ];
         $outcome = OneOutcome::asDone($plan->job, $plan, $edit);

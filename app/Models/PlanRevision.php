@@ -20,6 +20,7 @@ use Pebblerun\Core\Job\Commands\PlanDraft;
  * @property ?string $request the page's name for the change
  * @property ?string $queue that it came from; null in rows from before
  * @property ?list<array<string, mixed>> $commands what was asked; null for undo and its like, and in rows from before
+ * @property ?int $undoes number of an earlier change that it takes back while later ones stay
  * @property int $version of the job that it made
  * @property int $library_version_id that it was made with
  * @property Carbon $created_at

@@ -5,7 +5,9 @@ namespace App\Queries;
 use App\Assembly\Estimates;
 use App\Assembly\PlanChange;
 use App\Assembly\SavedPlan;
+use App\Assembly\StandingChanges;
 use App\Models\Plan;
+use App\Models\PlanRevision;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 
@@ -40,7 +42,20 @@ final class BenchState
     {
         $shown = ShownPlan::at($plan, $number);
 
-        return self::of(new SavedPlan($plan, $shown->revision(), false, $shown->estimates()), $reader);
+        return self::of(new SavedPlan($plan, $shown->revision(), $shown->estimates()), $reader);
+    }
+
+    /** What undo takes back for the reader: the last change of their own, which after an edit is what was just saved. */
+    private static function undo(SavedPlan $saved, User $reader): ?PlanRevision
+    {
+        $last = $saved->revision;
+        $isOwn = $last->author_id === $reader->id && $last->content_of === $last->number && $last->undoes === null && $last->previous !== null;
+
+        return match (true) {
+            $last->number !== $saved->plan->revision => null,
+            $isOwn => $last,
+            default => StandingChanges::lastOf($saved->plan, $reader),
+        };
     }
 
     /** @return array<string, mixed> */
@@ -57,8 +72,8 @@ final class BenchState
             'label' => PlanChange::wordsOf($saved->revision),
             'author' => $saved->revision->author->name,
             'saved_at' => $saved->revision->created_at->toIso8601String(),
-            'can_undo' => $saved->canUndo,
-            'can_redo' => $saved->plan->redo !== [],
+            'undo' => StandingChanges::named(self::undo($saved, $reader)),
+            'redo' => StandingChanges::named(StandingChanges::lastUndoneBy($saved->plan, $reader)),
             'library' => self::library($saved),
             'estimate' => $saved->estimates->bench($reader),
         ];

@@ -3,7 +3,10 @@
 namespace App\Queries;
 
 use App\Assembly\PlanConflict;
+use App\Assembly\StandingChanges;
 use App\Models\Plan;
+use App\Models\PlanRevision;
+use App\Models\User;
 use Illuminate\Database\Eloquent\Builder;
 
 /** The history of a plan. */
@@ -17,12 +20,18 @@ final class RevisionList
      * @param  int  $before  goes on from that revision; 0 from the latest
      * @return list<array<string, mixed>> valid against revisions of schemas/answers.json
      */
-    public static function of(Plan $plan, int $before): array
+    public static function of(Plan $plan, int $before, User $reader): array
     {
         $revisions = $plan->revisions()->with('author')
             ->when($before > 0, fn (Builder $revisions) => $revisions->where('number', '<', $before))
             ->orderByDesc('number')->limit(self::PAGE)->get();
 
-        return array_values($revisions->map(PlanConflict::note(...))->all());
+        $standing = StandingChanges::of($plan);
+
+        return array_values($revisions->map(fn (PlanRevision $one): array => [
+            ...PlanConflict::note($one),
+            'mine' => $one->author_id === $reader->id,
+            'stands' => in_array($one->number, $standing, true),
+        ])->all());
     }
 }

@@ -112,7 +112,7 @@ final class PlanEditingTest extends TestCase
         $start = $this->plan()->document;
         $this->edit([self::MOVE], 1)->assertOk();
         $url = "/plans/{$this->plan()->id}/revisions";
-        $past = $this->getJson("{$url}/1")->assertOk()->assertJson(['revision' => 1, 'can_undo' => false]);
+        $past = $this->getJson("{$url}/1")->assertOk()->assertJson(['revision' => 1, 'undo' => null]);
         self::assertNotEquals($past->json('estimate.stages.2.power'), $this->getJson("/plans/{$this->plan()->id}")->json('estimate.stages.2.power'));
         self::assertSame(2, $this->plan()->revision, 'looking changes nothing');
         $this->step('restore', 1, 1)->assertStatus(409);
@@ -149,14 +149,14 @@ final class PlanEditingTest extends TestCase
         $this->edit([self::MOVE], 1)->assertOk();
         $moved = $this->plan()->document;
         $this->edit([['do' => 'add-stage', 'name' => 'later']], 2)->assertOk();
-        $this->step('undo', 3, 3)->assertOk()->assertJson(['state' => ['revision' => 4, 'can_redo' => true, 'label' => 'Undo: add a stage']]);
+        $this->step('undo', 3, 3)->assertOk()->assertJson(['state' => ['revision' => 4, 'redo' => ['number' => 3, 'what' => 'Add a stage'], 'label' => 'Undo: add a stage']]);
         self::assertEquals($moved, $this->plan()->document);
-        $this->step('undo', 4, 4)->assertOk()->assertJson(['state' => ['revision' => 5, 'can_undo' => false]]);
+        $this->step('undo', 4, 4)->assertOk()->assertJson(['state' => ['revision' => 5, 'undo' => null]]);
         self::assertEquals($start, $this->plan()->document);
         $this->step('undo', 5, 5)->assertStatus(422)->assertJson(['message' => 'Nothing to undo: this is how the plan started.']);
         $this->step('redo', 5, 5)->assertOk()->assertJson(['state' => ['revision' => 6]]);
         self::assertEquals($moved, $this->plan()->document);
-        $this->edit([['do' => 'remove-stage', 'stage' => 's3']], 6)->assertOk()->assertJson(['state' => ['can_redo' => false]]);
+        $this->edit([['do' => 'remove-stage', 'stage' => 's3']], 6)->assertOk()->assertJson(['state' => ['redo' => null]]);
         $this->step('undo', 7, 7)->assertOk();
         self::assertEquals($moved, $this->plan()->document);
     }

@@ -97,17 +97,51 @@ final class SyncTest extends TestCase
         self::assertSame($this->job()->version, $answer->json('state.version'));
     }
 
-    public function test_an_undo_against_anothers_edit_takes_nothing_of_theirs(): void
+    public function test_undo_takes_back_ones_own_change_and_leaves_what_another_did_after_it(): void
     {
+        $start = $this->plan()->document;
         $mine = ['request' => str_repeat('d4', 8), 'queue' => str_repeat('e5', 8)];
         $this->edit([self::MOVE], 1, more: $mine)->assertOk();
+        $moved = $this->plan()->document;
         $this->edit([self::rename('s1', 'theirs')], 2, 'owner')->assertOk();
-        $refusal = $this->step('undo', $mine['request'], 2, more: ['queue' => $mine['queue']])->assertStatus(409);
-        self::assertSame([true, false], [$refusal->json('fields.0.clashes'), $refusal->json('fields.0.can')]);
+        $answer = $this->step('undo', $mine['request'], 2, more: ['queue' => $mine['queue']])->assertOk();
+        self::assertSame([null, 2], [$answer->json('state.undo'), $answer->json('state.redo.number')]);
+        $start['stages'][0]['name'] = 'theirs';
+        self::assertEquals($start, $this->plan()->document);
+
+        $this->step('redo', 4, 4)->assertOk()->assertJsonPath('state.redo', null);
+        $moved['stages'][0]['name'] = 'theirs';
+        self::assertEquals($moved, $this->plan()->document);
+        $this->step('undo', 5, 5)->assertOk();
+        self::assertEquals($start, $this->plan()->document);
+    }
+
+    public function test_what_another_changed_is_undone_by_name_only(): void
+    {
+        $this->edit([self::rename('s1', 'theirs')], 1, 'owner')->assertOk();
+        $this->edit([self::rename('s2', 'mine')], 2)->assertOk();
+        $this->step('undo', 3, 3)->assertOk()->assertJsonPath('state.undo', null);
         self::assertSame('theirs', $this->names()[0]);
+        $this->step('undo', 4, 4)->assertStatus(422)->assertSee('no change of yours');
+        $history = $this->getJson("/plans/{$this->plan()->id}/revisions")->assertOk();
+        $marks = array_map(fn (array $one): array => [$one['number'], $one['mine'], $one['stands']], $history->json());
+        self::assertSame([[4, true, false], [3, true, false], [2, false, true]], array_slice($marks, 0, 3));
+        $this->step('undo', 2, 4)->assertOk()->assertJsonPath('state.undo.number', 5);
+        self::assertSame('wake it up', $this->names()[0]);
+        $this->step('undo', 5, 5)->assertOk();
+        self::assertSame('theirs', $this->names()[0], 'and that can be taken back too');
+    }
+
+    public function test_an_undo_of_what_was_changed_again_is_refused_with_what_is_there(): void
+    {
+        $this->edit([self::rename('s1', 'mine')], 1)->assertOk();
+        $this->edit([self::rename('s1', 'theirs')], 2, 'owner')->assertOk();
+        $this->step('undo', 2, 3)->assertStatus(422)->assertSee('was changed again since')->assertSee('theirs');
+        self::assertSame([3, 'theirs'], [$this->plan()->revision, $this->names()[0]]);
         $this->step('undo', 3, 3, 'owner')->assertOk();
-        $this->step('undo', 4, 4, more: ['queue' => $mine['queue']])->assertOk();
-        self::assertSame(5, $this->plan()->revision);
+        $this->step('undo', 2, 4)->assertOk();
+        self::assertSame('wake it up', $this->names()[0]);
+        $this->step('undo', 2, 5)->assertStatus(422)->assertSee('undone already');
     }
 
     public function test_a_change_made_on_a_version_of_the_future_is_refused(): void

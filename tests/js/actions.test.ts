@@ -16,8 +16,9 @@ function bench(state: Fake): Bench {
         cell: { state: 'new', part: 'cooler' },
         bought: [{ key: 'intercooler' }],
         picked: [],
+        naming: null,
         saving: false,
-        state: { can_undo: true, can_redo: false },
+        state: { undo: { number: 2, what: 'fit a cooler' }, redo: null },
         ...state,
     } as unknown as Bench;
 }
@@ -26,7 +27,7 @@ function controls(done: string[]): BenchControls {
     return {
         hold: () => done.push('hold'),
         enter: () => done.push('enter'),
-        rename: () => done.push('rename'),
+        name: (stage) => done.push(`name ${stage}`),
         show: (panel) => done.push(panel),
         curves: () => done.push('curves'),
         help: () => done.push('help'),
@@ -80,7 +81,7 @@ test('the same key does what its place asks', () => {
     press(key('Enter'), ['cell'], bench({}), controls(done));
     press(key('Enter'), ['head'], bench({ slot: HEAD, row: undefined }), controls(done));
     expect(moved).toEqual(['part -1', 'stage -1']);
-    expect(done).toEqual(['enter', 'rename']);
+    expect(done).toEqual(['enter', 'name this']);
 });
 
 test('what cannot be done here is not done, nor offered', () => {

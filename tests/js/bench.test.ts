@@ -13,8 +13,8 @@ const state = (version: number, more: Partial<PlanState> = {}) =>
         revision: 5,
         name: 'Plan',
         label: '',
-        can_undo: true,
-        can_redo: true,
+        undo: { number: 2, what: 'fit a cooler' },
+        redo: { number: 3, what: 'add a stage' },
         estimate: { lanes: [], stages: [], labels: {} },
         ...more,
     }) as unknown as PlanState;

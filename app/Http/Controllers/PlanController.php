@@ -97,7 +97,7 @@ final class PlanController
 
     public function revisions(HistoryRequest $request, Plan $plan): JsonResponse
     {
-        return response()->json(RevisionList::of($plan, $request->before()));
+        return response()->json(RevisionList::of($plan, $request->before(), $request->person()));
     }
 
     /** The plan with everything it needs, in the open bundle format. */

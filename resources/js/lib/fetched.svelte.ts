@@ -12,9 +12,13 @@ export class Fetched<T> {
      * @param there called when it is there
      */
     constructor(address: () => string | null, wait = 0, there: () => void = () => {}) {
+        let before = '';
         $effect(() => {
             const url = address();
-            this.value = null;
+            // The same place at another version: what is being written there must not go away under one's hands.
+            const same = place(url) === before;
+            before = place(url);
+            if (!same) this.value = null;
             this.failed = false;
             this.loading = url !== null;
             if (url === null) return;
@@ -33,4 +37,8 @@ export class Fetched<T> {
             };
         });
     }
+}
+
+function place(url: string | null): string {
+    return url?.replace(/[?&]at=\d+$/, '') ?? '';
 }

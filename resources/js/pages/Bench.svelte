@@ -19,9 +19,10 @@
     import VerdictPanel from '@/features/bench/VerdictPanel.svelte';
     import Palette from '@/features/bench/Palette.svelte';
     import { press, type BenchControls } from '@/features/bench/actions';
-    import { FOOT } from '@/features/bench/types';
+    import { FOOT, NEW } from '@/features/bench/types';
     import type { BenchPage, SignedIn } from '@/generated/answers';
     import { clock } from '@/lib/format';
+    import { keys } from '@/lib/keys';
     import ConflictSheet from '@/ui/ConflictSheet.svelte';
     import Frame from '@/ui/Frame.svelte';
     import Kbd from '@/ui/Kbd.svelte';
@@ -51,14 +52,31 @@
     let picturesHeight = $state(246);
 
     const controls: BenchControls = {
-        hold: () => (bench.wantsHold = true),
-        enter: () => (panel.querySelector<HTMLElement>('[data-candidate]') ?? panel).focus(),
-        rename: () => board.rename(),
-        show: (kind) => (bench.view = bench.view.kind === kind ? { kind: 'cell' } : { kind }),
+        hold() {
+            keys.expect();
+            bench.wantsHold = true;
+        },
+        enter,
+        name: (stage) => (bench.naming = stage === 'new' ? NEW : (bench.stage?.key ?? null)),
+        show(kind) {
+            const opens = bench.view.kind !== kind;
+            if (opens && kind === 'variants') keys.expect();
+            bench.view = opens ? { kind } : { kind: 'cell' };
+        },
         curves: () => (curves = true),
         help: () => (help = true),
-        palette: () => (palette = true),
+        palette() {
+            keys.expect();
+            palette = true;
+        },
     };
+
+    /** Into the panel; letters find a candidate, also those typed before the list is there. */
+    function enter() {
+        const first = panel.querySelector<HTMLElement>('[data-candidate]');
+        (first ?? panel).focus();
+        if (!first && bench.view.kind === 'cell' && bench.column > 0) keys.expect();
+    }
 
     function leave() {
         board.focus();
@@ -123,7 +141,8 @@
         </button>
         <button
             class="whitespace-nowrap text-soft hover:text-ink disabled:opacity-50"
-            disabled={!bench.state.can_undo}
+            disabled={bench.state.undo === null}
+            title={bench.state.undo ? `Undo: ${bench.state.undo.what}` : 'You changed nothing in this plan'}
             onclick={bench.undo}>Undo <Kbd>U</Kbd></button
         >
         <Link href="/jobs/{job.id}/brief" class="text-soft hover:text-ink">Brief</Link>

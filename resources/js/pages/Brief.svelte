@@ -7,6 +7,7 @@
     import Warnings from '@/features/brief/Warnings.svelte';
     import Choice from '@/features/brief/Choice.svelte';
     import NumberField from '@/features/brief/NumberField.svelte';
+    import TextField from '@/features/brief/TextField.svelte';
     import Question from '@/features/brief/Question.svelte';
     import type { BriefPage, SignedIn } from '@/generated/answers';
     import Frame from '@/ui/Frame.svelte';
@@ -14,6 +15,7 @@
     import CustomerField, { type Known } from '@/ui/CustomerField.svelte';
     import SyncNotice from '@/ui/SyncNotice.svelte';
     import { day, figure } from '@/lib/format';
+    import { leaveWithPage, unsaved } from '@/lib/writing.svelte';
 
     let { job, fuels, slots, checks, refusals, warnings, state: start }: BriefPage = $props();
 
@@ -25,6 +27,7 @@
     const answered = (...keys: string[]) => !readiness.open.some((one) => keys.includes(one.key));
 
     $effect(() => form.queue.attend());
+    $effect(leaveWithPage);
 
     /** Somebody who is known: the job is for their car, or this car is theirs. */
     function choose({ customer, car }: Known) {
@@ -60,7 +63,7 @@
         {/if}
         <span class="text-soft">
             {#if form.queue.trouble}<span class="text-rust">not saved yet</span>
-            {:else if form.queue.waiting.length > 0}saving…
+            {:else if form.queue.waiting.length > 0 || unsaved.fields > 0}saving…
             {:else}saved, revision {form.state.revision}{/if}
         </span>
         <Link href="/jobs/{job.id}/bench" class="btn btn-strong">Bench</Link>
@@ -104,24 +107,19 @@
                         platform={job.platform}
                     />
                 </label>
-                <label class="flex flex-col gap-0.5"
-                    ><span class="text-[12px] text-soft">Contact</span><input
-                        class="field w-52"
-                        maxlength="200"
-                        placeholder="phone or mail"
-                        value={form.customer.contact}
-                        onchange={(event) =>
-                            form.give({ 'customer.contact': event.currentTarget.value.trim() })}
-                    /></label
-                >
-                <label class="flex flex-col gap-0.5"
-                    ><span class="text-[12px] text-soft">Job</span><input
-                        class="field w-52"
-                        maxlength="120"
-                        value={form.title}
-                        onchange={(event) => form.give({ title: event.currentTarget.value.trim() })}
-                    /></label
-                >
+                <TextField
+                    label="Contact"
+                    most={200}
+                    placeholder="phone or mail"
+                    value={form.customer.contact}
+                    set={(text) => form.give({ 'customer.contact': text })}
+                />
+                <TextField
+                    label="Job"
+                    most={120}
+                    value={form.title}
+                    set={(title) => title !== '' && form.give({ title })}
+                />
                 {#if form.customer.other_jobs > 0}
                     <p class="w-full text-[12px] text-soft">
                         {form.customer.other_jobs === 1
@@ -134,25 +132,21 @@
                         >
                     </p>
                 {/if}
-                <label class="flex w-full flex-col gap-0.5"
-                    ><span class="text-[12px] text-soft">Used for</span><input
-                        class="field w-full"
-                        maxlength="400"
-                        value={form.brief.purpose ?? ''}
-                        onchange={(event) =>
-                            form.answer({ purpose: event.currentTarget.value.trim() || undefined })}
-                    /></label
-                >
-                <label class="flex w-full flex-col gap-0.5"
-                    ><span class="text-[12px] text-soft">Notes on the customer</span><textarea
-                        class="field w-full"
-                        rows="2"
-                        maxlength="2000"
-                        value={form.customer.notes}
-                        onchange={(event) =>
-                            form.give({ 'customer.notes': event.currentTarget.value.trim() })}
-                    ></textarea></label
-                >
+                <TextField
+                    label="Used for"
+                    width="w-full"
+                    most={400}
+                    value={form.brief.purpose ?? ''}
+                    set={(text) => form.answer({ purpose: text || undefined })}
+                />
+                <TextField
+                    label="Notes on the customer"
+                    width="w-full"
+                    rows={2}
+                    most={2000}
+                    value={form.customer.notes}
+                    set={(text) => form.give({ 'customer.notes': text })}
+                />
             </Question>
             <Question
                 ask="Which car, and in what state was it received?"
@@ -173,25 +167,21 @@
                     set={(text) => form.car({ year: whole(text, form.brief.car.year) })}
                     min={1980}
                 />
-                <label class="flex flex-col gap-0.5"
-                    ><span class="text-[12px] text-soft">Registration</span><input
-                        class="field w-32"
-                        maxlength="40"
-                        value={form.brief.car.registration ?? ''}
-                        onchange={(event) =>
-                            form.car({ registration: event.currentTarget.value.trim() || undefined })}
-                    /></label
-                >
-                <label class="flex flex-col gap-0.5"
-                    ><span class="text-[12px] text-soft">Chassis number</span><input
-                        class="field w-44"
-                        maxlength="40"
-                        placeholder="optional"
-                        value={form.chassis}
-                        onchange={(event) =>
-                            form.give({ 'car.chassis_number': event.currentTarget.value.trim() })}
-                    /></label
-                >
+                <TextField
+                    label="Registration"
+                    width="w-32"
+                    most={40}
+                    value={form.brief.car.registration ?? ''}
+                    set={(text) => form.car({ registration: text || undefined })}
+                />
+                <TextField
+                    label="Chassis number"
+                    width="w-44"
+                    most={40}
+                    placeholder="optional"
+                    value={form.chassis}
+                    set={(text) => form.give({ 'car.chassis_number': text })}
+                />
                 <NumberField
                     label="Mileage"
                     unit="km"

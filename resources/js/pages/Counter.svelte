@@ -2,11 +2,13 @@
     import { Link, page, router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
     import Thumb from '@/charts/Thumb.svelte';
+    import Elsewhere from '@/features/counter/Elsewhere.svelte';
     import Missing from '@/features/counter/Missing.svelte';
     import NewJob from '@/features/counter/NewJob.svelte';
     import Unsaved from '@/features/counter/Unsaved.svelte';
     import type { CounterPage, SignedIn } from '@/generated/answers';
     import { day, figure } from '@/lib/format';
+    import { keys, take } from '@/lib/keys';
     import Frame from '@/ui/Frame.svelte';
     import Kbd from '@/ui/Kbd.svelte';
     import Pebble from '@/ui/Pebble.svelte';
@@ -21,7 +23,7 @@
     let words = $state(untrack(() => asked.q));
     let starting = $state(false);
     let search: HTMLInputElement;
-    let list: HTMLElement;
+    let found: HTMLElement;
     let timer: ReturnType<typeof setTimeout> | undefined;
 
     /** Asks the server again; only the list comes back. */
@@ -44,7 +46,7 @@
         timer = setTimeout(() => ask({}), 160);
     }
 
-    const links = () => [...list.querySelectorAll<HTMLElement>('[data-job]')];
+    const links = () => [...found.querySelectorAll<HTMLElement>('[data-found], [data-job]')];
 
     function walk(by: number) {
         const all = links();
@@ -52,19 +54,25 @@
         (all[at + by] ?? (at < 0 ? all[0] : by < 0 ? search : undefined))?.focus();
     }
 
+    function begin() {
+        if (mayStart) keys.expect();
+        starting = mayStart;
+    }
+
     function keydown(event: KeyboardEvent) {
         if (event.ctrlKey || event.metaKey || event.altKey || starting) return;
         const target = event.target instanceof HTMLElement ? event.target : null;
         const inSearch = target === search;
         if (target?.closest('select, [role="dialog"]') || (!inSearch && target?.closest('input'))) return;
-        const keys: Record<string, () => void> = {
+        const actions: Record<string, () => void> = {
             ArrowDown: () => walk(1),
             ArrowUp: () => walk(-1),
-            ...(inSearch ? {} : { '/': () => search.focus(), n: () => (starting = mayStart) }),
+            ...(inSearch ? {} : { '/': () => take(search), n: begin }),
         };
-        const run = keys[event.key];
+        const run = actions[event.key];
         if (!run) return;
         event.preventDefault();
+        keys.once();
         run();
     }
 </script>
@@ -72,7 +80,7 @@
 <svelte:head><title>Counter · Pebblerun</title></svelte:head>
 <svelte:window onkeydown={keydown} />
 
-<Frame>
+<Frame find={false}>
     {#snippet crumbs()}<Link href="/library" class="ml-2 hover:text-ink">Library</Link>{/snippet}
     <div class="mx-auto max-w-[1240px] px-6 py-5">
         <div class="mb-3 flex flex-wrap items-center gap-x-3 gap-y-2">
@@ -83,7 +91,7 @@
                     bind:this={search}
                     class="field w-64"
                     type="search"
-                    placeholder="customer, car, job, registration"
+                    placeholder="job, customer, car, part, registration"
                     maxlength="80"
                     bind:value={words}
                     oninput={typed}
@@ -123,67 +131,70 @@
         </div>
         <Unsaved {person} titles={Object.fromEntries(jobs.map((job) => [job.id, job.title]))} />
         <Missing jobs={missing} />
-        {#if jobs.length === 0}
-            <p class="border-t border-line py-6 text-soft">
-                {asked.q || asked.due
-                    ? 'No job matches. Try fewer letters, or show everything.'
-                    : 'No job yet. Start one with N, or import one.'}
-            </p>
-        {/if}
-        <ul bind:this={list} aria-label="Jobs">
-            {#each jobs as job (job.id)}
-                <li
-                    class="grid grid-cols-1 items-start gap-x-5 gap-y-2 border-t border-line py-3 focus-within:bg-paper md:grid-cols-[minmax(190px,1.1fr)_184px_2.3fr_172px]"
-                >
-                    <div class="min-w-0">
-                        <Link
-                            data-job
-                            href="/jobs/{job.id}/bench"
-                            class="text-[15px] font-semibold hover:underline">{job.title}</Link
-                        >
-                        <div>{job.customer}</div>
-                        <div class="text-soft">{job.car}</div>
-                        <div class="text-[12px] text-soft">{job.advisor}, {day(job.updated)}</div>
-                    </div>
-                    {#if job.summary}
-                        <Thumb summary={job.summary} />
-                        <ul class="grid grid-cols-1 gap-x-5 gap-y-1 self-center sm:grid-cols-2">
-                            {#each job.summary.verdict as line (line.subject)}
-                                <li class="flex gap-2">
-                                    <span class="mt-px shrink-0"
-                                        ><Pebble status={line.status} size={15} /></span
-                                    >
-                                    <span class="leading-tight">{line.headline}</span>
-                                </li>
-                            {/each}
-                        </ul>
-                    {:else}
-                        <p class="self-center text-soft md:col-span-2">No figures yet.</p>
-                    {/if}
-                    <div class="flex flex-col gap-1.5 self-center">
-                        <p class="leading-tight">
-                            <span class="text-soft">next:</span>
-                            <b class="font-semibold">{job.due.words}</b>
-                            {#if job.old_price}<span class="block text-[12px] text-straw"
-                                    >update prices, oldest from {day(job.old_price)}</span
-                                >{/if}
-                        </p>
-                        <div class="flex gap-1.5">
+        <div bind:this={found}>
+            <Elsewhere {words} />
+            {#if jobs.length === 0}
+                <p class="border-t border-line py-6 text-soft">
+                    {asked.q || asked.due
+                        ? 'No job matches. Try fewer letters, or show everything.'
+                        : 'No job yet. Start one with N, or import one.'}
+                </p>
+            {/if}
+            <ul aria-label="Jobs">
+                {#each jobs as job (job.id)}
+                    <li
+                        class="grid grid-cols-1 items-start gap-x-5 gap-y-2 border-t border-line py-3 focus-within:bg-paper md:grid-cols-[minmax(190px,1.1fr)_184px_2.3fr_172px]"
+                    >
+                        <div class="min-w-0">
                             <Link
+                                data-job
                                 href="/jobs/{job.id}/bench"
-                                class="btn {job.due.key === 'brief' ? '' : 'btn-strong'}"
-                                aria-label="Bench of {job.title}">Bench</Link
+                                class="text-[15px] font-semibold hover:underline">{job.title}</Link
                             >
-                            <Link
-                                href="/jobs/{job.id}/brief"
-                                class="btn {job.due.key === 'brief' ? 'btn-strong' : ''}"
-                                aria-label="Brief of {job.title}">Brief</Link
-                            >
+                            <div>{job.customer}</div>
+                            <div class="text-soft">{job.car}</div>
+                            <div class="text-[12px] text-soft">{job.advisor}, {day(job.updated)}</div>
                         </div>
-                    </div>
-                </li>
-            {/each}
-        </ul>
+                        {#if job.summary}
+                            <Thumb summary={job.summary} />
+                            <ul class="grid grid-cols-1 gap-x-5 gap-y-1 self-center sm:grid-cols-2">
+                                {#each job.summary.verdict as line (line.subject)}
+                                    <li class="flex gap-2">
+                                        <span class="mt-px shrink-0"
+                                            ><Pebble status={line.status} size={15} /></span
+                                        >
+                                        <span class="leading-tight">{line.headline}</span>
+                                    </li>
+                                {/each}
+                            </ul>
+                        {:else}
+                            <p class="self-center text-soft md:col-span-2">No figures yet.</p>
+                        {/if}
+                        <div class="flex flex-col gap-1.5 self-center">
+                            <p class="leading-tight">
+                                <span class="text-soft">next:</span>
+                                <b class="font-semibold">{job.due.words}</b>
+                                {#if job.old_price}<span class="block text-[12px] text-straw"
+                                        >update prices, oldest from {day(job.old_price)}</span
+                                    >{/if}
+                            </p>
+                            <div class="flex gap-1.5">
+                                <Link
+                                    href="/jobs/{job.id}/bench"
+                                    class="btn {job.due.key === 'brief' ? '' : 'btn-strong'}"
+                                    aria-label="Bench of {job.title}">Bench</Link
+                                >
+                                <Link
+                                    href="/jobs/{job.id}/brief"
+                                    class="btn {job.due.key === 'brief' ? 'btn-strong' : ''}"
+                                    aria-label="Brief of {job.title}">Brief</Link
+                                >
+                            </div>
+                        </div>
+                    </li>
+                {/each}
+            </ul>
+        </div>
         {#if more || asked.page > 1}
             <nav class="flex justify-between border-t border-line py-3" aria-label="Pages">
                 <button class="btn" disabled={asked.page === 1} onclick={() => ask({ page: asked.page - 1 })}

@@ -8,6 +8,7 @@
     import Publish from '@/features/library/Publish.svelte';
     import Shelf from '@/features/library/Shelf.svelte';
     import type { LibraryPage, LibraryPart, SignedIn } from '@/generated/answers';
+    import { keys } from '@/lib/keys';
     import Frame from '@/ui/Frame.svelte';
     import Kbd from '@/ui/Kbd.svelte';
     import Sheet from '@/ui/Sheet.svelte';
@@ -24,19 +25,35 @@
     let helping = $state(false);
     let filing = $state(false);
 
-    const keys = $derived([
+    const actions = $derived([
         {
             key: 'Enter',
             words: 'The chosen part',
             run: () => part && router.visit(`${base}/parts/${part.key}`),
         },
-        { key: 'n', words: 'A new part', run: () => mayEdit && shown && router.visit(`${base}/parts/new`) },
+        {
+            key: 'n',
+            words: 'A new part',
+            run() {
+                if (!mayEdit || !shown) return;
+                keys.expect();
+                router.visit(`${base}/parts/new`);
+            },
+        },
         {
             key: 'p',
             words: 'The platform and its curve',
             run: () => shown && router.visit(`${base}/platform`),
         },
-        { key: 'm', words: 'A new platform', run: () => mayEdit && (making = true) },
+        {
+            key: 'm',
+            words: 'A new platform',
+            run() {
+                if (!mayEdit) return;
+                keys.expect();
+                making = true;
+            },
+        },
         { key: 'f', words: 'Files, out and in', run: () => shown && (filing = true) },
         { key: '?', words: 'This list', run: () => (helping = true) },
     ]);
@@ -46,9 +63,10 @@
         if (event.ctrlKey || event.metaKey || event.altKey || making || helping || filing) return;
         if (target.closest('input, select, textarea, a, [role=dialog]')) return;
         if (event.key === 'Enter' && !target.dataset.part) return;
-        const found = keys.find(({ key }) => key === event.key);
+        const found = actions.find(({ key }) => key === event.key);
         if (!found) return;
         event.preventDefault();
+        keys.once();
         found.run();
     }
 
@@ -134,7 +152,7 @@
     <dl class="grid grid-cols-[8em_1fr] gap-y-1">
         <dt><Kbd>arrows</Kbd></dt>
         <dd>Walk the shelf</dd>
-        {#each keys as one (one.key)}<dt><Kbd>{one.key}</Kbd></dt>
+        {#each actions as one (one.key)}<dt><Kbd>{one.key}</Kbd></dt>
             <dd>{one.words}</dd>{/each}
         <dt><Kbd>Ctrl S</Kbd></dt>
         <dd>On a part or platform: keep what was changed</dd>

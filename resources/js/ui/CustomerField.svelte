@@ -7,6 +7,7 @@
 
 <script lang="ts">
     import { get } from '@/lib/api';
+    import { asked as wanted } from '@/lib/keys';
 
     /** A customer's name, with those who are known by it, by a number or by a registration, found while one types. */
     type Props = {
@@ -97,7 +98,6 @@
 </script>
 
 <span class="relative block">
-    <!-- svelte-ignore a11y_autofocus -->
     <input
         class="field w-full"
         maxlength="120"
@@ -108,7 +108,7 @@
         aria-controls={list}
         aria-autocomplete="list"
         aria-activedescendant={at >= 0 ? `${list}-${at}` : undefined}
-        autofocus={focused}
+        {@attach focused && wanted}
         {value}
         oninput={(event) => look(event.currentTarget.value)}
         onchange={(event) => typed(event.currentTarget.value.trim())}

@@ -1,5 +1,6 @@
 <script lang="ts" generics="T">
     import type { Snippet } from 'svelte';
+    import { asked } from '@/lib/keys';
 
     /** A field that finds, with what it found below: arrows walk the list, Enter takes the one that is chosen. */
     type Props = {
@@ -29,7 +30,6 @@
     }
 </script>
 
-<!-- svelte-ignore a11y_autofocus -->
 <input
     class="field w-full"
     role="combobox"
@@ -39,7 +39,7 @@
     aria-label={label}
     {placeholder}
     maxlength="80"
-    autofocus
+    {@attach asked}
     bind:value={words}
     onkeydown={keydown}
 />

@@ -18,8 +18,10 @@
         children: Snippet;
         /** Fill the window without page scroll. @default false */
         fixed?: boolean;
+        /** Whether Find is here; the counter has its own. @default true */
+        find?: boolean;
     };
-    let { crumbs, tools, children, fixed = false }: Props = $props();
+    let { crumbs, tools, children, fixed = false, find = true }: Props = $props();
     const person = $derived((page.props as { person?: SignedIn }).person);
     let personal = $state(false);
     let finding = $state(false);
@@ -44,7 +46,7 @@
         </nav>
         <span class="flex-1"></span>
         {@render tools?.()}
-        {#if person}<button
+        {#if person && find}<button
                 class="whitespace-nowrap text-soft hover:text-ink"
                 onclick={() => (finding = true)}>Find <Kbd>/</Kbd></button
             >{/if}
@@ -71,5 +73,5 @@
 </div>
 {#if person}
     <PersonSheet bind:open={personal} {person} />
-    <Search bind:open={finding} />
+    {#if find}<Search bind:open={finding} />{/if}
 {/if}

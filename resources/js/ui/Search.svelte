@@ -1,38 +1,15 @@
 <script lang="ts">
     import { router } from '@inertiajs/svelte';
     import type { Found } from '@/generated/answers';
-    import { get } from '@/lib/api';
+    import { keys } from '@/lib/keys';
+    import { Searched } from '@/lib/searched.svelte';
     import FindList from './FindList.svelte';
     import Sheet from './Sheet.svelte';
 
     /** Anything that the shop has, by a few letters. */
     let { open = $bindable() }: { open: boolean } = $props();
-    const PAUSE = 120;
     let words = $state('');
-    let found = $state.raw<Found>([]);
-    let looked = $state('');
-    let failed = $state(false);
-
-    $effect(() => {
-        const typed = words.trim();
-        if (!open || typed.length < 2) {
-            found = [];
-            looked = '';
-            return;
-        }
-        let current = true;
-        const timer = setTimeout(async () => {
-            const answer = await get<Found>(`/search?q=${encodeURIComponent(typed)}`).catch(() => null);
-            if (!current) return;
-            failed = answer === null;
-            found = answer ?? [];
-            looked = typed;
-        }, PAUSE);
-        return () => {
-            current = false;
-            clearTimeout(timer);
-        };
-    });
+    const search = new Searched(() => (open ? words : ''));
 
     function go(entry: Found[number]) {
         open = false;
@@ -48,6 +25,7 @@
         if (target.closest('input, textarea, select, [role="dialog"], [role="menu"], [contenteditable]'))
             return;
         event.preventDefault();
+        keys.expect();
         open = true;
     }
 </script>
@@ -56,7 +34,7 @@
 <Sheet bind:open title="Find">
     <FindList
         bind:words
-        {found}
+        found={search.found}
         nameOf={(entry, i) => `${entry.kind} ${entry.address} ${i}`}
         label="Part, platform, customer, car, job or what a figure rests on"
         placeholder="a part, a customer, a registration…"
@@ -74,10 +52,10 @@
         {/snippet}
     </FindList>
     <p class="mt-1 text-soft" role="status">
-        {failed
+        {search.failed
             ? 'The server does not answer: try again.'
-            : looked && found.length === 0
-              ? `Nothing is called “${looked}”.`
+            : search.by && search.found.length === 0
+              ? `Nothing is called “${search.by}”.`
               : ''}
     </p>
 </Sheet>

@@ -10,10 +10,20 @@
         children: Snippet;
         /** When false, Escape and a click outside do not close it: a choice must be made. @default true */
         dismissible?: boolean;
+        /** Called when it is gone, in the place of giving the focus back to what had it. */
+        closed?: () => void;
         /** As wide as the window lets it be. */
         wide?: boolean;
     };
-    let { open = $bindable(), title, about, children, dismissible = true, wide = false }: Props = $props();
+    let {
+        open = $bindable(),
+        title,
+        about,
+        children,
+        dismissible = true,
+        closed,
+        wide = false,
+    }: Props = $props();
     const keep = (event: Event) => {
         if (!dismissible) event.preventDefault();
     };
@@ -28,6 +38,11 @@
                 : 'w-[min(620px,92vw)]'} -translate-x-1/2 -translate-y-1/2 overflow-auto rounded-lg border border-line bg-paper p-5 shadow-xl"
             onEscapeKeydown={keep}
             onInteractOutside={keep}
+            onCloseAutoFocus={(event) => {
+                if (!closed) return;
+                event.preventDefault();
+                closed();
+            }}
         >
             <Dialog.Title class="text-base font-semibold">{title}</Dialog.Title>
             {#if about}<Dialog.Description class="mt-0.5 text-soft">{about}</Dialog.Description>{/if}

@@ -40,8 +40,6 @@ final class ChangeWords
         'place-name' => '{stage} is called "{name}"',
         'start' => 'start',
         'start-from' => 'start from another plan',
-        'undo-mine' => 'undo',
-        'redo-mine' => 'redo',
         'undo' => 'undo: {what}',
         'redo' => 'redo: {what}',
         'restore' => 'restore revision {number}: {what}',

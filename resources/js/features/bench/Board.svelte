@@ -2,11 +2,12 @@
     import { ContextMenu } from 'bits-ui';
     import { tick } from 'svelte';
     import Kbd from '@/ui/Kbd.svelte';
-    import { actions, press, type BenchControls } from './actions';
+    import { actions, press, type Action, type BenchControls } from './actions';
     import type { Bench } from './bench.svelte';
     import BoardCell from './BoardCell.svelte';
     import StageFoot from './StageFoot.svelte';
-    import { FOOT, FUEL, HEAD, LANE } from './types';
+    import StageName from './StageName.svelte';
+    import { FOOT, FUEL, HEAD, LANE, NEW } from './types';
 
     type Props = {
         bench: Bench;
@@ -15,7 +16,6 @@
     let { bench, controls }: Props = $props();
 
     let grid: HTMLTableElement;
-    let renaming = $state<number | null>(null);
     let dragged = $state(false);
     let dropColumn = $state<number | null>(null);
 
@@ -32,10 +32,6 @@
         void focusSelected();
     }
 
-    export function rename() {
-        if (bench.column > 0) renaming = bench.column;
-    }
-
     const walks: Record<string, () => void> = {
         ArrowUp: () => bench.step(-1, 0),
         ArrowDown: () => bench.step(1, 0),
@@ -47,7 +43,7 @@
 
     /** The board's keys, also for whoever has put the focus nowhere. */
     export function keydown(event: KeyboardEvent) {
-        if (renaming !== null || event.ctrlKey || event.metaKey || event.altKey) return;
+        if (bench.naming !== null || event.ctrlKey || event.metaKey || event.altKey) return;
         if (bench.slot.startsWith(LANE) && (event.key === 'Enter' || event.key === ' ')) {
             event.preventDefault();
             bench.unfold(bench.slot.slice(LANE.length));
@@ -72,22 +68,18 @@
             return;
         }
         event.stopPropagation();
-        void focusSelected();
+        if (bench.naming === null) void focusSelected();
     }
 
-    function finishRename(event: Event, column: number) {
-        bench.rename(column, (event.currentTarget as HTMLInputElement).value.trim());
-        renaming = null;
-        void focusSelected();
-    }
-
-    function renameKey(event: KeyboardEvent) {
-        event.stopPropagation();
-        if (event.key === 'Enter') (event.currentTarget as HTMLInputElement).blur();
-        if (event.key === 'Escape') {
-            renaming = null;
-            void focusSelected();
+    /** Null leaves the name as it was, and adds no stage. */
+    function named(name: string | null) {
+        const key = bench.naming;
+        bench.naming = null;
+        if (key !== null && name !== null) {
+            if (key === NEW) bench.addStage(name);
+            else bench.rename(key, name);
         }
+        void focusSelected();
     }
 
     function click(event: MouseEvent, slot: string, column: number) {
@@ -126,6 +118,15 @@
         dropColumn = null;
     }
 
+    /** What was chosen in the menu is done when it is gone: it would take the focus from a field that opens. */
+    let chosen: Action | null = null;
+    function closed(event: Event) {
+        event.preventDefault();
+        chosen?.run(bench, controls);
+        chosen = null;
+        if (bench.naming === null) void focusSelected();
+    }
+
     const menu = $derived(
         actions.filter(
             (one) =>
@@ -154,7 +155,8 @@
                 <col class="w-[74px]" />
                 <col class="w-[132px]" />
                 <col class="w-[136px]" />
-                {#each bench.stages.slice(1) as stage (stage.key)}<col />{/each}
+                {#each bench.stages.slice(1) as stage (stage.key)}<col />{/each}{#if bench.naming === NEW}<col
+                    />{/if}
             </colgroup>
             <thead>
                 <tr>
@@ -174,25 +176,29 @@
                                 column,
                             )}"
                             onclick={() => bench.select(HEAD, column)}
-                            ondblclick={() => column > 0 && (renaming = column)}
+                            ondblclick={() => column > 0 && controls.name('this')}
                         >
-                            {#if renaming === column}
-                                <!-- svelte-ignore a11y_autofocus -->
-                                <input
-                                    class="field h-6 min-h-0 w-full"
-                                    aria-label="Name of stage {column}"
-                                    maxlength="60"
-                                    autofocus
-                                    value={stage.name}
-                                    onkeydown={renameKey}
-                                    onblur={(event) => finishRename(event, column)}
-                                />
+                            {#if bench.naming === stage.key}
+                                <StageName label="Name of stage {column}" name={stage.name} {named} />
                             {:else}
                                 <b class="font-semibold">{column ? `Stage ${column}` : 'As received'}</b>
                                 <span class="ml-1 text-[12px] text-soft">{stage.name}</span>
                             {/if}
                         </th>
                     {/each}
+                    {#if bench.naming === NEW}
+                        <th
+                            class="sticky top-0 z-10 h-8 border-b border-l border-line bg-ground px-2"
+                            scope="col"
+                        >
+                            <StageName
+                                label="Name of the new stage"
+                                name=""
+                                placeholder="name; Enter adds it"
+                                {named}
+                            />
+                        </th>
+                    {/if}
                 </tr>
             </thead>
             <tbody>
@@ -332,15 +338,12 @@
     <ContextMenu.Portal to="#main">
         <ContextMenu.Content
             class="z-50 min-w-[250px] rounded-md border border-line bg-paper py-1 text-[13px] shadow-lg"
-            onCloseAutoFocus={(event) => {
-                event.preventDefault();
-                void focusSelected();
-            }}
+            onCloseAutoFocus={closed}
         >
             {#each menu as action (action.name)}
                 <ContextMenu.Item
                     class="flex items-center justify-between gap-4 px-3 py-1 data-highlighted:bg-wash"
-                    onSelect={() => action.run(bench, controls)}
+                    onSelect={() => (chosen = action)}
                     >{action.name}<Kbd>{action.stroke}</Kbd></ContextMenu.Item
                 >
             {:else}

@@ -45,7 +45,7 @@
 </script>
 
 <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
-<ul bind:this={list} onkeydown={keydown} aria-busy={loading}>
+<ul bind:this={list} data-letters onkeydown={keydown} aria-busy={loading}>
     {#each candidates as one (one.part)}
         <li>
             <button

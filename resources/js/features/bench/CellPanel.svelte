@@ -2,6 +2,7 @@
     import { tick } from 'svelte';
     import type { CellDetail } from '@/generated/answers';
     import { Fetched } from '@/lib/fetched.svelte';
+    import { replay } from '@/lib/keys';
     import type { Bench } from './bench.svelte';
     import CandidateList from './CandidateList.svelte';
     import LineEditor from './LineEditor.svelte';
@@ -33,8 +34,10 @@
     async function greet() {
         await tick();
         const panel = document.activeElement;
-        if (panel instanceof HTMLElement && panel.dataset.panel !== undefined)
-            panel.querySelector<HTMLElement>('[data-candidate]')?.focus();
+        if (!(panel instanceof HTMLElement) || panel.dataset.panel === undefined) return;
+        const first = panel.querySelector<HTMLElement>('[data-candidate]');
+        first?.focus();
+        replay(first ?? panel);
     }
 </script>
 

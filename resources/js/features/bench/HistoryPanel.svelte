@@ -1,10 +1,10 @@
 <script lang="ts">
-    import type { RevisionNote } from '@/generated/answers';
+    import type { HistoryEntry } from '@/generated/answers';
     import { clock, day } from '@/lib/format';
     import type { Bench } from './bench.svelte';
 
     let { bench }: { bench: Bench } = $props();
-    let revisions = $state.raw<RevisionNote[]>([]);
+    let revisions = $state.raw<HistoryEntry[]>([]);
     let fault = $state('');
     const PAGE = 60;
     /** Whether there may be more behind the last one listed. */
@@ -30,7 +30,9 @@
 </script>
 
 <h2 class="text-[14px] font-semibold">History</h2>
-<p class="text-[12px] text-soft">Look at any; restoring makes a new revision; nothing is lost.</p>
+<p class="text-[12px] text-soft">
+    Look at any. Undo takes back that one change, also a colleague’s, and leaves what came after it.
+</p>
 <ol class="mt-1 text-[12.5px]">
     {#each revisions as revision (revision.number)}
         <li
@@ -45,6 +47,16 @@
                     >{revision.author}, {day(revision.at)} {clock(revision.at)}</span
                 >
             </span>
+            {#if revision.stands && bench.mayEdit && !bench.past}
+                <button
+                    class="btn shrink-0 px-1.5 py-0 text-[11.5px]"
+                    aria-label="Undo revision {revision.number}{revision.mine
+                        ? ''
+                        : `, by ${revision.author}`}"
+                    onclick={() => bench.undoChange(revision)}
+                    >{revision.mine ? 'Undo' : `Undo ${revision.author.split(' ')[0]}’s`}</button
+                >
+            {/if}
             {#if revision.number === bench.state.revision}
                 <span class="text-[11.5px] text-soft">now</span>
             {:else}

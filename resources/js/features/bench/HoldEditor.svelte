@@ -1,34 +1,44 @@
 <script lang="ts">
     import type { StageDetail } from '@/generated/answers';
+    import { take } from '@/lib/keys';
     import type { Bench } from './bench.svelte';
 
     /** Torque that the map of a stage holds between two speeds, to spare what is weak down there. */
     type Props = { bench: Bench; hold: StageDetail['hold'] };
     let { bench, hold }: Props = $props();
     const labels = $derived(bench.estimate.labels);
-    let torque = $derived<number | null>(hold.torque === null ? null : Math.round(hold.torque));
-    let from = $derived<number | null>(hold.from);
-    let to = $derived<number | null>(hold.to);
-    const whole = $derived(torque !== null && from !== null && to !== null);
+    /** What is being written; what stands in the plan may change meanwhile. */
+    let written = $state<{ torque?: number | null; from?: number | null; to?: number | null }>({});
+    const torque = $derived(
+        written.torque !== undefined ? written.torque : hold.torque === null ? null : Math.round(hold.torque),
+    );
+    const from = $derived(written.from !== undefined ? written.from : hold.from);
+    const to = $derived(written.to !== undefined ? written.to : hold.to);
     const turned = $derived(from !== null && to !== null && from >= to);
+    const whole = $derived(torque !== null && from !== null && to !== null);
 
     let first = $state<HTMLInputElement>();
     $effect(() => {
-        if (bench.wantsHold && first) {
-            bench.wantsHold = false;
-            first.focus();
-        }
+        if (!bench.wantsHold || !first) return;
+        bench.wantsHold = false;
+        take(first);
     });
 
     function keep(event: SubmitEvent) {
         event.preventDefault();
-        if (torque !== null && from !== null && to !== null && !turned)
-            bench.hold({
-                torque,
-                unit: labels.torque === 'N·m' ? 'Nm' : 'lb-ft',
-                from_rpm: from,
-                to_rpm: to,
-            });
+        if (torque === null || from === null || to === null || turned) return;
+        bench.hold({
+            torque,
+            unit: labels.torque === 'N·m' ? 'Nm' : 'lb-ft',
+            from_rpm: from,
+            to_rpm: to,
+        });
+        written = {};
+    }
+
+    function release() {
+        bench.hold(null);
+        written = {};
     }
 </script>
 
@@ -55,16 +65,14 @@
                 min="1"
                 max="10000"
                 step="any"
-                bind:value={torque}
+                bind:value={() => torque, (one) => (written.torque = one)}
             /></label
         >
-        {@render speed('from', from, (rpm) => (from = rpm))}
-        {@render speed('to', to, (rpm) => (to = rpm))}
+        {@render speed('from', from, (rpm) => (written.from = rpm))}
+        {@render speed('to', to, (rpm) => (written.to = rpm))}
         <button class="btn min-h-7 px-2 py-0" disabled={!whole || turned}>Hold</button>
-        {#if hold.torque !== null}<button
-                type="button"
-                class="btn min-h-7 px-2 py-0"
-                onclick={() => bench.hold(null)}>Release</button
+        {#if hold.torque !== null}<button type="button" class="btn min-h-7 px-2 py-0" onclick={release}
+                >Release</button
             >{/if}
     </div>
     {#if turned}<p class="mt-0.5 text-rust">The lower speed comes first.</p>{/if}

@@ -41,14 +41,22 @@
         if (open) words = '';
     });
 
+    /** What was taken is done when the sheet is gone: it would take the focus from a field that opens. */
+    let taken: Entry | null = null;
     function run(entry: Entry) {
+        taken = entry;
         open = false;
-        entry.run();
+    }
+
+    function closed() {
+        const entry = taken;
+        taken = null;
         leave();
+        entry?.run();
     }
 </script>
 
-<Sheet bind:open title="Find a command or a place">
+<Sheet bind:open title="Find a command or a place" {closed}>
     <FindList
         bind:words
         {found}

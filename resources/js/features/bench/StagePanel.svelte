@@ -1,7 +1,9 @@
 <script lang="ts">
+    import { tick } from 'svelte';
     import type { StageDetail } from '@/generated/answers';
     import { Fetched } from '@/lib/fetched.svelte';
     import { figure, money, precise, output } from '@/lib/format';
+    import { keys } from '@/lib/keys';
     import HoldEditor from './HoldEditor.svelte';
     import LimitRow from './LimitRow.svelte';
     import type { Bench } from './bench.svelte';
@@ -12,8 +14,16 @@
     const opened = new Fetched<StageDetail>(
         () => (stage ? bench.opened('stage', { stage: stage.index }) : null),
         60,
+        () => void greet(),
     );
     const detail = $derived(opened.value);
+
+    /** Nothing to hold here: what was typed for it goes nowhere. */
+    async function greet() {
+        await tick();
+        if (bench.wantsHold) keys.forget();
+        bench.wantsHold = false;
+    }
 </script>
 
 {#if stage}

@@ -1,6 +1,7 @@
 <script lang="ts">
     import type { Variant } from '@/generated/answers';
     import { clock, day } from '@/lib/format';
+    import { asked } from '@/lib/keys';
     import type { Bench } from './bench.svelte';
 
     /** Plans saved under a name: laid over the run, compared part by part and figure by figure, taken. */
@@ -33,6 +34,7 @@
         placeholder="with the larger turbo"
         maxlength="60"
         bind:value={name}
+        {@attach asked}
     />
     <button class="btn" type="submit">Save as variant</button>
 </form>

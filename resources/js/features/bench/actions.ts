@@ -1,3 +1,4 @@
+import { keys } from '@/lib/keys';
 import type { Bench } from './bench.svelte';
 import { FUEL, HEAD } from './types';
 
@@ -5,7 +6,8 @@ import { FUEL, HEAD } from './types';
 export type BenchControls = {
     enter: () => void;
     hold: () => void;
-    rename: () => void;
+    /** Asks for the name of the stage, or of a new one. */
+    name: (stage: 'this' | 'new') => void;
     show: (panel: 'history' | 'settings' | 'variants' | 'plans' | 'library') => void;
     curves: () => void;
     help: () => void;
@@ -20,6 +22,8 @@ export type Action = {
     stroke: string;
     /** Board: on the selected cell or head, also in its menu. Bench: anywhere. */
     on: 'cell' | 'head' | 'bench';
+    /** The same key again at once does the same again. */
+    repeats?: true;
     can: (bench: Bench) => boolean;
     run: (bench: Bench, controls: BenchControls) => void;
 };
@@ -44,6 +48,7 @@ export const actions: Action[] = [
         keys: ['['],
         stroke: '[',
         on: 'cell',
+        repeats: true,
         can: (bench) => buys(bench) && bench.column > 1,
         run: (bench) => bench.shift(-1),
     },
@@ -52,6 +57,7 @@ export const actions: Action[] = [
         keys: [']'],
         stroke: ']',
         on: 'cell',
+        repeats: true,
         can: (bench) => buys(bench) && bench.column < bench.stages.length - 1,
         run: (bench) => bench.shift(1),
     },
@@ -112,6 +118,7 @@ export const actions: Action[] = [
         keys: [' '],
         stroke: 'Space',
         on: 'cell',
+        repeats: true,
         can: onCell,
         run: (bench) => bench.pick(),
     },
@@ -129,13 +136,14 @@ export const actions: Action[] = [
         stroke: 'Enter',
         on: 'head',
         can: onStage,
-        run: (_, controls) => controls.rename(),
+        run: (_, controls) => controls.name('this'),
     },
     {
         name: 'Put the stage earlier',
         keys: ['['],
         stroke: '[',
         on: 'head',
+        repeats: true,
         can: (bench) => onStage(bench) && bench.column > 1,
         run: (bench) => bench.moveStage(-1),
     },
@@ -144,6 +152,7 @@ export const actions: Action[] = [
         keys: [']'],
         stroke: ']',
         on: 'head',
+        repeats: true,
         can: (bench) => onStage(bench) && bench.column < bench.stages.length - 1,
         run: (bench) => bench.moveStage(1),
     },
@@ -175,27 +184,29 @@ export const actions: Action[] = [
         },
     },
     {
-        name: 'New stage',
+        name: 'New stage: its name, Enter adds it',
         keys: ['n'],
         stroke: 'N',
         on: 'bench',
         can: always,
-        run: (bench) => bench.addStage(),
+        run: (_, controls) => controls.name('new'),
     },
     {
-        name: 'Undo',
+        name: 'Undo your last change',
         keys: ['u'],
         stroke: 'U',
         on: 'bench',
-        can: (bench) => bench.state.can_undo || bench.saving,
+        repeats: true,
+        can: (bench) => bench.state.undo !== null || bench.saving,
         run: (bench) => bench.undo(),
     },
     {
-        name: 'Redo',
+        name: 'Redo what you undid',
         keys: ['U'],
         stroke: 'Shift U',
         on: 'bench',
-        can: (bench) => bench.state.can_redo || bench.saving,
+        repeats: true,
+        can: (bench) => bench.state.redo !== null || bench.saving,
         run: (bench) => bench.redo(),
     },
     {
@@ -287,12 +298,13 @@ export function press(
     bench: Bench,
     controls: BenchControls,
 ): boolean {
-    if (event.ctrlKey || event.metaKey || event.altKey) return false;
+    if (event.ctrlKey || event.metaKey || event.altKey || bench.naming !== null) return false;
     const action = actions.find(
         (one) => where.includes(one.on) && one.keys.includes(event.key) && one.can(bench),
     );
     if (!action) return false;
     event.preventDefault();
+    if (!action.repeats) keys.once();
     action.run(bench, controls);
     return true;
 }

@@ -8,7 +8,7 @@ import type {
     PlanNote,
     PlanState,
     PlanStep,
-    RevisionNote,
+    HistoryEntry,
     SlotGlance,
     StageGlance,
     Variant,
@@ -17,7 +17,7 @@ import { drop, get, Offline, post, put } from '@/lib/api';
 import type { Asked, Edit } from '@/lib/sync/edits';
 import { EditQueue } from '@/lib/sync/queue.svelte';
 import { unique } from '@/lib/unique';
-import { FOOT, FUEL, HEAD, LANE, type Echo, type Settings, type View } from './types';
+import { FOOT, FUEL, HEAD, LANE, NEW, type Echo, type Settings, type View } from './types';
 
 type LineChange = Omit<Extract<Command, { do: 'line' }>, 'do' | 'stage' | 'part'>;
 
@@ -38,6 +38,8 @@ export class Bench {
     column = $state(1);
     /** Slots that are selected together with the current one, in the same column. */
     picked = $state.raw<string[]>([]);
+    /** The stage whose name is being written, by key, or a new one; meanwhile no key is a command. */
+    naming = $state<string | typeof NEW | null>(null);
     /** The hold of the stage's panel takes the keys as soon as it is there. */
     wantsHold = $state(false);
     view = $state<View>({ kind: 'cell' });
@@ -340,8 +342,11 @@ export class Bench {
         this.edit([{ do: 'settings', ...settings }], words);
     }
 
-    addStage() {
-        this.edit([{ do: 'add-stage', key: newStage(), name: '' }], 'Add a stage');
+    addStage(name: string) {
+        this.edit(
+            [{ do: 'add-stage', key: newStage(), name }],
+            name === '' ? 'Add a stage' : `Add stage ${name}`,
+        );
     }
 
     removeStage() {
@@ -381,28 +386,30 @@ export class Bench {
         this.select(this.slot, to.index);
     }
 
-    rename(column: number, name: string) {
-        const stage = this.stages[column];
-        if (stage && stage.index > 0 && name !== stage.name) {
-            this.edit([{ do: 'rename-stage', stage: stage.key, name }], `Rename stage ${stage.index}`);
-        }
+    rename(key: string, name: string) {
+        const stage = this.stages.find((one) => one.key === key);
+        if (stage && stage.index > 0 && name !== stage.name)
+            this.edit([{ do: 'rename-stage', stage: key, name }], `Rename stage ${stage.index}`);
     }
 
     edit(commands: Command[], words: string, echo: Echo = {}) {
         if (commands.length > 0) this.#send({ commands }, words, echo);
     }
 
+    /** Takes back the last change of one's own; what others did stays. */
     undo = () => {
-        if (this.state.can_undo || this.saving) this.#walk('undo', 'Undo');
+        const of = this.queue.last(this.#url)?.request ?? this.state.undo?.number;
+        if (of !== undefined) this.#step({ do: 'undo', of }, 'Undo');
     };
 
     redo = () => {
-        if (this.state.can_redo || this.saving) this.#walk('redo', 'Redo');
+        const of = this.queue.last(this.#url)?.request ?? (this.state.redo && this.state.revision);
+        if (of) this.#step({ do: 'redo', of }, 'Redo');
     };
 
-    /** Names what it steps back from: where that was refused, there is nothing to undo. */
-    #walk(what: 'undo' | 'redo', words: string) {
-        this.#step({ do: what, of: this.queue.last(this.#url)?.request ?? this.state.revision }, words);
+    /** Takes back one change of anybody's, by name; what came after it stays. */
+    undoChange(revision: HistoryEntry) {
+        this.#step({ do: 'undo', of: revision.number }, `Undo: ${revision.label}`);
     }
 
     /** Keeps the plan as it shows under a name: what still waits is saved first. */
@@ -478,13 +485,13 @@ export class Bench {
         return `/plans/${this.plan}/${part}?${search.join('&')}`;
     }
 
-    /** Which of the job's plans this is, counted from 1. */
     /** Whether the library has something newer than the plan was saved with. */
     get hasNews(): boolean {
         const { version, newest, repriced } = this.state.library;
         return newest > version || repriced;
     }
 
+    /** Which of the job's plans this is, counted from 1. */
     get place(): number {
         return this.plans.findIndex((one) => one.id === this.plan) + 1;
     }
@@ -535,8 +542,8 @@ export class Bench {
     }
 
     /** Sixty at a time, the latest first, or those before a revision. */
-    history(before?: number): Promise<RevisionNote[]> {
-        return get<RevisionNote[]>(`/plans/${this.plan}/revisions${before ? `?before=${before}` : ''}`);
+    history(before?: number): Promise<HistoryEntry[]> {
+        return get<HistoryEntry[]>(`/plans/${this.plan}/revisions${before ? `?before=${before}` : ''}`);
     }
 
     /** Shows the plan as it was; nothing can be changed until one goes back or restores it. */
@@ -595,6 +602,14 @@ export class Bench {
     }
 
     #clamp() {
+        if (
+            this.naming !== null &&
+            this.naming !== NEW &&
+            !this.stages.some((one) => one.key === this.naming)
+        ) {
+            this.naming = null;
+            this.error = 'The stage that you were naming was removed meanwhile.';
+        }
         this.column = Math.min(this.column, this.stages.length - 1);
         this.picked = this.picked.filter((key) => this.slots.some((row) => row.key === key));
     }

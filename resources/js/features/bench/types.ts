@@ -21,5 +21,7 @@ export const LANE = '@lane/';
 /** The rows of the board that are no slots. */
 export const HEAD = '@head';
 export const FOOT = '@foot';
+/** In the place of a stage's key: the one that is about to be added. */
+export const NEW = '@new';
 /** The row of the fuel, named by the estimate. */
 export const FUEL = 'fuel-in-tank';

@@ -1,4 +1,7 @@
 <script lang="ts">
+    import { onDestroy } from 'svelte';
+    import { Writing } from '@/lib/writing.svelte';
+
     type Props = {
         label: string;
         unit: string;
@@ -9,6 +12,10 @@
         step?: number;
     };
     let { label, unit, value, set, min = 0, step = 1 }: Props = $props();
+    const writing = new Writing((text) => text !== String(value ?? '') && set(text), 1200);
+    onDestroy(() => writing.end());
+    const leave = (event: Event & { currentTarget: HTMLInputElement }) =>
+        writing.left(event.currentTarget.value);
 </script>
 
 <label class="flex flex-col gap-0.5">
@@ -20,8 +27,11 @@
             inputmode="numeric"
             {min}
             {step}
-            value={value ?? ''}
-            onchange={(event) => set(event.currentTarget.value)}
+            value={writing.text ?? value ?? ''}
+            oninput={({ currentTarget: field }) =>
+                writing.typed(field.value, field.value !== '' && field.validity.valid)}
+            onchange={leave}
+            onblur={leave}
         />
         <span class="text-soft">{unit}</span>
     </span>

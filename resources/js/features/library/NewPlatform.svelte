@@ -2,6 +2,7 @@
     import { router } from '@inertiajs/svelte';
     import type { LibraryPage, PlatformMade } from '@/generated/answers';
     import { post } from '@/lib/api';
+    import { asked } from '@/lib/keys';
     import { told } from '@/lib/told.svelte';
     import Sheet from '@/ui/Sheet.svelte';
     import Told from '@/ui/Told.svelte';
@@ -93,6 +94,7 @@
                     minlength="2"
                     maxlength="200"
                     bind:value={answers.name}
+                    {@attach asked}
                 /></label
             >
             <label class="flex flex-col gap-1"

@@ -58,7 +58,7 @@
 
 <Group title="What it is">
     <div class="flex flex-wrap items-end gap-3">
-        <Word entry={part} path="maker" label="Maker" />
+        <Word entry={part} path="maker" label="Maker" first={isNew} />
         <Word entry={part} path="name" label="Name" grow />
         <div class="flex flex-col gap-0.5">
             <span class="text-[12px] text-soft">Stands in</span>

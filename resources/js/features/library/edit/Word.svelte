@@ -1,4 +1,5 @@
 <script lang="ts">
+    import { asked } from '@/lib/keys';
     import { at, put, type Entry } from './paths';
 
     /** A line of text of a document; several lines as a list of them. */
@@ -10,8 +11,19 @@
         lines?: boolean;
         list?: string;
         bare?: boolean;
+        /** Whether it takes the keys as soon as it is there. */
+        first?: boolean;
     };
-    let { entry, path, label, grow = false, lines = false, list, bare = false }: Props = $props();
+    let {
+        entry,
+        path,
+        label,
+        grow = false,
+        lines = false,
+        list,
+        bare = false,
+        first = false,
+    }: Props = $props();
     const value = $derived(at(entry, path));
 
     const split = (text: string) => {
@@ -34,6 +46,7 @@
             {list}
             aria-label={bare ? label : undefined}
             value={(value as string | undefined) ?? ''}
+            {@attach first && asked}
             oninput={(event) => put(entry, path, event.currentTarget.value || undefined)}
         />
     {/if}
