@@ -44,6 +44,22 @@ export function foot(page: Page, stage: number) {
     return page.locator('tfoot [role=gridcell]').nth(stage);
 }
 
+/** ms; letters that follow each other faster are a word, not commands. */
+const PAUSE = 550;
+
+/** A letter that is meant as a command: after a pause, as somebody presses it who has read what the last one did. */
+export async function strike(page: Page, key: string) {
+    await page.waitForTimeout(PAUSE);
+    await page.keyboard.press(key);
+}
+
+/** A further stage, behind the last one. */
+export async function addStage(page: Page, name = '') {
+    await strike(page, 'n');
+    await page.keyboard.type(name);
+    await page.keyboard.press('Enter');
+}
+
 export async function settled(page: Page) {
     await expect(page.getByRole('button', { name: /^saved / })).toBeVisible();
 }

@@ -30,6 +30,26 @@ test('a brief left half done is resumed where it was, and counts what is open', 
     expect(Number(/^\d+/.exec(after)?.[0])).toBe(Number(/^\d+/.exec(before)?.[0]) + 1);
 });
 
+test('what is being typed is saved at a pause, and when the page is left in the middle of it', async ({
+    page,
+}) => {
+    await signIn(page);
+    await openBrief(page, JOB);
+    const notes = page.getByLabel('Notes on the customer');
+    await notes.fill('rings back ');
+    await expect(page.getByText('saving…')).toBeVisible();
+    await saved(page);
+    await expect(notes, 'the space that was just typed stays').toHaveValue('rings back ');
+    await notes.pressSequentially('at six');
+    await page.reload();
+    await expect(notes).toHaveValue('rings back at six');
+    await notes.fill('');
+    await page.getByRole('link', { name: 'Bench', exact: true }).click();
+    await expect(page.getByRole('grid')).toBeVisible();
+    await openBrief(page, JOB);
+    await expect(notes).toHaveValue('');
+});
+
 test('a warning told is noted with day and name, and stays so', async ({ page }) => {
     await signIn(page);
     await openBrief(page, JOB);

@@ -1,5 +1,5 @@
 import { expect, test, type Route } from '@playwright/test';
-import { another, cell, cutOff, foot, openBench, settled, signIn, tryNow } from './bench';
+import { addStage, another, cell, cutOff, foot, openBench, settled, signIn, strike, tryNow } from './bench';
 
 const JOB = 'Skarn Hill commuter';
 
@@ -22,12 +22,12 @@ test('the intercooler moves a stage with the keyboard: power, limit and money ch
     expect(weakest(before), 'clear').toMatch(/ %$/);
     expect(weakest(after)).toMatch(/^Knock headroom \d+–\d+ %, over/);
     await expect(cell(page, 'Intercooler', 3)).toBeFocused();
-    await page.keyboard.press('u');
+    await strike(page, 'u');
     await expect(cell(page, 'Intercooler', 2)).toContainText('Top cooler, 6 L');
     await expect(foot(page, 2)).toHaveText(before, { useInnerText: true });
-    await page.keyboard.press('Shift+U');
+    await strike(page, 'Shift+U');
     await expect(cell(page, 'Intercooler', 3)).toContainText('Top cooler, 6 L');
-    await page.keyboard.press('u');
+    await strike(page, 'u');
     await expect(cell(page, 'Intercooler', 2)).toContainText('Top cooler, 6 L');
     await settled(page);
 });
@@ -87,10 +87,11 @@ test('what is missing offers itself in place and one key accepts it', async ({ p
     await expect(cell(page, 'High-pressure pump', 3)).toContainText('needs Pump H2');
     await expect(page.getByRole('button', { name: /thing is open|things are open/ })).toBeVisible();
     await cell(page, 'High-pressure pump', 3).click();
-    await page.keyboard.press('a');
+    await strike(page, 'a');
     await expect(cell(page, 'High-pressure pump', 3)).toHaveAttribute('aria-label', /new/);
     await expect(page.getByRole('button', { name: /Everything has what it needs/ })).toBeVisible();
-    for (let i = 0; i < 4; i++) await page.keyboard.press('u');
+    await strike(page, 'u');
+    for (let i = 1; i < 4; i++) await page.keyboard.press('u');
     await expect(cell(page, 'Fuel', 3)).toContainText('Strong blend, 30 %');
     await settled(page);
 });
@@ -141,12 +142,18 @@ test('two people on one plan see each other; different places merge, one place a
     await settled(other);
     await expect(cell(other, 'Intercooler', 2)).toContainText('Front cooler, 9 L');
     await expect(cell(other, 'Intercooler', 3)).toContainText('Top cooler, 6 L');
-    await other.keyboard.press('u');
+    await strike(other, 'u');
     await expect(cell(other, 'Intercooler', 2)).not.toContainText('Front cooler, 9 L');
-    await other.keyboard.press('u');
-    await expect(cell(other, 'Intercooler', 3)).toHaveAttribute('aria-label', /carried/);
-    await other.keyboard.press('u');
+    await strike(other, 'u');
     await expect(cell(other, 'Mid pipe', 2)).not.toContainText('70 mm mid pipe');
+    await settled(other);
+    await expect(cell(other, 'Intercooler', 3)).toContainText('Top cooler, 6 L');
+    await expect(other.getByRole('button', { name: 'Undo U' })).toBeDisabled();
+    await strike(other, 'h');
+    await other
+        .getByRole('button', { name: /^Undo revision \d+, by Ines Harrow$/ })
+        .first()
+        .click();
     await expect(cell(other, 'Intercooler', 2)).toContainText('Top cooler, 6 L');
     await other.context().close();
 });
@@ -162,7 +169,7 @@ test('a lost connection says so, keeps the edits over a reload and sends them in
     await page.keyboard.press(']');
     await expect(cell(page, 'Intercooler', 3)).toContainText('Top cooler, 6 L');
     await expect(page.getByRole('alert')).toContainText('One change is kept here');
-    await page.keyboard.press('n');
+    await addStage(page);
     await expect(page.getByRole('alert')).toContainText('2 changes are kept here');
     await page.reload();
     await expect(page.getByRole('alert')).toContainText('2 changes are kept here');
@@ -172,7 +179,7 @@ test('a lost connection says so, keeps the edits over a reload and sends them in
     await expect(cell(page, 'Intercooler', 3)).toContainText('Top cooler, 6 L');
     await settled(page);
     for (let i = 0; i < 2; i++) {
-        await page.keyboard.press('u');
+        await strike(page, 'u');
         await settled(page);
     }
     await expect(cell(page, 'Intercooler', 2)).toContainText('Top cooler, 6 L');
@@ -208,7 +215,7 @@ test('a server in trouble costs no edit, and a refused one is told and can be tr
     await expect(cell(page, 'Intercooler', 3)).toContainText('Top cooler, 6 L');
     await settled(page);
     await expect(told).toHaveCount(0);
-    await page.keyboard.press('u');
+    await strike(page, 'u');
     await expect(cell(page, 'Intercooler', 2)).toContainText('Top cooler, 6 L');
     await settled(page);
     await context.unroute('**/plans/*/edits', bad);
@@ -223,14 +230,17 @@ test('ten edits are undone to where they began and redone', async ({ page }) => 
     await page.keyboard.press(']');
     await settled(page);
     const moved = await foot(page, 1).innerText();
-    for (let i = 0; i < 11; i++) await page.keyboard.press('u');
+    await strike(page, 'u');
+    for (let i = 1; i < 11; i++) await page.keyboard.press('u');
     await settled(page);
     await expect(cell(page, 'Intercooler', 1)).toContainText('Front cooler, 9 L');
     expect(await foot(page, 2).innerText()).toBe(before);
-    for (let i = 0; i < 11; i++) await page.keyboard.press('U');
+    await strike(page, 'U');
+    for (let i = 1; i < 11; i++) await page.keyboard.press('U');
     await settled(page);
     expect(await foot(page, 1).innerText()).toBe(moved);
-    for (let i = 0; i < 11; i++) await page.keyboard.press('u');
+    await strike(page, 'u');
+    for (let i = 1; i < 11; i++) await page.keyboard.press('u');
     await settled(page);
 });
 
@@ -246,7 +256,7 @@ test('several parts go together, by key and by menu, and a stage is split and me
     await settled(page);
     await expect(cell(page, 'Filter and box', 2)).toContainText('Panel filter');
     await expect(cell(page, 'Charge pipe', 2)).toContainText('Aluminium pipes');
-    await page.keyboard.press('u');
+    await strike(page, 'u');
     await settled(page);
     await expect(cell(page, 'Filter and box', 1)).toContainText('Panel filter');
 
@@ -255,11 +265,11 @@ test('several parts go together, by key and by menu, and a stage is split and me
     await settled(page);
     await expect(cell(page, 'Downpipe', 3)).toContainText('Catalysed 76 mm pipe');
     await page.getByRole('columnheader', { name: /Stage 3/ }).click();
-    await page.keyboard.press('m');
+    await strike(page, 'm');
     await settled(page);
     await expect(cell(page, 'Downpipe', 2)).toContainText('Catalysed 76 mm pipe');
     for (let i = 0; i < 2; i++) {
-        await page.keyboard.press('u');
+        await strike(page, 'u');
         await settled(page);
     }
 });
@@ -267,7 +277,7 @@ test('several parts go together, by key and by menu, and a stage is split and me
 test('a place is found by a few letters, and its price is agreed', async ({ page }) => {
     await signIn(page);
     await openBench(page, JOB);
-    await page.keyboard.press('.');
+    await strike(page, '.');
     await page.getByRole('combobox').fill('inter 2');
     await page.keyboard.press('Enter');
     await expect(cell(page, 'Intercooler', 2)).toBeFocused();
@@ -277,7 +287,7 @@ test('a place is found by a few letters, and its price is agreed', async ({ page
     await settled(page);
     await expect(panel.getByLabel('Price')).toHaveValue('');
     await cell(page, 'Intercooler', 2).click();
-    await page.keyboard.press('u');
+    await strike(page, 'u');
     await settled(page);
     await expect(panel.getByLabel('Price')).toHaveValue('new');
 });
@@ -285,7 +295,7 @@ test('a place is found by a few letters, and its price is agreed', async ({ page
 test('a variant is kept, laid over the run, compared figure by figure and taken back', async ({ page }) => {
     await signIn(page);
     await openBench(page, 'A bit each month');
-    await page.keyboard.press('v');
+    await strike(page, 'v');
     const panel = page.getByRole('complementary');
     await panel.getByLabel('Name of the variant').fill('as asked');
     await panel.getByRole('button', { name: 'Save as variant' }).click();
@@ -297,7 +307,7 @@ test('a variant is kept, laid over the run, compared figure by figure and taken 
     await cell(page, 'Intercooler', 2).click();
     await page.getByRole('button', { name: /^Front cooler, 9 L/ }).click();
     await settled(page);
-    await page.keyboard.press('v');
+    await strike(page, 'v');
     await panel.getByRole('button', { name: 'Compare' }).click();
     await expect(panel.getByRole('row', { name: /^Intercooler Front cooler, 9 L, stage 2/ })).toBeVisible();
     await expect(panel.getByRole('row', { name: /^Wheel power, median/ })).toContainText('(better)');
@@ -360,7 +370,7 @@ test('a person reads in their own units, and the others in theirs', async ({ pag
 
 test('a job is found at the counter by keys, and what is due narrows the list', async ({ page }) => {
     await signIn(page);
-    await page.keyboard.press('/');
+    await strike(page, '/');
     await page.keyboard.type('maren');
     await expect(
         page.getByRole('list', { name: 'Jobs' }).getByRole('link', { name: /^Bench of/ }),
@@ -378,14 +388,14 @@ test('a job is found at the counter by keys, and what is due narrows the list', 
 test('an earlier revision is looked at, changes nothing, and is restored', async ({ page }) => {
     await signIn(page);
     await openBench(page, 'Natural first');
-    await page.keyboard.press('n');
+    await addStage(page, 'later');
     await settled(page);
-    await expect(page.getByRole('columnheader', { name: /Stage 4/ })).toBeVisible();
-    await page.keyboard.press('h');
+    await expect(page.getByRole('columnheader', { name: 'Stage 4 later' })).toBeVisible();
+    await strike(page, 'h');
     await page.getByRole('button', { name: 'Look at revision 1' }).click();
     await expect(page.getByText(/Looking at revision 1/).first()).toBeVisible();
     await expect(page.getByRole('columnheader', { name: /Stage 4/ })).toHaveCount(0);
-    await page.keyboard.press('n');
+    await addStage(page);
     await expect(page.getByRole('alert')).toContainText('only to look at');
     await page.getByRole('button', { name: 'Restore it' }).click();
     await settled(page);
@@ -396,7 +406,7 @@ test('an earlier revision is looked at, changes nothing, and is restored', async
 test('the plain sum stands beside the rule, and the rule is a choice', async ({ page }) => {
     await signIn(page);
     await openBench(page, JOB);
-    await page.keyboard.press('r');
+    await strike(page, 'r');
     const panel = page.getByRole('complementary');
     await expect(panel).toContainText('Gains diminishing in each family');
     await panel.getByRole('radio', { name: /^Plain sum/ }).check();
@@ -406,13 +416,13 @@ test('the plain sum stands beside the rule, and the rule is a choice', async ({ 
     const [likely, sum] = await row.getByRole('cell').allInnerTexts();
     expect(Number(likely), 'the plain sum knows no ceilings').toBeLessThan(Number(sum));
     await cell(page, 'Intercooler', 2).click();
-    await page.keyboard.press('u');
+    await strike(page, 'u');
     await settled(page);
 });
 
 test('from the counter to a planned stage with the keyboard only', async ({ page }) => {
     await signIn(page);
-    await page.keyboard.press('n');
+    await strike(page, 'n');
     await expect(page.getByRole('dialog')).toBeVisible();
     await page.keyboard.press('Enter');
     await expect(page.getByRole('heading', { name: /^Brief/ })).toBeVisible();
@@ -426,7 +436,7 @@ test('from the counter to a planned stage with the keyboard only', async ({ page
     await page.keyboard.press('Enter');
     const grid = page.getByRole('grid');
     await expect(grid).toBeVisible();
-    await page.keyboard.press('.');
+    await strike(page, '.');
     await page.keyboard.type('go to map');
     await page.keyboard.press('Enter');
     await page.keyboard.press('Enter');
@@ -455,11 +465,12 @@ test('stages are added, named and removed with the keyboard', async ({ page }) =
     await signIn(page);
     await openBench(page, 'No strong pump near');
     await cell(page, 'Turbo', 2).click();
-    await page.keyboard.press('n');
+    await addStage(page);
     await expect(page.getByRole('columnheader', { name: /Stage 3/ })).toBeVisible();
     await page.getByRole('columnheader', { name: /Stage 3/ }).click();
     await page.keyboard.press('Enter');
-    await page.getByLabel('Name of stage 3').fill('someday');
+    await expect(page.getByLabel('Name of stage 3')).toBeFocused();
+    await page.keyboard.type('someday');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('columnheader', { name: 'Stage 3 someday' })).toBeFocused();
     await page.keyboard.press('Delete');
@@ -470,7 +481,7 @@ test('the curves open large by one key and are read speed by speed, stage by sta
     await signIn(page);
     await openBench(page, JOB);
     await foot(page, 3).click();
-    await page.keyboard.press('g');
+    await strike(page, 'g');
     const sheet = page.getByRole('dialog', { name: /^Curves: Stage 3/ });
     const [low, high] = (
         await sheet
@@ -502,7 +513,7 @@ test('the curves open large by one key and are read speed by speed, stage by sta
 test('the keys are listed under ?', async ({ page }) => {
     await signIn(page);
     await openBench(page, JOB);
-    await page.keyboard.press('?');
+    await strike(page, '?');
     await expect(page.getByRole('dialog', { name: 'Keys' })).toContainText('Move a stage earlier');
     await page.keyboard.press('Escape');
     await expect(page.getByRole('dialog')).toHaveCount(0);

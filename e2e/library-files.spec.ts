@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { openBench, settled, signIn } from './bench';
+import { openBench, settled, signIn, strike } from './bench';
 
 const list = [
     'Artikel;Hersteller;Bezeichnung;Preis;Lieferzeit',
@@ -44,7 +44,7 @@ test('a price list with five bad rows is told line by line, taken in without the
 
     await openBench(page, 'Skarn Hill commuter');
     await expect(page.getByRole('button', { name: 'Prices changed' })).toBeVisible();
-    await page.keyboard.press('i');
+    await strike(page, 'i');
     await expect(page.getByText(/Organic sport clutch: [+−] € \d+/)).toBeVisible();
 
     await page.goto('/price-lists');
@@ -81,7 +81,7 @@ test('a revised gain reaches a plan when it is taken, and undo gives it back', a
     await page.getByRole('button', { name: 'Take version 2' }).press('Enter');
     await settled(page);
     await expect(page.getByRole('button', { name: 'The library was revised' })).toHaveCount(0);
-    await page.keyboard.press('u');
+    await strike(page, 'u');
     await expect(page.getByRole('button', { name: 'The library was revised' })).toBeVisible();
 });
 
@@ -112,7 +112,7 @@ test('the library goes out in files and comes in again with a look first; anythi
     await page.getByRole('link', { name: /Marlow Tern/ }).click();
     await expect(page.getByRole('heading', { name: 'Marlow Tern 2.4' })).toBeVisible();
     await page.getByRole('heading', { name: 'Library' }).click();
-    await page.keyboard.press('f');
+    await strike(page, 'f');
     const files = page.getByRole('dialog', { name: 'Files' });
     const texts: string[] = [];
     for (const words of ['the platform', 'its parts']) {
@@ -139,7 +139,7 @@ test('the library goes out in files and comes in again with a look first; anythi
     await page.keyboard.press('Escape');
     await expect(files).toBeHidden();
 
-    await page.keyboard.press('/');
+    await strike(page, '/');
     const find = page.getByRole('dialog', { name: 'Find' });
     await expect(find.getByRole('combobox')).toBeFocused();
     await page.keyboard.type('fjelvent panle');

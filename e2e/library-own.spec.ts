@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { cell, signIn } from './bench';
+import { cell, signIn, strike } from './bench';
 
 // A shop enters its own platform and ten parts from nothing and plans a job on it, by keyboard.
 
@@ -36,7 +36,7 @@ test('a shop enters its own platform and ten parts from nothing and plans a job 
     await signIn(page);
     await page.goto('/library');
     await page.getByRole('heading', { name: 'Library' }).click();
-    await page.keyboard.press('m');
+    await strike(page, 'm');
     const sheet = page.getByRole('dialog', { name: 'New platform' });
     for (const [label, text] of [
         ['Name', 'Orrin Vale 1.8T'],

@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { openBench, signIn } from './bench';
+import { openBench, signIn, strike } from './bench';
 
 test('the shelf is walked by the arrows, and a new price reaches a plan', async ({ page }) => {
     await signIn(page);
@@ -58,7 +58,7 @@ test('a limit is put on record, comes from it by the rule, and a plan from a fil
     await page.goto('/library');
     await page.getByRole('link', { name: /Marlow Tern/ }).click();
     await page.locator('[data-part="fjellvent-tern-panel"]').waitFor();
-    await page.keyboard.press('p');
+    await strike(page, 'p');
     const gearbox = page.getByRole('region', { name: 'Outcomes of Gearbox', exact: true });
     await gearbox.getByRole('button', { name: 'Put one on record: Gearbox' }).click();
     await gearbox.getByLabel('Who says so').selectOption({ label: "shop's dyno" });
@@ -127,7 +127,7 @@ test('a library in which everything is called the same does not stop the bench',
     await page.keyboard.press('Enter');
     await expect(page.getByText(/Candidates|whp/).first()).toBeVisible();
     await page.keyboard.press('Escape');
-    await page.keyboard.press('g');
+    await strike(page, 'g');
     await expect(page.getByRole('dialog')).toBeVisible();
     await page.keyboard.press('Escape');
     await page.goto('/library');

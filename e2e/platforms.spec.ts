@@ -1,5 +1,5 @@
 import { expect, test } from '@playwright/test';
-import { cell, foot, openBench, settled, signIn } from './bench';
+import { cell, foot, openBench, settled, signIn, strike } from './bench';
 
 const jobs = [
     { job: 'Skarn Hill commuter', car: 'Corvane Lyre 1.6T', last: 3 },
@@ -44,8 +44,8 @@ test('a kit spans its slots on the board, and changing one of its places breaks 
     await expect(page.getByRole('complementary')).toContainText(
         'is broken up, so its measured gain no longer holds',
     );
-    await page.keyboard.press('u');
-    await page.keyboard.press('u');
+    await strike(page, 'u');
+    await strike(page, 'u');
     await expect(cell(page, 'Intake pipe', 1)).toContainText('Cold intake');
     await settled(page);
 });
@@ -58,11 +58,11 @@ test('a turbo without its map gates the stage, and one key brings what it needs'
     await expect(foot(page, 2)).toContainText('gated: no full load, no stop here');
     await expect(cell(page, 'Boost control', 2)).toContainText('needs Three-port solenoid');
     await cell(page, 'Boost control', 2).click();
-    await page.keyboard.press('a');
+    await strike(page, 'a');
     await expect(cell(page, 'Boost control', 2)).toHaveAttribute('aria-label', /new/);
     await settled(page);
-    await page.keyboard.press('u');
-    await page.keyboard.press('u');
+    await strike(page, 'u');
+    await strike(page, 'u');
     await expect(foot(page, 2)).not.toContainText('gated');
     await settled(page);
 });
@@ -80,8 +80,8 @@ test('another fuel than the map was written on is a fault, and mapping again set
     await expect(page.getByRole('button', { name: /thing is open|things are open/ })).toBeVisible();
     await page.getByRole('button', { name: 'Fit Dyno map, soft ramp' }).click();
     await expect(page.getByRole('button', { name: /Everything has what it needs/ })).toBeVisible();
-    await page.keyboard.press('u');
-    await page.keyboard.press('u');
+    await strike(page, 'u');
+    await strike(page, 'u');
     await settled(page);
 });
 
@@ -91,7 +91,7 @@ test('a part is dragged to another stage with the pointer', async ({ page }) => 
     await cell(page, 'Intercooler', 2).dragTo(cell(page, 'Intercooler', 3));
     await expect(cell(page, 'Intercooler', 3)).toContainText('Top cooler, 6 L');
     await settled(page);
-    await page.keyboard.press('u');
+    await strike(page, 'u');
     await expect(cell(page, 'Intercooler', 2)).toContainText('Top cooler, 6 L');
     await settled(page);
 });
@@ -102,11 +102,11 @@ test('the history names every change with who and when', async ({ page }) => {
     await cell(page, 'Radiator and fans', 1).click();
     await page.getByRole('button', { name: /Stronger fans/ }).click();
     await settled(page);
-    await page.keyboard.press('h');
+    await strike(page, 'h');
     const panel = page.getByRole('complementary');
     await expect(panel).toContainText('Fit Stronger fans in stage 1');
     await expect(panel).toContainText('Ines Harrow');
-    await page.keyboard.press('u');
+    await strike(page, 'u');
     await expect(panel).toContainText('Undo: fit Stronger fans in stage 1');
     await settled(page);
 });

@@ -1,7 +1,7 @@
 import { execFileSync } from 'node:child_process';
 import { environment } from './site';
 import { expect, test, type Page } from '@playwright/test';
-import { another, cell, cutOff, openBench, settled, signIn, tryNow } from './bench';
+import { addStage, another, cell, cutOff, openBench, settled, signIn, strike, tryNow } from './bench';
 
 // Nothing typed is lost: while the database is away, in two tabs, beside another person; and who returns is found.
 
@@ -45,8 +45,8 @@ test('edits of plan and brief made while the database is away are all there when
     const before = await stages.count();
     try {
         database('stop');
-        await page.keyboard.press('n');
-        await page.keyboard.press('n');
+        await addStage(page);
+        await addStage(page);
         await expect(page.getByRole('alert')).toContainText('2 changes are kept here');
     } finally {
         database('start');
@@ -55,7 +55,8 @@ test('edits of plan and brief made while the database is away are all there when
     await settled(page);
     await page.reload();
     await expect(stages).toHaveCount(before + 2);
-    for (let i = 0; i < 2; i++) await page.keyboard.press('u');
+    await strike(page, 'u');
+    await page.keyboard.press('u');
     await settled(page);
     await expect(stages).toHaveCount(before);
 });
@@ -70,7 +71,7 @@ test('two tabs of one person send each other’s changes once, and show them', a
     await page.keyboard.press(']');
     await expect(page.getByRole('alert')).toContainText('One change is kept here');
     await expect(cell(other, 'Intercooler', 3)).toContainText('Top cooler, 6 L');
-    await other.keyboard.press('n');
+    await addStage(other);
     await expect(other.getByRole('alert')).toContainText('2 changes are kept here');
     await restore();
     await tryNow(page);
@@ -81,7 +82,7 @@ test('two tabs of one person send each other’s changes once, and show them', a
     }
     await other.close();
     for (let i = 0; i < 2; i++) {
-        await page.keyboard.press('u');
+        await strike(page, 'u');
         await settled(page);
     }
     await expect(page.getByRole('columnheader', { name: /^Stage/ })).toHaveCount(3);
@@ -178,7 +179,7 @@ test('what waits for a job is sent from the counter too', async ({ page, context
     await signIn(page);
     await openBench(page, 'A bit each month');
     const restore = await cutOff(context, '**/plans/*/edits');
-    await page.keyboard.press('n');
+    await addStage(page);
     await expect(page.getByRole('alert')).toContainText('One change is kept here');
     await page.goto('/');
     await expect(page.getByRole('alert')).toContainText('A bit each month. Not saved yet: Add a stage.');
@@ -187,13 +188,13 @@ test('what waits for a job is sent from the counter too', async ({ page, context
     // By itself, within two of the growing pauses.
     await expect(page.getByRole('alert')).toHaveCount(0, { timeout: 13_000 });
     await openBench(page, 'A bit each month');
-    await page.keyboard.press('u');
+    await strike(page, 'u');
     await settled(page);
 });
 
 test('a returning customer is found while one types, and comes with a second car', async ({ page }) => {
     await signIn(page);
-    await page.keyboard.press('n');
+    await addStage(page);
     const dialog = page.getByRole('dialog');
     await dialog.getByRole('combobox', { name: 'Customer' }).fill('tollef');
     await expect(dialog.getByRole('option', { name: /PE 21 417, 1 job/ })).toBeVisible();
@@ -213,7 +214,7 @@ test('a returning customer is found while one types, and comes with a second car
     // By its registration the car is found, and stands in the brief of its next job.
     await page.goto('/');
     await expect(page.getByRole('heading', { name: 'Saltmarsh Speed Works' })).toBeVisible();
-    await page.keyboard.press('n');
+    await addStage(page);
     await dialog.getByRole('combobox', { name: 'Customer' }).fill('21555');
     await dialog.getByRole('option', { name: /PE 21 555/ }).click();
     await dialog.getByLabel('Job').fill('Weekend car again');
@@ -232,7 +233,7 @@ test('a job gets a second plan, which is compared on its own bench and chosen to
     await signIn(page);
     await openBench(page, 'Quiet and quick');
     const first = await page.getByRole('button', { name: 'Plans of this job' }).innerText();
-    await page.keyboard.press('l');
+    await strike(page, 'l');
     const panel = page.getByRole('complementary');
     await panel.getByLabel('A further plan').fill('Cheaper');
     await panel.getByRole('button', { name: 'Begin as this one stands' }).click();
@@ -240,17 +241,17 @@ test('a job gets a second plan, which is compared on its own bench and chosen to
     await page.getByRole('columnheader', { name: /Stage 2/ }).click();
     await page.keyboard.press('Delete');
     await settled(page);
-    await page.keyboard.press('l');
+    await strike(page, 'l');
     await panel.getByRole('button', { name: 'Let it stand for the job' }).click();
     await expect(panel.getByText(/stands for the job, open here/)).toBeVisible();
     await openBench(page, 'Quiet and quick');
     await expect(page.getByRole('button', { name: 'Plans of this job' })).toContainText('Cheaper');
-    await page.keyboard.press('l');
+    await strike(page, 'l');
     await panel.getByRole('link', { name: /^Open/ }).click();
     await expect(page.getByRole('button', { name: 'Plans of this job' })).toContainText(
         first.split(' (')[0] ?? '',
     );
-    await page.keyboard.press('l');
+    await strike(page, 'l');
     await panel.getByRole('button', { name: 'Let it stand for the job' }).click();
     await panel.getByRole('button', { name: 'Delete' }).click();
     await expect(panel.getByRole('status')).toContainText('Plan “Cheaper” is deleted.');

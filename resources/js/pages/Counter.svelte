@@ -132,11 +132,10 @@
         <Unsaved {person} titles={Object.fromEntries(jobs.map((job) => [job.id, job.title]))} />
         <Missing jobs={missing} />
         <div bind:this={found}>
-            <Elsewhere {words} />
             {#if jobs.length === 0}
                 <p class="border-t border-line py-6 text-soft">
                     {asked.q || asked.due
-                        ? 'No job matches. Try fewer letters, or show everything.'
+                        ? 'No job matches. Try fewer letters, or show every job.'
                         : 'No job yet. Start one with N, or import one.'}
                 </p>
             {/if}
@@ -194,6 +193,7 @@
                     </li>
                 {/each}
             </ul>
+            <Elsewhere {words} />
         </div>
         {#if more || asked.page > 1}
             <nav class="flex justify-between border-t border-line py-3" aria-label="Pages">

@@ -2,14 +2,14 @@
     import { Link } from '@inertiajs/svelte';
     import { Searched } from '@/lib/searched.svelte';
 
-    /** What is found besides the jobs in the list: parts, platforms, customers, cars, what figures rest on. */
+    /** What is found besides the jobs in the list, which has their customers and cars: parts, platforms, what figures rest on. */
     let { words }: { words: string } = $props();
     const search = new Searched(() => words);
-    const others = $derived(search.found.filter((one) => one.kind !== 'job'));
+    const others = $derived(search.found.filter((one) => !['job', 'customer', 'car'].includes(one.kind)));
 </script>
 
 {#if search.failed}<p class="mb-3 text-soft" role="status">
-        Parts and customers are not listed: the server does not answer.
+        Parts are not listed: the server does not answer.
     </p>{/if}
 {#if others.length > 0}
     <section class="mb-3 border-t border-line pt-2" aria-label="Found besides jobs">
