@@ -76,7 +76,7 @@ for (const theme of ['light', 'dark'] as const) {
                 await clean(page, 'aside');
             }
             await strike(page, 'g');
-            await expect(page.getByRole('dialog')).toContainText('80 % range');
+            await expect(page.getByRole('dialog')).toContainText('8 cars in 10');
             await expect(page.getByRole('dialog')).toContainText('Limits here');
             await clean(page, '[role=dialog]');
             await page.keyboard.press('Escape');

@@ -83,7 +83,7 @@ test('what is missing offers itself in place and one key accepts it', async ({ p
     await expect(cell(page, 'High-pressure pump', 3)).toContainText('Pump H2');
     await page.keyboard.press('Delete');
     await cell(page, 'Fuel', 3).click();
-    await page.getByRole('button', { name: /Strong blend, 50 %/ }).click();
+    await page.getByRole('button', { name: /E50/ }).click();
     await expect(cell(page, 'High-pressure pump', 3)).toContainText('needs Pump H2');
     await expect(page.getByRole('button', { name: /thing is open|things are open/ })).toBeVisible();
     await cell(page, 'High-pressure pump', 3).click();
@@ -92,7 +92,7 @@ test('what is missing offers itself in place and one key accepts it', async ({ p
     await expect(page.getByRole('button', { name: /Everything has what it needs/ })).toBeVisible();
     await strike(page, 'u');
     for (let i = 1; i < 4; i++) await page.keyboard.press('u');
-    await expect(cell(page, 'Fuel', 3)).toContainText('Strong blend, 30 %');
+    await expect(cell(page, 'Fuel', 3)).toContainText('E30');
     await settled(page);
 });
 
@@ -109,7 +109,7 @@ test('any figure opens where it comes from', async ({ page }) => {
         /Gearbox, [a-z ]+: \d+ likely, 90 % of cars stay below \d+ lb-ft near [\d,]+ rpm/,
     );
     await page.getByRole('button', { name: /\d+ whp likely/ }).click();
-    await expect(panel).toContainText(/80 % range \(P10–P90\): \d+ whp to \d+ whp/);
+    await expect(panel).toContainText(/8 cars in 10: \d+ whp to \d+ whp/);
 });
 
 test('two people on one plan see each other; different places merge, one place asks which side stands', async ({
@@ -351,7 +351,7 @@ test('a person reads in their own units, and the others in theirs', async ({ pag
     await sheet.getByLabel('Power').selectOption('kW');
     await sheet.getByLabel('Torque').selectOption('Nm');
     await sheet.getByLabel('Numbers').selectOption('point');
-    await sheet.getByRole('button', { name: 'Keep' }).click();
+    await sheet.getByRole('button', { name: 'Save' }).click();
     await expect(sheet).toHaveCount(0);
     await openBench(other, JOB);
     await expect(foot(other, 3)).toContainText(/wheel kW · \d+ N·m/);
@@ -363,7 +363,7 @@ test('a person reads in their own units, and the others in theirs', async ({ pag
     await sheet.getByLabel('Power').selectOption('hp');
     await sheet.getByLabel('Torque').selectOption('lb-ft');
     await sheet.getByLabel('Numbers').selectOption('comma');
-    await sheet.getByRole('button', { name: 'Keep' }).click();
+    await sheet.getByRole('button', { name: 'Save' }).click();
     await expect(sheet).toHaveCount(0);
     await other.context().close();
 });
@@ -485,7 +485,7 @@ test('the curves open large by one key and are read speed by speed, stage by sta
     const sheet = page.getByRole('dialog', { name: /^Curves: Stage 3/ });
     const [low, high] = (
         await sheet
-            .getByRole('row', { name: /^80 % range/ })
+            .getByRole('row', { name: /^8 cars in 10/ })
             .getByRole('cell')
             .last()
             .innerText()
@@ -505,7 +505,7 @@ test('the curves open large by one key and are read speed by speed, stage by sta
     await expect(speed).toHaveText('1,500 rpm');
     expect(Number(await likely.innerText())).toBeLessThan(most / 2);
     await page.keyboard.press('ArrowUp');
-    await expect(page.getByRole('dialog', { name: /^Curves: Stage 2/ })).toContainText('80 % range');
+    await expect(page.getByRole('dialog', { name: /^Curves: Stage 2/ })).toContainText('8 cars in 10');
     await page.keyboard.press('Escape');
     await expect(page.getByRole('dialog')).toHaveCount(0);
 });

@@ -32,7 +32,7 @@ test('a price list with five bad rows is told line by line, taken in without the
         '"auf Anfrage" is no figure here',
         'It names no part',
         'write decimals with a comma',
-        'The same part stands on line 2',
+        'The same part is on line 2',
     ])
         await expect(page.getByRole('cell', { name: words })).toBeVisible();
     await page.getByRole('button', { name: /2 change/ }).press('Enter');
@@ -98,7 +98,7 @@ test('a part in use is retired with a successor, and a plan tells so', async ({ 
     await sheet.getByRole('button', { name: 'Retire it' }).press('Enter');
     await expect(page.getByText(/^No longer offered;.*takes its place\.$/)).toBeVisible();
     await page
-        .getByRole('button', { name: /^Take back/ })
+        .getByRole('button', { name: /^Undo/ })
         .first()
         .press('Enter');
     await expect(page.getByText(/^No longer offered;/)).toHaveCount(0);

@@ -33,7 +33,8 @@ test('the shelf is walked by the arrows, and a new price reaches a plan', async 
     await expect(page.locator('[data-part="fjellvent-panel"]')).toContainText('€ 148');
 
     await panel.getByLabel('New price, €').fill('10');
-    await panel.getByLabel('Of', { exact: true }).fill('2020-02-02');
+    await panel.getByRole('spinbutton', { name: /^day/ }).click();
+    await page.keyboard.type('02022020');
     await panel.getByLabel('New price, €').press('Enter');
     await expect(panel).toContainText('Kept as history: a newer price is in use.');
     await expect(panel).toContainText('2 Feb 2020');

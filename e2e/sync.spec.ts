@@ -236,13 +236,13 @@ test('a job gets a second plan, which is compared on its own bench and chosen to
     await strike(page, 'l');
     const panel = page.getByRole('complementary');
     await panel.getByLabel('A further plan').fill('Cheaper');
-    await panel.getByRole('button', { name: 'Begin as this one stands' }).click();
+    await panel.getByRole('button', { name: 'Start from this plan' }).click();
     await expect(page.getByRole('button', { name: 'Plans of this job' })).toContainText('Cheaper');
     await page.getByRole('columnheader', { name: /Stage 2/ }).click();
     await page.keyboard.press('Delete');
     await settled(page);
     await strike(page, 'l');
-    await panel.getByRole('button', { name: 'Let it stand for the job' }).click();
+    await panel.getByRole('button', { name: 'Make it the current plan' }).click();
     await expect(panel.getByText(/stands for the job, open here/)).toBeVisible();
     await openBench(page, 'Quiet and quick');
     await expect(page.getByRole('button', { name: 'Plans of this job' })).toContainText('Cheaper');
@@ -252,7 +252,7 @@ test('a job gets a second plan, which is compared on its own bench and chosen to
         first.split(' (')[0] ?? '',
     );
     await strike(page, 'l');
-    await panel.getByRole('button', { name: 'Let it stand for the job' }).click();
+    await panel.getByRole('button', { name: 'Make it the current plan' }).click();
     await panel.getByRole('button', { name: 'Delete' }).click();
     await expect(panel.getByRole('status')).toContainText('Plan “Cheaper” is deleted.');
     await panel.getByRole('button', { name: 'Undo' }).click();
@@ -268,14 +268,14 @@ test('figures that nobody keeps in what one reads in are worked out in the backg
     await owner.getByRole('button', { name: 'Odd' }).click();
     const sheet = owner.getByRole('dialog');
     await sheet.getByLabel('Power').selectOption('PS');
-    await sheet.getByRole('button', { name: 'Keep' }).click();
+    await sheet.getByRole('button', { name: 'Save' }).click();
     await expect(sheet).toHaveCount(0);
     await owner.goto('/');
     await expect(owner.getByText(/wheel PS likely/).first()).toBeVisible({ timeout: 20_000 });
     await expect(owner.getByText('No figures yet.')).toHaveCount(0);
     await owner.getByRole('button', { name: 'Odd' }).click();
     await sheet.getByLabel('Power').selectOption('hp');
-    await sheet.getByRole('button', { name: 'Keep' }).click();
+    await sheet.getByRole('button', { name: 'Save' }).click();
     await expect(sheet).toHaveCount(0);
     await owner.context().close();
 });

@@ -38,7 +38,7 @@ final readonly class ImportBundle
     /** @param  array<string, mixed>  $document */
     private function platform(array $document, User $author): Platform
     {
-        $author->may(Ability::KeepLibrary) || throw Refused::because("The shop has no \"{$document['platform']['name']}\": somebody who keeps the library takes this in, and the platform with it.");
+        $author->may(Ability::KeepLibrary) || throw Refused::because("The shop has no \"{$document['platform']['name']}\": ask a person who may change the library to take it in, and the platform with it.");
         $change = $this->library->keep($author->shop, $document['platform'], $document['parts']);
         $this->audit->note(AuditEvent::VersionPublished, $author, ['platform' => $change->platform->name, 'version' => $change->version->number], $author->shop_id);
 

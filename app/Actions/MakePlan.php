@@ -52,7 +52,7 @@ final readonly class MakePlan
     public function delete(Plan $plan): void
     {
         if ($plan->job->plan_id === $plan->id) {
-            throw Refused::because('This plan stands for the job: choose another one for it first.');
+            throw Refused::because('This is the current plan of the job: make another one current first.');
         }
         $plan->delete();
     }

@@ -140,7 +140,7 @@ final readonly class ImportShop
     private static function words(string $code): string
     {
         return match ($code) {
-            '23505' => 'the same row stands twice',
+            '23505' => 'the same row is there twice',
             '23503' => 'it points at something that the archive does not have',
             '22P02', '22P03', '22007', '22008' => 'it is no row, or a value is not of its kind',
             default => 'it does not fit',

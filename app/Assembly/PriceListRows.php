@@ -15,13 +15,13 @@ use Pebblerun\Formats\PriceList\ListedPrice;
  */
 final class PriceListRows
 {
-    private const SEVERAL = 'Several parts are called this: add a column with our own key of the one that is meant (it stands in the table of parts that the library writes).';
+    private const SEVERAL = 'Several parts are called this: add a column with our own key of the one that is meant (it is in the table of parts that the library writes).';
 
     private const NO_KEY = 'There is no part with the key "%s" here.';
 
     private const UNKNOWN = 'The article "%s" is not known here, and the line says no maker and name: add the part first, or give both.';
 
-    private const TWICE = 'The same part stands on line %s: leave one of them out.';
+    private const TWICE = 'The same part is on line %s: leave one of them out.';
 
     private const COLUMNS = 10;
 

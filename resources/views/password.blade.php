@@ -13,6 +13,6 @@
             <input class="field" type="password" name="again" autocomplete="new-password" required>
         </label>
         @if ($fault)<p class="text-rust" role="alert">{{ $fault }}</p>@endif
-        <button class="btn btn-strong mt-1 justify-center">Keep it</button>
+        <button class="btn btn-strong mt-1 justify-center">Save it</button>
     </form>
 @endsection

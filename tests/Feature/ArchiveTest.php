@@ -156,7 +156,7 @@ final class ArchiveTest extends TestCase
             'out of its folder' => [['../../escaped.php' => '<?php'], 'is no part of an archive'],
             'gigabytes' => [['tables/cars.jsonl' => str_repeat('0', 40_000_000)], 'unpacks to more'],
             'changed by hand' => [['tables/platforms.jsonl' => str_replace('Lyre', 'Lyra', $platforms)], 'is not what the manifest says'],
-            'a row twice' => [$signed('platforms', "{$lines[0]}\n{$platforms}"), 'tables/platforms.jsonl line 2: the same row stands twice'],
+            'a row twice' => [$signed('platforms', "{$lines[0]}\n{$platforms}"), 'tables/platforms.jsonl line 2: the same row is there twice'],
             'a reference to nothing' => [$signed('platforms', str_replace('"shop_id":', '"shop_id":9', $platforms)), 'points at something that the archive does not have'],
             'no row' => [$signed('platforms', "{$lines[0]}\nnonsense\n"), 'tables/platforms.jsonl line 2: is no row'],
         ];

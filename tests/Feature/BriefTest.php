@@ -21,7 +21,7 @@ final class BriefTest extends TestCase
     {
         $this->answer(['target' => ['power' => 250]])->assertOk()->assertJsonPath('state.verdict.0.status', 'clear');
         $this->answer(['target' => ['power' => 350]])->assertOk()->assertJsonPath('state.verdict.0.status', 'over');
-        $this->answer(['fuels' => ['pump-98']])->assertOk()->assertJsonPath('state.verdict.4.headline', 'Strong blend, 30 % is out of reach');
+        $this->answer(['fuels' => ['pump-98']])->assertOk()->assertJsonPath('state.verdict.4.headline', 'E30 is out of reach');
         $this->assertDatabaseHas('brief_revisions', ['customer_job_id' => $this->job()->id, 'number' => 4]);
         self::assertSame('over', $this->summary($this->plan())['verdict'][4]['status'] ?? null, 'the counter knows');
     }

@@ -40,7 +40,7 @@ final class ImportTest extends TestCase
             self::fail('a faulty folder was taken');
         } catch (InvalidDocument $fault) {
             self::assertStringContainsString('pump-fuel-only', $fault->getMessage());
-            self::assertStringContainsString('The catalog has no part "no-such-part"', $fault->getMessage());
+            self::assertStringContainsString('The catalogue has no part "no-such-part"', $fault->getMessage());
         }
         self::assertSame(1, Shop::query()->count());
         $this->assertDatabaseMissing('users', ['email' => 'pell@dunlin.test']);

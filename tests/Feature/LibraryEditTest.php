@@ -227,7 +227,7 @@ final class LibraryEditTest extends TestCase
     public function test_a_platform_begins_with_a_few_answers_and_can_be_planned_on_once_it_is_published(): void
     {
         $answers = ['name' => 'Orrin Vale 1.8', 'make' => 'Orrin', 'model' => 'Vale 1.8', 'from' => 2015, 'to' => 2021, 'displacement' => 1.8, 'cylinders' => 4, 'aspiration' => 'turbo', 'injection' => 'direct', 'fuel' => 'petrol', 'drive' => 'front', 'gearbox' => 'manual', 'rev_limit' => 6800, 'torque' => 215, 'torque_rpm' => 2600, 'power' => 195, 'power_rpm' => 5800];
-        foreach ([['torque_rpm' => 6000, 'The torque peak stands below'], ['to' => 2001, 'does not come before'], ['aspiration' => 'steam', null], ['name' => 'Corvane Lyre 1.6T', 'has a platform']] as $case) {
+        foreach ([['torque_rpm' => 6000, 'The torque peak must be at a lower rpm'], ['to' => 2001, 'does not come before'], ['aspiration' => 'steam', null], ['name' => 'Corvane Lyre 1.6T', 'has a platform']] as $case) {
             $words = array_pop($case);
             $answer = $this->postJson('/library', [...$answers, ...$case])->assertStatus(422);
             $words === null || $answer->assertSee((string) $words);

@@ -160,7 +160,7 @@ final class PeopleTest extends TestCase
     public function test_a_shop_keeps_an_owner(): void
     {
         $owner = $this->membership('owner');
-        $this->as('owner')->putJson("/people/{$owner->id}/role", ['role' => 'advisor'])->assertStatus(422)->assertJsonPath('message', 'Odd Lindqvar is the only owner: make somebody else an owner first.');
+        $this->as('owner')->putJson("/people/{$owner->id}/role", ['role' => 'advisor'])->assertStatus(422)->assertJsonPath('message', 'Odd Lindqvar is the only owner: make another person an owner first.');
         $this->postJson("/people/{$owner->id}/deactivation")->assertStatus(422);
         $this->putJson("/people/{$this->membership('advisor')->id}/role", ['role' => 'owner'])->assertOk();
         $this->putJson("/people/{$owner->id}/role", ['role' => 'tuner'])->assertOk();

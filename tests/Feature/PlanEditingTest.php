@@ -20,7 +20,7 @@ final class PlanEditingTest extends TestCase
         $limits = array_column($this->getJson("/plans/{$this->plan()->id}/stage?stage=3")->assertOk()->json('limits'), null, 'key');
         self::assertSame(['by' => 'Ines Harrow', 'on' => $this->job()->shop->today(), 'reason' => 'he drives gently in third'], $limits['gearbox-low']['accepted']);
         $held = $this->edit([['do' => 'hold', 'stage' => 's3', 'hold' => ['torque' => 270, 'from_rpm' => 2000, 'to_rpm' => 3500]]], 2)->assertOk();
-        self::assertSame('Hold torque at 270  from 2000 to 3500 rpm in stage 3', $held->json('state.label'));
+        self::assertSame('Cap torque at 270  from 2000 to 3500 rpm in stage 3', $held->json('state.label'));
         $stage = $this->getJson("/plans/{$this->plan()->id}/stage?stage=3")->assertOk()->json();
         self::assertStringStartsWith('Torque held at 270 lb-ft from 2,000 rpm to 3,500 rpm: costs 0 whp', $stage['hold']['sentence']);
         self::assertLessThan(100.0, array_column($stage['limits'], null, 'key')['gearbox-low']['used_percent']);
@@ -164,7 +164,7 @@ final class PlanEditingTest extends TestCase
     public function test_a_command_that_cannot_be_done_says_why_and_writes_nothing(): void
     {
         $this->edit([['do' => 'fit', 'stage' => 's2', 'part' => 'no-such-part']], 1)->assertStatus(422)
-            ->assertJson(['message' => 'The catalog has no part "no-such-part": use the key of one of its parts.']);
+            ->assertJson(['message' => 'The catalogue has no part "no-such-part": use the key of one of its parts.']);
         $this->edit([['do' => 'fit', 'stage' => 'DROP TABLE', 'part' => 'x']], 1)->assertStatus(422);
         $this->edit([['do' => 'explode']], 1)->assertStatus(422);
         self::assertSame(1, $this->plan()->revision);

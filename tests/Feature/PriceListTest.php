@@ -123,7 +123,7 @@ final class PriceListTest extends TestCase
         self::assertStringContainsString('the article "F-14" is not known here', lcfirst($reasons[6]));
         self::assertStringContainsString('it names no part', lcfirst($reasons[7]));
         self::assertStringContainsString('write decimals with a comma', $reasons[8]);
-        self::assertStringContainsString('the same part stands on line 2', lcfirst($reasons[9]));
+        self::assertStringContainsString('the same part is on line 2', lcfirst($reasons[9]));
         self::assertStringContainsString('several parts are called this', lcfirst($reasons[10]));
         self::assertStringContainsString('no part with the key "nobody"', lcfirst($reasons[11]));
         $this->take($list)->assertJsonPath('state', 'failed')->assertSee('7 lines are refused');

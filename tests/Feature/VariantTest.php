@@ -27,7 +27,7 @@ final class VariantTest extends TestCase
         self::assertSame('neither', $figures['Stages']['better']);
 
         $this->step('take', $kept[0]['id'], 1)->assertStatus(409);
-        $this->step('take', $kept[0]['id'], 2)->assertOk()->assertJson(['state' => ['revision' => 3, 'label' => 'Take variant "As quoted"', 'can_undo' => true]]);
+        $this->step('take', $kept[0]['id'], 2)->assertOk()->assertJson(['state' => ['revision' => 3, 'label' => 'Take variant "As quoted"', 'redo' => null]]);
         self::assertEquals($start, $this->plan()->document);
         self::assertSame([], $this->getJson($this->url("/{$kept[0]['id']}"))->json('parts'));
     }

@@ -81,7 +81,7 @@ final class CommandLineTest extends TestCase
         yield 'a missing property' => [$set('shop.fuels', []), 'shop.fuels: needs at least 1 items'];
         yield 'a word not known' => [$set('plan.settings.stacking', 'hopeful'), 'plan.settings.stacking: "hopeful" is not known here: use one of diminishing, compound, sum.'];
         yield 'a gain above its family' => [$set('parts.0.gains.0.power', [30, 40, 50]), 'is more than the family "intake" can give'];
-        yield 'a part that is not there' => [$set('plan.stages.0.changes.0.fit', 'no-such-part'), 'plan: The catalog has no part "no-such-part"'];
+        yield 'a part that is not there' => [$set('plan.stages.0.changes.0.fit', 'no-such-part'), 'plan: The catalogue has no part "no-such-part"'];
         yield 'too much pressure for the engine' => [$set('platform.engine.displacement', 0.9), 'platform.baseline: its torque would need a mean effective pressure'];
     }
 

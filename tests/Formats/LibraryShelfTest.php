@@ -44,7 +44,7 @@ final class LibraryShelfTest extends TestCase
         self::assertEqualsCanonicalizing(array_keys($opened->bundle->catalog->parts->all()), array_keys($shelf));
         foreach ($opened->bundle->catalog->parts->all() as $key => $part) {
             self::assertCount(count($part->gains), $shelf[$key]['cases']);
-            self::assertSame($part->gains === [] ? 'supports' : $shelf[$key]['cases'][0]['power'], $shelf[$key]['gives']);
+            self::assertSame($part->gains === [] ? 'carries others' : $shelf[$key]['cases'][0]['power'], $shelf[$key]['gives']);
             self::assertCount(count($part->requires), $shelf[$key]['needs']);
             foreach ($shelf[$key]['cases'] as $case) {
                 self::assertMatchesRegularExpression('/^(in any build|with .+|on .+ % ethanol)$/', $case['when']);

@@ -19,7 +19,7 @@ final readonly class SetPrice
             Shop::holdLibrary($part->shop_id);
             // The other figures of its price go on from the newest.
             $newest = $part->prices()->first();
-            $newest !== null || isset($money['new']) || throw Refused::because('Say what it costs new first: nobody has yet.');
+            $newest !== null || isset($money['new']) || throw Refused::because('Set the new price first.');
             $part->prices()->create(['money' => [...($newest->money ?? []), ...$money], 'as_of' => $asOf, 'source' => $source, 'author_id' => $author->id]);
             CurrentPrices::stamp([$part->id]);
         });

@@ -57,7 +57,7 @@ final readonly class ChangeMembership
         // Two owners who let each other go at the same moment must see each other.
         $owners = Membership::query()->where('shop_id', $membership->shop_id)->where('role', Role::Owner)->whereNull('deactivated_at')->whereNotNull('accepted_at')->lockForUpdate()->pluck('id');
         if ($membership->role === Role::Owner && $owners->all() === [$membership->id]) {
-            throw Refused::because("{$membership->calledName()} is the only owner: make somebody else an owner first.");
+            throw Refused::because("{$membership->calledName()} is the only owner: make another person an owner first.");
         }
     }
 }

@@ -61,7 +61,7 @@ final readonly class TakePriceList
     {
         DB::transaction(function () use ($list): void {
             Shop::holdLibrary($list->shop_id);
-            PriceList::query()->whereKey($list->id)->value('state') === 'taken' || throw Refused::because('This list is not taken in: there is nothing to take back.');
+            PriceList::query()->whereKey($list->id)->value('state') === 'taken' || throw Refused::because('This list is not taken in: there is nothing to undo.');
             $parts = self::onPlatforms($list);
             DB::delete('delete from prices where price_list_id = ?', [$list->id]);
             DB::delete("delete from parts p using price_list_rows r where r.price_list_id = ? and r.outcome = 'added' and p.id = r.part_id

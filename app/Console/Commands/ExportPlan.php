@@ -16,7 +16,7 @@ final class ExportPlan extends Command
     {
         $plan = Plan::query()->find((int) $this->argument('plan'));
         if ($plan === null) {
-            $this->error("There is no plan {$this->argument('plan')}: its number stands in the address of its page.");
+            $this->error("There is no plan {$this->argument('plan')}: its number is in the address of its page.");
 
             return 2;
         }

@@ -33,7 +33,7 @@ abstract class EditRequest extends PersonRequest
     protected function passedValidation(): void
     {
         if ($this->has('person') && $this->integer('person') !== $this->person()->id) {
-            throw new AuthenticationException('Somebody else is signed in on this machine now.');
+            throw new AuthenticationException('Another person is signed in on this machine now.');
         }
     }
 

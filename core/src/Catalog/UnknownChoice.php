@@ -9,7 +9,7 @@ final class UnknownChoice extends InvalidArgumentException implements CoreExcept
 {
     public static function part(string $key): self
     {
-        return new self("The catalog has no part \"{$key}\": use the key of one of its parts.");
+        return new self("The catalogue has no part \"{$key}\": use the key of one of its parts.");
     }
 
     /** @param  list<string>  $known */

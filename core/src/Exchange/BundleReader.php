@@ -95,7 +95,7 @@ final class BundleReader
         $parts = [];
         foreach ($node->each('parts') as $item) {
             $part = $reader->read($item);
-            isset($parts[$part->key]) && $item->refuse("the key \"{$part->key}\" stands twice.");
+            isset($parts[$part->key]) && $item->refuse("the key \"{$part->key}\" is there twice.");
             $parts[$part->key] = $part;
         }
 

@@ -160,7 +160,7 @@ final readonly class PlatformReader
         foreach ($document->each('year_changes') as $change) {
             [$from, $to] = self::years($change->get('years'));
             if ($year >= $from && $year <= $to) {
-                $found === null || $change->refuse("{$year} stands in an earlier entry too: a model year has one of them.");
+                $found === null || $change->refuse("{$year} is in an earlier entry too: a model year has one of them.");
                 $found = $change;
             }
         }
@@ -241,7 +241,7 @@ final readonly class PlatformReader
         $slots = [];
         foreach ($node->each('slots') as $slot) {
             $key = $slot->get('key')->string();
-            isset($slots[$key]) && $slot->refuse("the key \"{$key}\" stands twice.");
+            isset($slots[$key]) && $slot->refuse("the key \"{$key}\" is there twice.");
             $slots[$key] = new Slot(
                 $key,
                 $slot->get('name')->string(),

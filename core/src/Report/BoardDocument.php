@@ -115,7 +115,7 @@ final readonly class BoardDocument
     private function cell(Slot $slot, int $stage): array
     {
         if ($stage === 0 && in_array($slot->key, $this->estimate->bundle->brief->received->unknown, true)) {
-            return ['state' => 'unknown', 'name' => 'not known', ...self::EMPTY, 'note' => 'Nobody knows what stands here; whatever it is, it is in the baseline.'];
+            return ['state' => 'unknown', 'name' => 'not known', ...self::EMPTY, 'note' => 'Not known what is fitted here; whatever it is, the baseline includes it.'];
         }
         $here = array_values(array_filter($this->advised[$stage], fn (AdvisedFinding $one): bool => $one->slot === $slot->key && $one->finding->kind !== FindingKind::Uncovered));
         $part = $this->estimate->results[$stage]->state->build->fitted[$slot->key] ?? null;
@@ -210,7 +210,7 @@ final readonly class BoardDocument
 
         $eases = $this->eases($part, $result);
 
-        return abs($eases) < $this->say->units->power->watts() ? 'supports' : "as {$this->say->writeAddedPower($eases)}";
+        return abs($eases) < $this->say->units->power->watts() ? 'carries others' : "as {$this->say->writeAddedPower($eases)}";
     }
 
     /** W that the asked time would ask more without it; 0 where no time is asked. */

@@ -71,7 +71,7 @@ final readonly class CandidateDocument
 
         return match (true) {
             $eases !== '' => $eases,
-            $supports => 'supports',
+            $supports => 'carries others',
             default => "{$this->say->writeAddedPower($candidate->adds)} {$this->say->powerLabel()}",
         };
     }

@@ -65,7 +65,7 @@ final readonly class LibraryDocument
             'key' => $part->key,
             'name' => $part->name,
             'maker' => $part->maker,
-            'gives' => $first === null ? 'supports' : $this->gain($first->power, $this->say->writeAddedPower(...), $this->say->powerLabel()),
+            'gives' => $first === null ? 'carries others' : $this->gain($first->power, $this->say->writeAddedPower(...), $this->say->powerLabel()),
             'rests' => $first === null ? '' : Terms::evidence($first->evidence),
             'cases' => $this->cases($part),
             'fills' => array_map(fn (string $slot): string => $this->bundle->catalog->platform->slots[$slot]->name, $part->slots),

@@ -36,7 +36,7 @@ final readonly class PartPreviewDocument
             'build' => match ($build) {
                 ReferenceBuild::Stock => 'On a stock car',
                 ReferenceBuild::Mapped => 'With a map',
-                ReferenceBuild::Prepared => 'With all that it asks for',
+                ReferenceBuild::Prepared => 'With everything it needs',
             },
             'with' => implode(', ', array_map(fn (Part $part): string => $part->name, $fitted)),
             'adds' => $written['adds'],

@@ -77,7 +77,7 @@ final readonly class PlatformDocument
         return [
             'name' => $reading->limit->name,
             'of' => Terms::quantity($quantity),
-            'bears' => "safe to {$this->say->writeLimit($quantity, $reading->safe)}, edge at {$this->say->sayLimit($quantity, $reading->edge)}",
+            'bears' => "safe to {$this->say->writeLimit($quantity, $reading->safe)}, breaks at {$this->say->sayLimit($quantity, $reading->edge)}",
             'percent' => $reading->median === null ? null : round(100.0 * $reading->median),
             'rests' => Terms::evidence($reading->limit->evidence),
             'note' => $reading->limit->note,

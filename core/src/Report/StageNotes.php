@@ -69,7 +69,7 @@ final readonly class StageNotes
         $hold = $build->hold;
         $can = $build->map()?->map?->kind->isCustom() === true;
         if ($hold === null || $result->held === null) {
-            $sentence = $can || $hold === null ? '' : 'Only a dyno or remote map can hold torque: the one in the car does not.';
+            $sentence = $can || $hold === null ? '' : 'Only a dyno or remote map can cap torque: the one in the car does not.';
 
             return ['can' => $can, 'torque' => $hold === null ? null : $this->say->torque($hold->torque), 'from' => $hold?->from, 'to' => $hold?->to, 'sentence' => $sentence];
         }

@@ -30,8 +30,8 @@ final class Terms
             Status::Close => 'close to safe',
             Status::Over => 'over safe',
             Status::HeldBack => 'held back by the map',
-            Status::PastEdge => 'past the edge',
-            Status::Unknown => 'not estimated, somebody must judge it',
+            Status::PastEdge => 'past where it breaks',
+            Status::Unknown => 'not estimated: judge it by hand',
         };
     }
 

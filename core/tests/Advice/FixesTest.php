@@ -136,7 +136,7 @@ final class FixesTest extends TestCase
         }
         self::assertSame([
             'Strong rods in stage 1, and every limit is within what was asked.',
-            'Hold torque at 249 lb-ft from 2,200 rpm to 5,450 rpm from stage 1 on: costs 0 whp and 19 lb-ft at their peaks.',
+            'Cap torque at 249 lb-ft from 2,200 rpm to 5,450 rpm from stage 1 on: costs 0 whp and 19 lb-ft at their peaks.',
         ], self::settled($document, 'limits'));
     }
 

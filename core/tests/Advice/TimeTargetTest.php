@@ -82,7 +82,7 @@ final class TimeTargetTest extends TestCase
     public static function worths(): iterable
     {
         yield 'short gears' => [['gearing_percent' => 8], 'as +5 whp for the time'];
-        yield 'nothing that counts' => [[], 'supports'];
+        yield 'nothing that counts' => [[], 'carries others'];
         yield 'longer gears' => [['gearing_percent' => -8], 'as -5 whp for the time'];
     }
 
@@ -107,7 +107,7 @@ final class TimeTargetTest extends TestCase
         $document = self::document(['gearing_percent' => 8], true);
         self::assertSame('as +5', $cell($document));
         $document['brief']['target'] = ['power' => 250];
-        self::assertSame('supports', $cell($document));
+        self::assertSame('carries others', $cell($document));
     }
 
     public function test_a_final_drive_is_a_way_to_reach_the_time(): void

@@ -58,9 +58,9 @@ final class BundleReaderTest extends TestCase
 
     public static function faults(): iterable
     {
-        yield 'a slot twice' => ['platform.slots.1.key', 'map', 'platform.slots[1]: the key "map" stands twice.'];
+        yield 'a slot twice' => ['platform.slots.1.key', 'map', 'platform.slots[1]: the key "map" is there twice.'];
         yield 'a lane that is not there' => ['platform.slots.1.lane', 'moon', 'platform.slots[1].lane: "moon" is not known here: use one of map, air, inside.'];
-        yield 'a part twice' => ['parts.1.key', 'map', 'parts[1]: the key "map" stands twice.'];
+        yield 'a part twice' => ['parts.1.key', 'map', 'parts[1]: the key "map" is there twice.'];
         yield 'edge below safe' => ['platform.limits.0.over_rpm.0.edge', 200, 'platform.limits[0].over_rpm[0]: safe must be above 0 and edge not below safe.'];
         yield 'limit points falling' => ['platform.limits.0.over_rpm.1.rpm', 1400, 'platform.limits[0]: over_rpm: 1400 rpm comes after 1500 rpm'];
         yield 'a limit on no slot' => ['platform.limits.0.slot', 'moon', 'platform.limits[0].slot: there is no slot "moon"'];

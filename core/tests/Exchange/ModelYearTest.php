@@ -64,7 +64,7 @@ final class ModelYearTest extends TestCase
     /** @return iterable<string, array{list<mixed>, string}> */
     public static function faults(): iterable
     {
-        yield 'two entries for one year' => [[self::MILDER, ['years' => ['from' => 2013, 'to' => 2015]]], 'platform.year_changes[1]: 2013 stands in an earlier entry too'];
+        yield 'two entries for one year' => [[self::MILDER, ['years' => ['from' => 2013, 'to' => 2015]]], 'platform.year_changes[1]: 2013 is in an earlier entry too'];
         yield 'years turned round' => [[['years' => ['from' => 2015, 'to' => 2013]]], 'platform.year_changes[0].years: 2015 comes after 2013'];
         yield 'a limit below the peak of its own curve' => [[['rev_limit' => 4000] + self::MILDER], 'platform.year_changes[0].rev_limit: 4000 is no limit of an engine with this baseline'];
     }

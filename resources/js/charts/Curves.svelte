@@ -272,7 +272,7 @@
             <path
                 d={between(detail.low[kind], detail.high[kind], scales[kind].scale)}
                 fill="var(--river)"
-                opacity="0.2"><title>80 % range (P10–P90)</title></path
+                opacity="0.2"><title>8 cars in 10</title></path
             >
             {#each detail.ceilings as ceiling, at (at)}
                 <path

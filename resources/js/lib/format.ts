@@ -7,6 +7,7 @@ export type Numerals = SignedIn['numerals'];
 const LOCALES: Record<Numerals, string> = { comma: 'en', point: 'de', space: 'fr' };
 
 let zone = 'UTC';
+let spoken: Numerals = 'comma';
 let whole = new Intl.NumberFormat('en', { maximumFractionDigits: 0 });
 let tenth = new Intl.NumberFormat('en', { maximumFractionDigits: 1 });
 let one = new Intl.NumberFormat('en', { minimumFractionDigits: 1, maximumFractionDigits: 1 });
@@ -14,10 +15,17 @@ let one = new Intl.NumberFormat('en', { minimumFractionDigits: 1, maximumFractio
 /** Writes numbers as the person's country does, and days and hours in the shop's zone; documents come written so already. */
 export function speak(numerals: Numerals, timeZone: string) {
     zone = timeZone;
+    spoken = numerals;
     whole = new Intl.NumberFormat(LOCALES[numerals], { maximumFractionDigits: 0 });
     one = new Intl.NumberFormat(LOCALES[numerals], { minimumFractionDigits: 1, maximumFractionDigits: 1 });
     tenth = new Intl.NumberFormat(LOCALES[numerals], { maximumFractionDigits: 1 });
 }
+
+/** How the person writes numbers. */
+export const numerals = () => spoken;
+
+/** The language that days and fields of days are written in: as the person's country writes them. */
+export const locale = () => ({ comma: 'en-GB', point: 'de', space: 'fr' })[spoken];
 
 export function figure(value: number): string {
     return whole.format(value);

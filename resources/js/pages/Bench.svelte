@@ -184,7 +184,7 @@
             <figcaption class="flex gap-3 text-[12px] text-soft">
                 <span class="min-w-0 flex-1 truncate"
                     ><b class="mr-2 text-[13px] font-semibold text-ink">The run</b>money spent, wheel power
-                    reached; bars: 80 % range (P10–P90)</span
+                    reached; bars: 8 cars in 10</span
                 >
                 <button class="whitespace-nowrap hover:text-ink" onclick={() => controls.show('variants')}
                     >Variants <Kbd>V</Kbd></button

@@ -128,7 +128,7 @@
                         <button
                             class="ml-1 underline"
                             onclick={() => form.give({ customer: form.customer.name })}
-                            >This is somebody else</button
+                            >This is another customer</button
                         >
                     </p>
                 {/if}
@@ -403,7 +403,7 @@
                     options={[
                         { value: 'cautious', words: 'Cautious: every limit clear' },
                         { value: 'normal', words: 'Normal: close to safe is fine' },
-                        { value: 'bold', words: 'Bold: over safe, never past the edge' },
+                        { value: 'bold', words: 'Bold: over safe, never past where it breaks' },
                     ]}
                     value={form.brief.risk}
                     set={(risk) => form.answer({ risk })}

@@ -88,7 +88,7 @@
                             >{/each}.{/if}
                 </p>{/if}
             {#if uses.length > 0}<p class="text-soft">
-                    Stands in {uses.length === 1 ? 'a plan' : `${uses.length} plans`}: {#each uses.slice(0, 4) as use, i (use.plan)}{i >
+                    Used in {uses.length === 1 ? 'a plan' : `${uses.length} plans`}: {#each uses.slice(0, 4) as use, i (use.plan)}{i >
                         0
                             ? ', '
                             : ''}<a class="underline" href="/jobs/{use.job}/bench/{use.plan}">{use.title}</a

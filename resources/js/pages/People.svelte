@@ -49,7 +49,7 @@
         <div class="mt-6"><Invite {roles} {change} /></div>
         <Section
             title="What happened"
-            about="Sign-ins, roles, exports and accepted limits. Nobody can change or delete a line."
+            about="Sign-ins, roles, exports and accepted limits. No line can be changed or deleted."
             >{#key rows}<Audit />{/key}</Section
         >
     </div>

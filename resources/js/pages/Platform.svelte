@@ -109,7 +109,7 @@
                         </div>
                     {/each}
                 </dl>
-                <h2 class="mt-4 font-semibold">How near the stock car stands</h2>
+                <h2 class="mt-4 font-semibold">How close the stock car is to its limits</h2>
                 {#each shown.readings as reading, i (i)}
                     <div class="border-b border-faint py-1">
                         <p class="flex justify-between gap-2">

@@ -16,7 +16,7 @@
     open={aside !== undefined}
     dismissible={false}
     title={conflict?.message.replace(/\.$/, '') ?? ''}
-    about="Nothing is lost yet. Choose for every place which side stands."
+    about="Nothing is lost yet. Choose for every place which side to keep."
 >
     {#if aside && conflict}
         <ul class="mb-3 text-[12px] text-soft">

@@ -8,7 +8,7 @@
         close: 'close',
         over: 'over',
         'held-back': 'held back',
-        'past-edge': 'past edge',
+        'past-edge': 'past where it breaks',
         'not-estimated': 'not known',
     };
 </script>

@@ -68,7 +68,7 @@
             {#if person.abilities.includes('manage-people')}<Link class="btn mr-auto" href="/people"
                     >People</Link
                 >{/if}
-            <button type="submit" class="btn btn-strong">Keep</button>
+            <button type="submit" class="btn btn-strong">Save</button>
         </div>
     </form>
 </Sheet>

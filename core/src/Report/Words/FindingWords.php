@@ -62,7 +62,7 @@ final readonly class FindingWords
 
         return match (true) {
             $finding->fuel === null => $written,
-            $finding->fuel->lean => sprintf('%s and can follow %d %% of ethanol: %s has %d %% and runs lean', $written, round($finding->fuel->follows), $build->fuel->name, round($build->fuel->ethanol->likely)),
+            $finding->fuel->lean => sprintf('%s can follow %d %% of ethanol: %s has %d %% and runs lean', $finding->writtenFor === null ? $map : "{$written} and", round($finding->fuel->follows), $build->fuel->name, round($build->fuel->ethanol->likely)),
             $finding->fuel->knocks() => $finding->writtenFor === null ? "{$map} needs more octane: {$build->fuel->name} has {$short} and knocks" : "{$written}: {$build->fuel->name} has {$short} and knocks",
             default => sprintf('%s: %s has %s, about %s %% of power', $finding->writtenFor === null ? "{$map} needs more octane" : $written, $build->fuel->name, $short, round(100.0 * (1.0 - $finding->fuel->share()), 1)),
         };

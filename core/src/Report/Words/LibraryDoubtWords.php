@@ -25,17 +25,17 @@ final readonly class LibraryDoubtWords
             LibraryDoubtCode::FuelAsCeiling => "\"{$values['name']}\" holds power by the fuel: give pumps and injectors as flow instead, and every blend and every power is right.",
             LibraryDoubtCode::NoLimits => 'No limit is given: no plan will tell what breaks. Begin with gearbox, clutch, rods and valves.',
             LibraryDoubtCode::FewKindsOfEvidence => "All {$values['cases']} gains rest on one kind of evidence.",
-            LibraryDoubtCode::CamsWithoutPeaks => 'It changes cams and the rev limit: say at which speed its power peak stands.',
+            LibraryDoubtCode::CamsWithoutPeaks => 'It changes cams and the rev limit: say at which rpm its power peak is.',
             LibraryDoubtCode::ClaimBelowWheels => "The factory claims {$this->say->writePower((float) $values['claimed'])} at the crank, less than the {$this->say->sayPower((float) $values['wheels'])} of the curve: check both.",
             LibraryDoubtCode::NoReason => 'This gain was set by hand: say why, under "How it was found".',
             LibraryDoubtCode::NoReasonOfLimit => "{$values['name']} was set by hand: say why, under \"Note\".",
             LibraryDoubtCode::SameName => "{$values['other']} is here already: change that one, or give this another name.",
-            LibraryDoubtCode::SameFigures => "{$values['other']} stands in the same place with the same figures and price: the same part twice?",
+            LibraryDoubtCode::SameFigures => "{$values['other']} is in the same slot with the same figures and price: the same part twice?",
             LibraryDoubtCode::NoPrice => 'It costs nothing: say what it costs, or plans come out too cheap.',
             LibraryDoubtCode::ManyHours => "{$this->number((float) $values['hours'], 1)} hours to fit is longer than an engine takes out and in: minutes entered as hours?",
             LibraryDoubtCode::GivesNothing => 'This gain is zero: leave it out if the part only carries what others need.',
-            LibraryDoubtCode::NoSpread => 'Nobody knows a gain to the last digit: give what it brings at the least and at the most.',
-            LibraryDoubtCode::TorqueAgainstPower => 'Much power and less torque moves the peaks: say at which speed its power peak stands.',
+            LibraryDoubtCode::NoSpread => 'No gain is known to the last digit: give its lowest and its highest.',
+            LibraryDoubtCode::TorqueAgainstPower => 'Much power and less torque moves the peaks: say at which rpm its power peak is.',
         };
     }
 

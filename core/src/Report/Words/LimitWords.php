@@ -47,7 +47,7 @@ final readonly class LimitWords
         $room = $reading->room();
         $more = $room === null ? '' : "; room for {$figure($room)} {$unit} more";
 
-        return "{$reading->limit->name}, ".Terms::status($reading->status).": {$this->demand($reading)}; safe to {$figure($reading->safe)}, edge {$figure($reading->edge)}{$more}.";
+        return "{$reading->limit->name}, ".Terms::status($reading->status).": {$this->demand($reading)}; safe to {$figure($reading->safe)}, breaks at {$figure($reading->edge)}{$more}.";
     }
 
     /** "316 lb-ft likely, 90 % of cars stay below 332 lb-ft near 3,000 rpm". */
@@ -58,7 +58,7 @@ final readonly class LimitWords
         $beyond = $quantity === Quantity::Smoke ? 'above' : 'below';
         $likely = "{$this->say->writeLimit($quantity, $reading->typical)} likely, 90 % of cars stay {$beyond} {$demand}";
         $where = match ($quantity) {
-            Quantity::EngineSpeed => "the limiter stands at {$demand}",
+            Quantity::EngineSpeed => "the limiter is at {$demand}",
             Quantity::ChargeTemperature => "{$likely} on the fifth pull",
             Quantity::ExhaustTemperature => "{$likely} under load that goes on",
             Quantity::Boost, Quantity::TurboFlow => $likely,

@@ -47,11 +47,11 @@ final readonly class VerdictWords
             VerdictCode::MendFirst => 'no chance stated: mend first what the check found',
             VerdictCode::BaselineDoubted => 'no chance stated: the baseline is hard to believe',
             VerdictCode::BaselineDoubt => (new BaselineWords($this->say))->of($p['doubt']),
-            VerdictCode::BaselineConfirmed => "{$p['confirmed']->by} stands by the baseline, {$p['confirmed']->on}.",
+            VerdictCode::BaselineConfirmed => "{$p['confirmed']->by} confirmed the baseline, {$p['confirmed']->on}.",
             VerdictCode::Converted => 'Not measured: the platform’s curve is '.FrameWords::of($p['frame']).', which is in the range.',
             VerdictCode::Worn => sprintf('Past %s km and not measured: %d %% less than the platform’s figures, and a wider range, until a baseline pull says what it gives.', $this->say->numerals->write($p['km']), round(100 * $p['less'])),
             VerdictCode::NeedsBaseline => 'A chance needs this car’s own baseline and a passed health check.',
-            VerdictCode::Range => "80 % range (P10–P90): {$this->figure($p['target'], $p['p10'])} to {$this->figure($p['target'], $p['p90'])}.",
+            VerdictCode::Range => "8 cars in 10: {$this->figure($p['target'], $p['p10'])} to {$this->figure($p['target'], $p['p90'])}.",
             VerdictCode::PlainSum => "Quoted gains simply added up would promise {$this->say->sayPower($p['power'])}.",
             VerdictCode::QuarterMile => "A quarter mile in {$this->say->numerals->write($p['seconds'], 1)} s asks about that much of this car’s mass with driver".$this->easier($p['less']).': a rule of thumb, for a closed course.',
             VerdictCode::CeilingCosts => (new CeilingWords($this->say))->of($p['cost']),
@@ -71,7 +71,7 @@ final readonly class VerdictWords
             VerdictCode::NarrowsMost => 'The range would narrow most by '.($p['part'] === null ? 'a baseline pull' : "reading {$p['part']->name} on the own dyno").": {$this->narrows($p['target'], $p['from'], $p['to'])} wide.",
             VerdictCode::LimitAccepted => "Accepted from stage {$p['stage']} on by {$p['reading']->accepted?->by}, {$p['reading']->accepted?->on}: {$p['reading']->limit->name}, {$p['reading']->accepted?->reason}",
             VerdictCode::AllAccepted => 'Every limit that is passed was accepted',
-            VerdictCode::JudgeIt => 'nobody can estimate it: '.Terms::judge($p['quantity']),
+            VerdictCode::JudgeIt => 'no estimate: '.Terms::judge($p['quantity']),
             VerdictCode::ShortOfFuel => "Stage {$p['stage']}: {$p['reading']->limit->name} cannot deliver what is asked, {$this->say->sayLimit($p['reading']->limit->quantity, $p['reading']->demand)} of {$this->say->sayLimit($p['reading']->limit->quantity, $p['reading']->edge)}: it runs lean. No full load until it delivers more or a map that covers everything holds it back.",
             VerdictCode::AllowedAtRisk => Terms::status($p['status']).'; allowed at '.Terms::risk($p['risk']).' risk',
             VerdictCode::Consequence => ucfirst($p['limit']->consequence),
@@ -153,7 +153,7 @@ final readonly class VerdictWords
         $perLitre = $this->say->numerals->write($load->powerPerLitre / $unit->watts());
         $who = $stage === 0 ? 'The car as received' : "Stage {$stage}";
 
-        return "{$who} would run at {$bar} bar of mean pressure and {$perLitre} {$unit->value} a litre at the crank: "
+        return "{$who} would run at {$bar} bar BMEP and {$perLitre} {$unit->value} a litre at the crank: "
             .($load->belief === Belief::Beyond ? 'beyond what anybody has seen of such an engine. Some figure is wrong.' : 'unusual for such an engine. Look at its figures again.');
     }
 }

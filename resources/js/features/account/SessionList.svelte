@@ -22,7 +22,7 @@
             .replace('/', ' ') ?? 'a browser';
 </script>
 
-<Section title="Signed in" about="Every place where somebody is signed in as you.">
+<Section title="Signed in" about="Every device that is signed in as you.">
     <ul>
         {#each rows as row (row.id)}
             <li class="flex flex-wrap items-center gap-x-4 gap-y-1 border-t border-faint py-2">

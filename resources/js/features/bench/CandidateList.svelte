@@ -101,7 +101,7 @@
     {#if !loading && candidates.length === 0}<li class="border-t border-faint py-1.5 text-soft">
             {failed
                 ? 'The candidates could not be fetched: the server does not answer.'
-                : 'The catalog has no part for this slot.'}
+                : 'The catalogue has no part for this slot.'}
         </li>{/if}
     {#if loading}<li class="border-t border-faint py-1.5 text-soft">calculating…</li>{/if}
 </ul>

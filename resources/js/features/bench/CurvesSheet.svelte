@@ -41,7 +41,7 @@
     bind:open
     wide
     title="Curves: {stage ? name(stage.index) : ''}{stage?.name ? `, ${stage.name}` : ''}"
-    about="Likely at the wheels, with the 80 % range (P10–P90). Left and right read along the speeds, with Shift in larger steps; up and down change the stage."
+    about="Likely at the wheels, with the range of 8 cars in 10. Left and right read along the revs, with Shift in larger steps; up and down change the stage."
 >
     <!-- svelte-ignore a11y_no_static_element_interactions -->
     <div class="grid h-[68vh] grid-cols-[1fr_290px] gap-4" onkeydown={keydown}>
@@ -73,7 +73,7 @@
                         </tr>
                         {#if curves}
                             <tr>
-                                <th scope="row" class="text-left font-normal text-soft">80 % range</th>
+                                <th scope="row" class="text-left font-normal text-soft">8 cars in 10</th>
                                 <td>{say(curves.low.torque[at])}–{say(curves.high.torque[at])}</td>
                                 <td>{say(curves.low.power[at])}–{say(curves.high.power[at])}</td>
                             </tr>

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Figure from '@/ui/Figure.svelte';
     import type { StageDetail } from '@/generated/answers';
     import { take } from '@/lib/keys';
     import type { Bench } from './bench.svelte';
@@ -44,33 +45,34 @@
 
 {#snippet speed(label: string, rpm: number | null, set: (rpm: number | null) => void)}
     <label class="flex flex-col"
-        ><span class="text-soft">{label}, rpm</span><input
+        ><span class="text-soft">{label}, rpm</span><Figure
             class="field min-h-7 w-[70px] text-right"
-            type="number"
-            min="100"
-            max="20000"
-            step="any"
-            bind:value={() => rpm, set}
+            min={100}
+            max={20_000}
+            step={100}
+            value={rpm}
+            set={(number) => set(number ?? null)}
         /></label
     >
 {/snippet}
 
-<form class="mt-2 border-t border-faint pt-1.5 text-[12px]" aria-label="Hold torque" onsubmit={keep}>
+<form class="mt-2 border-t border-faint pt-1.5 text-[12px]" aria-label="Cap torque" onsubmit={keep}>
     <div class="flex flex-wrap items-end gap-1.5">
         <label class="flex flex-col"
-            ><span class="text-soft">Hold at, {labels.torque}</span><input
-                bind:this={first}
+            ><span class="text-soft">Cap at, {labels.torque}</span><Figure
+                attach={(field) => {
+                    first = field;
+                }}
                 class="field min-h-7 w-[76px] text-right"
-                type="number"
-                min="1"
-                max="10000"
-                step="any"
-                bind:value={() => torque, (one) => (written.torque = one)}
+                min={1}
+                max={10_000}
+                value={torque}
+                set={(number) => (written.torque = number ?? null)}
             /></label
         >
         {@render speed('from', from, (rpm) => (written.from = rpm))}
         {@render speed('to', to, (rpm) => (written.to = rpm))}
-        <button class="btn min-h-7 px-2 py-0" disabled={!whole || turned}>Hold</button>
+        <button class="btn min-h-7 px-2 py-0" disabled={!whole || turned}>Cap</button>
         {#if hold.torque !== null}<button type="button" class="btn min-h-7 px-2 py-0" onclick={release}
                 >Release</button
             >{/if}

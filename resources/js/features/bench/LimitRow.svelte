@@ -74,7 +74,7 @@
                 Accepted by {limit.accepted.by}, {limit.accepted.on}: {limit.accepted.reason}
                 {#if accept}<button
                         class="btn ml-1 px-1.5 py-0 text-[11.5px]"
-                        onclick={() => accept(limit.key, limit.name, null)}>Take back</button
+                        onclick={() => accept(limit.key, limit.name, null)}>Undo</button
                     >{/if}
             </p>
         {:else if accept && refusable}

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Figure from '@/ui/Figure.svelte';
     import type { MoneyLine } from '@/generated/answers';
     import type { Bench } from './bench.svelte';
     import type { Basis } from './types';
@@ -8,6 +9,9 @@
     let { bench, line }: Props = $props();
     const part = $derived(line.part);
     const symbol = $derived(bench.estimate.labels.money);
+    /** What is being written. */
+    let quantity = $state<number>();
+    let given = $state<number | null>();
     const agreed = $derived(line.basis === 'agreed' ? line.goods.likely / line.quantity : null);
 </script>
 
@@ -40,29 +44,30 @@
         /> customer fits it</label
     >
     <label class="flex flex-col"
-        ><span class="text-soft">How many</span><input
+        ><span class="text-soft">How many</span><Figure
             class="field min-h-7 w-11 text-right"
-            type="number"
-            min="1"
-            max="99"
-            value={line.quantity}
-            onchange={(event) =>
-                bench.price([part], { quantity: Math.max(1, Number(event.currentTarget.value)) })}
+            min={1}
+            max={99}
+            value={quantity ?? line.quantity}
+            set={(number) => (quantity = number)}
+            left={() => {
+                if (quantity && quantity !== line.quantity) bench.price([part], { quantity });
+                quantity = undefined;
+            }}
         /></label
     >
     <label class="flex flex-col"
-        ><span class="text-soft">Agreed, {symbol}</span><input
+        ><span class="text-soft">Agreed, {symbol}</span><Figure
             class="field min-h-7 w-[72px] text-right"
-            type="number"
-            min="0"
-            step="10"
-            value={agreed ?? ''}
+            min={0}
+            step={10}
+            value={given === undefined ? agreed : given}
             placeholder="none"
-            onchange={(event) =>
-                bench.price([part], {
-                    agreed:
-                        event.currentTarget.value.trim() === '' ? null : Number(event.currentTarget.value),
-                })}
+            set={(number) => (given = number ?? null)}
+            left={() => {
+                if (given !== undefined && given !== agreed) bench.price([part], { agreed: given });
+                given = undefined;
+            }}
         /></label
     >
 </div>

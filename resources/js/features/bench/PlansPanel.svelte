@@ -19,7 +19,7 @@
 </script>
 
 <h2 class="text-[14px] font-semibold">Plans of this job</h2>
-<p class="mt-0.5 text-[12px] text-soft">One of them stands for the job: the counter and the brief show it.</p>
+<p class="mt-0.5 text-[12px] text-soft">The current plan is the one that the counter and the brief show.</p>
 <label class="mt-2 flex flex-col gap-0.5 text-[12px]"
     ><span class="text-soft">Name of this plan</span><input
         class="field"
@@ -35,7 +35,7 @@
             <b class="font-semibold">{here ? bench.state.name : plan.name}</b>
             <span class="text-[11.5px] text-soft"
                 >{plan.stages === 1 ? '1 stage' : `${plan.stages} stages`}{plan.chosen
-                    ? ', stands for the job'
+                    ? ', the current plan'
                     : ''}{here ? ', open here' : ''}</span
             >
             <div class="mt-1 flex flex-wrap items-center gap-1.5">
@@ -48,7 +48,7 @@
                 {/if}
                 {#if !plan.chosen}
                     <button class="btn px-1.5 py-0 text-[11.5px]" onclick={() => bench.choosePlan(plan.id)}
-                        >Let it stand for the job</button
+                        >Make it the current plan</button
                     >
                     {#if !here}
                         <button class="btn px-1.5 py-0 text-[11.5px]" onclick={() => bench.forgetPlan(plan)}
@@ -85,7 +85,7 @@
         /></label
     >
     <span class="flex gap-1.5">
-        <button class="btn" type="submit">Begin as this one stands</button>
-        <button class="btn" type="button" onclick={() => make(false)}>Begin empty</button>
+        <button class="btn" type="submit">Start from this plan</button>
+        <button class="btn" type="button" onclick={() => make(false)}>Start empty</button>
     </span>
 </form>

@@ -34,7 +34,7 @@
         <b>{output(stage.power.p10, labels.tenths)}–{output(stage.power.p90, labels.tenths)} {labels.power}</b
         >
         <span class="text-soft"
-            >80 % range (P10–P90), likely {output(stage.power.likely, labels.tenths)} near {figure(
+            >8 cars in 10 (P10–P90), likely {output(stage.power.likely, labels.tenths)} near {figure(
                 stage.power.rpm,
             )} rpm</span
         >

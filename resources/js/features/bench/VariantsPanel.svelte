@@ -73,7 +73,7 @@
         </li>
     {:else}
         <li class="border-t border-faint py-1.5 text-soft">
-            No variants yet. Save the plan as it stands, change it, and compare.
+            No variants yet. Save the plan as it is, change it, and compare.
         </li>
     {/each}
 </ul>

@@ -173,7 +173,7 @@ export const actions: Action[] = [
         run: (bench) => bench.removeStage(),
     },
     {
-        name: 'Hold torque in the stage',
+        name: 'Cap torque in the stage',
         keys: ['t'],
         stroke: 'T',
         on: 'bench',

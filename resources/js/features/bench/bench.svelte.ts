@@ -214,8 +214,8 @@ export class Bench {
             this.edit(
                 [{ do: 'hold', stage: stage.key, hold }],
                 hold === null
-                    ? `Hold torque no longer in stage ${stage.index}`
-                    : `Hold torque at ${hold.torque} ${hold.unit} in stage ${stage.index}`,
+                    ? `No torque cap in stage ${stage.index}`
+                    : `Cap torque at ${hold.torque} ${hold.unit} in stage ${stage.index}`,
             );
     }
 

@@ -146,14 +146,14 @@
             </p>{/each}
         {#if confirmed}
             <p class="text-soft">
-                {confirmed.by} stands by it, {day(confirmed.on)}.
+                Confirmed by {confirmed.by}, {day(confirmed.on)}.
                 <button class="btn ml-2" onclick={() => form.received({ baseline_confirmed: undefined })}
-                    >Take back</button
+                    >Undo</button
                 >
             </p>
         {:else if doubts.can_confirm}
             <p class="text-soft">
-                No chance is stated until somebody stands by it.
+                No chance is stated until it is confirmed by name.
                 <button
                     class="btn ml-2"
                     onclick={() => form.received({ baseline_confirmed: { by: 'now', on: today() } })}

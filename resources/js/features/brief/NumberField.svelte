@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Figure from '@/ui/Figure.svelte';
     import { onDestroy } from 'svelte';
     import { Writing } from '@/lib/writing.svelte';
 
@@ -14,25 +15,23 @@
     let { label, unit, value, set, min = 0, step = 1 }: Props = $props();
     const writing = new Writing((text) => text !== String(value ?? '') && set(text), 1200);
     onDestroy(() => writing.end());
-    const leave = (event: Event & { currentTarget: HTMLInputElement }) =>
-        writing.left(event.currentTarget.value);
+    let written = $state<string | null>(null);
+
+    function write(number: number | undefined, text: string) {
+        written = number === undefined && text.trim() !== '' ? null : String(number ?? '');
+        if (written !== null) writing.typed(written, number !== undefined && number >= min);
+    }
+
+    function leave() {
+        if (written !== null) writing.left(written);
+        written = null;
+    }
 </script>
 
 <label class="flex flex-col gap-0.5">
     <span class="text-[12px] text-soft">{label}</span>
     <span class="flex items-center gap-1.5">
-        <input
-            class="field w-24 text-right"
-            type="number"
-            inputmode="numeric"
-            {min}
-            {step}
-            value={writing.text ?? value ?? ''}
-            oninput={({ currentTarget: field }) =>
-                writing.typed(field.value, field.value !== '' && field.validity.valid)}
-            onchange={leave}
-            onblur={leave}
-        />
+        <Figure class="field w-24 text-right" {min} {step} {value} set={write} left={leave} />
         <span class="text-soft">{unit}</span>
     </span>
 </label>

@@ -66,7 +66,7 @@
 <Sheet
     bind:open
     title="New job"
-    about="Enter starts it as it stands; everything can be changed in the brief. A name, a number or a registration finds who was here before."
+    about="Enter starts it as it is; everything can be changed in the brief. A name, a number or a registration finds who was here before."
 >
     <form class="flex flex-col gap-3" onsubmit={start}>
         <label class="flex flex-col gap-0.5"

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Figure from '@/ui/Figure.svelte';
     import { onMount } from 'svelte';
     import type { GainEvidence, LibraryKept } from '@/generated/answers';
     import { get, post, postOnce } from '@/lib/api';
@@ -27,8 +28,8 @@
     let adding = $state<number | null>(null);
     const blank = () => ({
         kind: 'shop-dyno',
-        power: ['', '', ''],
-        torque: ['', '', ''],
+        power: [] as (number | undefined)[],
+        torque: [] as (number | undefined)[],
         on: today(),
         build: '',
         frame: '',
@@ -48,8 +49,6 @@
             postOnce<GainEvidence>(address, {
                 ...fresh,
                 case: id,
-                power: fresh.power.map(Number),
-                torque: fresh.torque.map(Number),
             }),
         );
         if (!kept) return;
@@ -132,25 +131,23 @@
                         <fieldset class="flex flex-col gap-0.5">
                             <legend class="text-[12px] text-soft">{words}, {units[figure]}</legend>
                             <div class="flex">
-                                {#each ['low', 'likely', 'high'] as end, i (end)}<input
-                                        class="field w-16 tabular-nums {i === 0
+                                {#each ['low', 'likely', 'high'] as end, i (end)}<Figure
+                                        class="field w-16 {i === 0
                                             ? 'rounded-r-none'
                                             : i === 2
                                               ? 'rounded-l-none'
                                               : 'rounded-none border-x-0'}"
-                                        type="number"
-                                        step="any"
                                         required
                                         placeholder={end}
-                                        aria-label="{words} on record, {end}"
+                                        label="{words} on record, {end}"
                                         value={fresh[figure][i]}
-                                        oninput={(event) => (fresh[figure][i] = event.currentTarget.value)}
+                                        set={(number) => (fresh[figure][i] = number)}
                                     />{/each}
                             </div>
                         </fieldset>
                     {/each}
                     <RecordFields bind:said={fresh} />
-                    <button class="btn btn-strong">Keep the record</button>
+                    <button class="btn btn-strong">Save the record</button>
                     <button type="button" class="btn" onclick={() => (adding = null)}>Cancel</button>
                 </form>
             {/if}

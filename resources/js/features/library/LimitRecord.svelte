@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Figure from '@/ui/Figure.svelte';
     import type { LimitEvidence } from '@/generated/answers';
     import { postOnce } from '@/lib/api';
     import { today } from '@/lib/format';
@@ -17,8 +18,8 @@
     let { base, limit, say, kept, cancel }: Props = $props();
     let fresh = $state({
         kind: 'judgement',
-        safe: '',
-        edge: '',
+        safe: undefined as number | undefined,
+        edge: undefined as number | undefined,
         on: today(),
         build: '',
         frame: '',
@@ -28,7 +29,7 @@
 
     async function keep(event: SubmitEvent) {
         event.preventDefault();
-        const sent = { ...fresh, limit: limit.id, safe: Number(fresh.safe), edge: Number(fresh.edge) };
+        const sent = { ...fresh, limit: limit.id };
         const now = await say.of(postOnce<LimitEvidence>(`${base}/limit-records`, sent));
         if (now) kept(now);
     }
@@ -42,17 +43,16 @@
     >
     {#each ['safe', 'edge'] as const as end (end)}<label class="flex flex-col gap-0.5"
             ><span class="text-[12px] text-soft"
-                >{end === 'safe' ? 'Safe to' : 'Edge at'}, {limit.unit || limit.quantity}</span
-            ><input
-                class="field w-24 tabular-nums"
-                type="number"
-                step="any"
-                min="0"
+                >{end === 'safe' ? 'Safe to' : 'Breaks at'}, {limit.unit || limit.quantity}</span
+            ><Figure
+                class="field w-24"
+                min={0}
                 required
-                bind:value={fresh[end]}
+                value={fresh[end]}
+                set={(number) => (fresh[end] = number)}
             /></label
         >{/each}
     <RecordFields bind:said={fresh} />
-    <button class="btn btn-strong">Keep the record</button>
+    <button class="btn btn-strong">Save the record</button>
     <button type="button" class="btn" onclick={cancel}>Cancel</button>
 </form>

@@ -42,7 +42,7 @@
         [
             { key: 'displacement', label: 'Displacement, L', number: true },
             { key: 'cylinders', label: 'Cylinders', number: true },
-            { key: 'aspiration', label: 'Breathes', options: ['natural', 'turbo', 'blower'] },
+            { key: 'aspiration', label: 'Aspiration', options: ['natural', 'turbo', 'blower'] },
             { key: 'injection', label: 'Injection', options: ['port', 'direct'] },
         ],
         [

@@ -1,4 +1,6 @@
 <script lang="ts">
+    import DayField from '@/ui/DayField.svelte';
+    import Figure from '@/ui/Figure.svelte';
     import { onMount } from 'svelte';
     import { fixed } from '@/charts/scale';
     import type { LimitEvidence } from '@/generated/answers';
@@ -28,7 +30,13 @@
     let adding = $state<number | null>(null);
     let recording = $state<number | null>(null);
     let width = $state(0);
-    const blank = () => ({ load: '', broke: false, months: '12', on: today(), how: '' });
+    const blank = () => ({
+        load: undefined as number | undefined,
+        broke: false,
+        months: 12 as number | undefined,
+        on: today(),
+        how: '',
+    });
     let fresh = $state(blank());
     const say = told();
 
@@ -42,8 +50,6 @@
             postOnce<LimitEvidence>(`${base}/outcomes`, {
                 ...fresh,
                 limit: id,
-                load: Number(fresh.load),
-                months: Number(fresh.months),
             }),
         );
         if (!kept) return;
@@ -230,13 +236,13 @@
             {#if adding === limit.id}
                 <form class="mt-2 flex flex-wrap items-end gap-2" onsubmit={(event) => keep(event, limit.id)}>
                     <label class="flex flex-col gap-0.5"
-                        ><span class="text-[12px] text-soft">Load, {limit.quantity}, {limit.unit}</span><input
-                            class="field w-24 tabular-nums"
-                            type="number"
-                            step="any"
-                            min="0"
+                        ><span class="text-[12px] text-soft">Load, {limit.quantity}, {limit.unit}</span
+                        ><Figure
+                            class="field w-24"
+                            min={0}
                             required
-                            bind:value={fresh.load}
+                            value={fresh.load}
+                            set={(number) => (fresh.load = number)}
                         /></label
                     >
                     <label class="flex flex-col gap-0.5"
@@ -247,24 +253,16 @@
                         ></label
                     >
                     <label class="flex flex-col gap-0.5"
-                        ><span class="text-[12px] text-soft">For, months</span><input
-                            class="field w-20 tabular-nums"
-                            type="number"
-                            min="0"
-                            max="600"
+                        ><span class="text-[12px] text-soft">For, months</span><Figure
+                            class="field w-20"
+                            min={0}
+                            max={600}
                             required
-                            bind:value={fresh.months}
+                            value={fresh.months}
+                            set={(number) => (fresh.months = number)}
                         /></label
                     >
-                    <label class="flex flex-col gap-0.5"
-                        ><span class="text-[12px] text-soft">Seen on</span><input
-                            class="field"
-                            type="date"
-                            max={today()}
-                            required
-                            bind:value={fresh.on}
-                        /></label
-                    >
+                    <DayField label="Seen on" most={today()} bind:value={fresh.on} />
                     <label class="flex min-w-44 flex-1 flex-col gap-0.5"
                         ><span class="text-[12px] text-soft">How</span><input
                             class="field w-full"
@@ -272,7 +270,7 @@
                             bind:value={fresh.how}
                         /></label
                     >
-                    <button class="btn btn-strong">Keep it</button>
+                    <button class="btn btn-strong">Save it</button>
                     <button type="button" class="btn" onclick={() => (adding = null)}>Cancel</button>
                 </form>
             {/if}

@@ -1,4 +1,6 @@
 <script lang="ts">
+    import DayField from '@/ui/DayField.svelte';
+    import Figure from '@/ui/Figure.svelte';
     import { onMount } from 'svelte';
     import type { LibraryPart, Prices } from '@/generated/answers';
     import { get, postOnce } from '@/lib/api';
@@ -18,9 +20,7 @@
     let known = $state.raw<Prices>({ prices: [], sold_by: [] });
     const rows = $derived(known.prices);
     const now = today();
-    /** A field that was emptied is null. */
-    type Typed = string | number | null;
-    const blank = (): Record<string, Typed> => ({ likely: '', used: '', consumables: '', resale: '' });
+    const blank = (): Record<string, number | undefined> => ({});
     let typed = $state(blank());
     const fields = $derived(
         (
@@ -28,15 +28,14 @@
                 ['likely', 'New price'],
                 ['used', 'Used'],
                 ['consumables', 'Consumables'],
-                ['resale', 'Brings when it leaves'],
+                ['resale', 'Trade-in value'],
             ] as const
         ).slice(0, always ? 4 : 2),
     );
-    const isSaid = (value: Typed | undefined) => value !== '' && value !== null && value !== undefined;
     const extras = [
         ['used', 'used'],
         ['consumables', 'consumables'],
-        ['resale', 'brings'],
+        ['resale', 'trade-in'],
     ] as const;
     let asOf = $state(now);
     let source = $state('');
@@ -50,12 +49,7 @@
         event.preventDefault();
         const kept = await say.of(
             postOnce<Prices>(`/parts/${part.id}/prices`, {
-                ...Object.fromEntries(
-                    Object.entries(typed).map(([field, value]) => [
-                        field,
-                        isSaid(value) ? Number(value) : null,
-                    ]),
-                ),
+                ...Object.fromEntries(fields.map(([field]) => [field, typed[field] ?? null])),
                 as_of: asOf,
                 source,
             }),
@@ -78,25 +72,16 @@
 {#if mayPrice}
     <form class="mt-2 flex flex-wrap items-end gap-2" onsubmit={keep}>
         {#each fields as [field, words] (field)}<label class="flex flex-col gap-1"
-                ><span class="text-[12px] text-soft">{words}, {money}</span><input
-                    class="field w-24 tabular-nums"
-                    type="number"
-                    min="0"
-                    max="1000000"
-                    step="any"
-                    required={field === 'likely' && !Object.values(typed).some(isSaid)}
-                    bind:value={typed[field]}
+                ><span class="text-[12px] text-soft">{words}, {money}</span><Figure
+                    class="field w-24"
+                    min={0}
+                    max={1_000_000}
+                    required={field === 'likely' && fields.every(([one]) => typed[one] === undefined)}
+                    value={typed[field]}
+                    set={(number) => (typed[field] = number)}
                 /></label
             >{/each}
-        <label class="flex flex-col gap-1"
-            ><span class="text-[12px] text-soft">Of</span><input
-                class="field w-36"
-                type="date"
-                max={now}
-                required
-                bind:value={asOf}
-            /></label
-        >
+        <DayField label="Of" most={now} bind:value={asOf} />
         <label class="flex flex-1 flex-col gap-1"
             ><span class="text-[12px] text-soft">From whom</span><input
                 class="field w-full min-w-32"
@@ -104,7 +89,7 @@
                 bind:value={source}
             /></label
         >
-        <button class="btn">Set it</button>
+        <button class="btn">Set price</button>
     </form>
 {/if}
 <Told {say} />

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import DayField from '@/ui/DayField.svelte';
     import { today } from '@/lib/format';
 
     /** What every record says beside its figures. */
@@ -12,15 +13,7 @@
     ] as const;
 </script>
 
-<label class="flex flex-col gap-0.5"
-    ><span class="text-[12px] text-soft">On</span><input
-        class="field"
-        type="date"
-        max={today()}
-        required
-        bind:value={said.on}
-    /></label
->
+<DayField label="On" most={today()} bind:value={said.on} />
 {#each fields as [field, words] (field)}<label class="flex min-w-40 flex-1 flex-col gap-0.5"
         ><span class="text-[12px] text-soft">{words}</span><input
             class="field w-full"

@@ -17,7 +17,7 @@
     }
 </script>
 
-<Section title="Invite somebody" about="They get a link by mail and choose a password themselves.">
+<Section title="Invite a person" about="They get a link by mail and choose a password themselves.">
     <form class="flex flex-wrap items-end gap-3" onsubmit={invite}>
         <label class="flex flex-col gap-1"
             ><span class="text-[12px] text-soft">Name</span><input

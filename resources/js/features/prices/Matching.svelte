@@ -1,4 +1,6 @@
 <script lang="ts">
+    import DayField from '@/ui/DayField.svelte';
+    import Figure from '@/ui/Figure.svelte';
     import { untrack } from 'svelte';
     import type { PriceListShown, PriceListsPage, Task } from '@/generated/answers';
     import { post } from '@/lib/api';
@@ -31,7 +33,7 @@
     let said = $state(names.map((_, at) => fields.find(([key]) => guessed.columns?.[key] === at)?.[0] ?? ''));
     let decimal = $state(guessed.decimal ?? 'point');
     let taxed = $state(guessed.taxed ?? false);
-    let rate = $state(String(guessed.rate ?? 1));
+    let rate = $state<number | undefined>(guessed.rate ?? 1);
     let asOf = $state(as_of);
     const say = told();
 
@@ -43,7 +45,7 @@
                 columns,
                 decimal,
                 taxed,
-                rate: Number(rate),
+                rate,
                 as_of: asOf,
             }),
         );
@@ -104,24 +106,16 @@
             ></label
         >
         <label class="flex flex-col gap-1"
-            ><span class="text-[12px] text-soft">{page.currency} for one of the list's currency</span><input
-                class="field w-24 tabular-nums"
-                type="number"
-                min="0"
-                step="any"
+            ><span class="text-[12px] text-soft">{page.currency} for one of the list's currency</span><Figure
+                class="field w-24"
+                min={0}
+                step={0.01}
                 required
-                bind:value={rate}
+                value={rate}
+                set={(number) => (rate = number)}
             /></label
         >
-        <label class="flex flex-col gap-1"
-            ><span class="text-[12px] text-soft">Prices of</span><input
-                class="field"
-                type="date"
-                max={page.today}
-                required
-                bind:value={asOf}
-            /></label
-        >
+        <DayField label="Prices of" most={page.today} bind:value={asOf} />
         <button class="btn btn-strong"
             >{list.state === 'looked' ? 'Preview again' : 'Preview the changes'}</button
         >

@@ -16,7 +16,7 @@
     {#if mayEdit}
         <div class="flex items-center gap-2">
             <button class="btn btn-strong" disabled={!editing.changed || faults.length > 0} onclick={keep}
-                >Keep</button
+                >Save</button
             >
             {#if editing.changed}<button class="btn" onclick={() => editing.drop()}>Drop changes</button>{/if}
             <span class="text-[12px] text-soft"

@@ -20,7 +20,7 @@
                 {#if mayEdit}<button
                         class="btn"
                         onclick={() => undo(edit.number)}
-                        aria-label="Take back: {edit.what} {edit.how}">Take back</button
+                        aria-label="Undo: {edit.what} {edit.how}">Undo</button
                     >{/if}
             </li>
         {/each}

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Figure from '@/ui/Figure.svelte';
     import { gearboxes, mapKinds, slotsOf, type Choices } from './columns';
     import { at, put, type Entry } from './paths';
 
@@ -53,7 +54,6 @@
             group,
             terms.map((one, each) => (each === i ? term : one)),
         );
-    const number = (event: Event) => Number((event.currentTarget as HTMLInputElement).value);
     const chosen = (event: Event) => (event.currentTarget as HTMLSelectElement).value;
 </script>
 
@@ -125,24 +125,21 @@
                             <option value="off-the-shelf remote dyno">any</option>
                         </select>
                     {:else if kind === 'ethanol' || kind === 'octane'}
-                        <input
-                            class="field w-16 border-0 tabular-nums"
-                            type="number"
-                            aria-label={kind === 'ethanol' ? 'Percent' : 'Octane'}
-                            value={(term[kind] as Entry).at_least}
-                            oninput={(event) => set(i, { [kind]: { at_least: number(event) } })}
+                        <Figure
+                            class="field w-16 border-0"
+                            label={kind === 'ethanol' ? 'Percent' : 'Octane'}
+                            value={(term[kind] as { at_least?: number }).at_least}
+                            set={(number) => set(i, { [kind]: { at_least: number ?? 0 } })}
                         />{#if kind === 'ethanol'}<span class="pr-2 text-soft">%</span>{/if}
                     {:else if kind === 'year'}
                         {@const years = term.year as { from?: number; to?: number }}
                         {#each ['from', 'to'] as const as end (end)}
-                            <input
-                                class="field w-18 border-0 tabular-nums"
-                                type="number"
+                            <Figure
+                                class="field w-18 border-0"
                                 placeholder={end}
-                                aria-label="Year, {end}"
-                                value={years[end] ?? ''}
-                                oninput={(event) =>
-                                    set(i, { year: { ...years, [end]: number(event) || undefined } })}
+                                label="Year, {end}"
+                                value={years[end]}
+                                set={(number) => set(i, { year: { ...years, [end]: number } })}
                             />
                         {/each}
                     {:else if kind === 'gearbox'}

@@ -1,4 +1,6 @@
 <script lang="ts">
+    import Figure from '@/ui/Figure.svelte';
+    import { read } from '@/lib/numbers';
     import FramePick from './FramePick.svelte';
     import Num from './Num.svelte';
     import Pick from './Pick.svelte';
@@ -16,7 +18,8 @@
     function take() {
         const found = pasted
             .split(/\n/)
-            .map((row) => (row.match(/\d+(?:[.,]\d+)?/g) ?? []).map((word) => Number(word.replace(',', '.'))))
+            .map((row) => row.split(/[;\t|]|\s{1,}/).map((word) => read(word)))
+            .map((row) => row.filter((one) => typeof one === 'number'))
             .flatMap(([rpm, torque]) => (rpm && torque ? [{ rpm, torque }] : []));
         if (found.length < 3) return;
         curve.points = found.sort((a, b) => a.rpm - b.rpm);
@@ -35,18 +38,18 @@
     <div class="flex flex-wrap gap-1.5" role="group" aria-label="Points of the curve">
         {#each points as point, i (i)}
             <div class="flex flex-col">
-                <input
-                    class="field w-17 rounded-b-none text-soft tabular-nums"
-                    type="number"
-                    aria-label="rpm of point {i + 1}"
-                    bind:value={point.rpm}
+                <Figure
+                    class="field w-17 rounded-b-none text-soft"
+                    step={100}
+                    label="rpm of point {i + 1}"
+                    value={point.rpm}
+                    set={(rpm) => (point.rpm = rpm ?? 0)}
                 />
-                <input
-                    class="field w-17 rounded-t-none border-t-0 font-medium tabular-nums"
-                    type="number"
-                    step="any"
-                    aria-label="Torque of point {i + 1}, {choices.units.torque}"
-                    bind:value={point.torque}
+                <Figure
+                    class="field w-17 rounded-t-none border-t-0 font-medium"
+                    label="Torque of point {i + 1}, {choices.units.torque}"
+                    value={point.torque}
+                    set={(torque) => (point.torque = torque ?? 0)}
                 />
                 <button
                     class="text-[12px] text-soft hover:text-ink"

@@ -57,7 +57,7 @@
                 <Num entry={one} path="reference.torque" label="and" unit={choices.units.torque} />
                 <Num entry={one} path="peaks.power_rpm" label="Power peak moves to" unit="rpm" />
                 <Num entry={one} path="at_ethanol" label="Measured on ethanol" unit="%" />
-                <Num entry={one} path="unmapped" label="Share without a map" unit="0 to 1" />
+                <Num entry={one} path="unmapped" label="Gain untuned" percent />
             </div>
         </details>
     </div>

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Figure from '@/ui/Figure.svelte';
     import { at, put, type Entry } from './paths';
 
     /** A number of a document, with its unit. Empty is not said. */
@@ -8,27 +9,34 @@
         label: string;
         unit?: string;
         step?: string;
+        /** A share, shown in percent. */
+        percent?: boolean;
         wide?: boolean;
         bare?: boolean;
     };
-    let { entry, path, label, unit = '', step = 'any', wide = false, bare = false }: Props = $props();
+    let {
+        entry,
+        path,
+        label,
+        unit = '',
+        step = 'any',
+        percent = false,
+        wide = false,
+        bare = false,
+    }: Props = $props();
     const value = $derived(at(entry, path) as number | undefined);
-    const words = $derived(unit ? `${label}, ${unit}` : label);
+    const suffix = $derived(percent ? '%' : unit);
+    const words = $derived(suffix ? `${label}, ${suffix}` : label);
 </script>
 
 <label class="flex flex-col gap-0.5">
     {#if !bare}<span class="text-[12px] whitespace-nowrap text-soft">{words}</span>{/if}
-    <input
-        class="field {wide ? 'w-full' : 'w-22'} tabular-nums"
-        type="number"
-        {step}
-        aria-label={bare ? words : undefined}
-        value={value ?? ''}
-        oninput={(event) =>
-            put(
-                entry,
-                path,
-                event.currentTarget.value === '' ? undefined : Number(event.currentTarget.value),
-            )}
+    <Figure
+        class="field {wide ? 'w-full' : 'w-22'}"
+        label={bare ? words : undefined}
+        step={step === 'any' ? 1 : Number(step)}
+        scale={percent ? 100 : 1}
+        value={typeof value === 'number' ? value : undefined}
+        set={(number, text) => put(entry, path, number ?? (text.trim() === '' ? undefined : text))}
     />
 </label>

@@ -61,7 +61,7 @@
         <Word entry={part} path="maker" label="Maker" first={isNew} />
         <Word entry={part} path="name" label="Name" grow />
         <div class="flex flex-col gap-0.5">
-            <span class="text-[12px] text-soft">Stands in</span>
+            <span class="text-[12px] text-soft">Slot</span>
             <div class="flex flex-wrap gap-1">
                 {#each [...slots, ...(more || slots.length === 0 ? [''] : [])] as slot, i (i)}
                     <select
@@ -83,7 +83,7 @@
         </div>
     </div>
     <div class="mt-2 flex flex-wrap items-end gap-3">
-        <Num entry={part} path="lead_days" label="There in" unit="days" step="1" />
+        <Num entry={part} path="lead_days" label="Lead time" unit="days" step="1" />
         <Word entry={part} path="warranty" label="Maker's warranty" />
         <Num entry={part} path="fits.years.from" label="Fits cars from" unit="year" step="1" />
         <Num entry={part} path="fits.years.to" label="to" unit="year" step="1" />
@@ -102,10 +102,10 @@
         <div class="flex flex-wrap items-end gap-3">
             <Pick entry={part} path="map.kind" label="Written" options={mapKinds} />
             <Num entry={part} path="map.dyno_hours" label="On the dyno" unit="h" />
-            <Num entry={part} path="map.revision_dyno_hours" label="Written once more" unit="h" />
+            <Num entry={part} path="map.revision_dyno_hours" label="Retune" unit="h" />
             <Num entry={part} path="map.ethanol_max" label="Ethanol at most" unit="%" />
             <Tick
-                label="follows the fuel"
+                label="flex-fuel map"
                 on={at(part, 'map.flex') === true}
                 set={(on) => put(part, 'map.flex', on || undefined)}
             />
@@ -149,7 +149,7 @@
             <Triple entry={part} path="price.new" label="New" unit={options.money} />
             <Triple entry={part} path="price.used" label="Used" unit={options.money} />
             <Num entry={part} path="price.consumables" label="Consumables" unit={options.money} />
-            <Num entry={part} path="price.resale" label="Brings when it leaves" unit={options.money} />
+            <Num entry={part} path="price.resale" label="Trade-in value" unit={options.money} />
         </div>
     {:else if id !== null}
         <Prices always part={{ id }} money={options.money} mayPrice={maySetPrices} again={() => {}} />
@@ -157,7 +157,7 @@
     <div class="mt-2 flex flex-wrap items-end gap-3">
         <Num entry={part} path="price.hours" label="To fit" unit="h" />
         <Num entry={part} path="price.access_hours" label="of them for access" unit="h" />
-        <Word entry={part} path="price.access_group" label="What comes off first" list="access-groups" />
+        <Word entry={part} path="price.access_group" label="Remove first" list="access-groups" />
         <datalist id="access-groups"
             >{#each options.access_groups as group (group)}<option value={group}></option>{/each}</datalist
         >
@@ -228,14 +228,14 @@
         <Num entry={part} path="effects.rev_limit" label="Rev limit" unit="rpm" />
         <Triple entry={part} path="effects.spool_rpm" label="Boost comes later by" unit="rpm" />
         <Num entry={part} path="effects.compression" label="Compression" unit="points" />
-        <Num entry={part} path="effects.cooler.effectiveness" label="Cooler works to" unit="0 to 1" />
+        <Num entry={part} path="effects.cooler.effectiveness" label="Cooler efficiency" percent />
         <Num entry={part} path="effects.cooler.capacity_kj_k" label="stores" unit="kJ/K" />
         <Num entry={part} path="effects.cooler.ua_w_k" label="gives off" unit="W/K" />
-        <Num entry={part} path="effects.compressor.efficiency" label="Compressor works to" unit="0 to 1" />
+        <Num entry={part} path="effects.compressor.efficiency" label="Compressor efficiency" percent />
         <Num entry={part} path="effects.compressor.flow_kg_s" label="and flows" unit="kg/s" />
         <Num entry={part} path="effects.gearing_percent" label="Gearing" unit="%" />
     </div>
-    <h3 class="mt-3 font-medium">It bears</h3>
+    <h3 class="mt-3 font-medium">Its limits</h3>
     <Rows
         entry={part}
         path="effects.limits"
@@ -244,7 +244,7 @@
         columns={limitColumns(options)}
         choices={options}
     />
-    <h3 class="mt-3 font-medium">It holds power or torque to</h3>
+    <h3 class="mt-3 font-medium">Power or torque runs out at</h3>
     <Rows
         entry={part}
         path="effects.ceilings"

@@ -72,7 +72,7 @@
         <Pick
             entry={platform}
             path="engine.aspiration"
-            label="Breathes"
+            label="Aspiration"
             options={pairs('natural', 'turbo', 'blower')}
         />
         <Pick entry={platform} path="engine.injection" label="Injection" options={pairs('port', 'direct')} />
@@ -108,14 +108,9 @@
                 label="at the power peak"
                 unit={options.units.pressure}
             />
-            <Num
-                entry={platform}
-                path="air.compressor_efficiency"
-                label="Compressor works to"
-                unit="0 to 1"
-            />
+            <Num entry={platform} path="air.compressor_efficiency" label="Compressor efficiency" percent />
             <Num entry={platform} path="air.compressor_flow_kg_s" label="and flows" unit="kg/s" />
-            <Num entry={platform} path="air.cooler.effectiveness" label="Cooler works to" unit="0 to 1" />
+            <Num entry={platform} path="air.cooler.effectiveness" label="Cooler efficiency" percent />
             <Num entry={platform} path="air.cooler.capacity_kj_k" label="stores" unit="kJ/K" />
             <Num entry={platform} path="air.cooler.ua_w_k" label="gives off" unit="W/K" />
             <Num entry={platform} path="air.cooler.flow_kg_s" label="at" unit="kg/s" />
@@ -128,7 +123,7 @@
         </div>
     </Group>
 {/if}
-<Group title="What it bears" about="safe, and the edge past which it breaks">
+<Group title="Limits" about="safe to, and where it breaks">
     <Rows
         entry={platform}
         path="limits"
@@ -148,7 +143,7 @@
         choices={options}
     />
 </Group>
-<Group title="What holds its power" closed>
+<Group title="Power or torque runs out at" closed>
     <Rows
         entry={platform}
         path="ceilings"
@@ -160,7 +155,7 @@
 </Group>
 <Group
     title="Curves on other fuels or gearboxes"
-    about="the first that fits the car and the fuel it came with stands in the place of the curve above"
+    about="the first that fits the car and its fuel replaces the curve above"
     closed={curves.length === 0}
 >
     {#each curves as curve, i (i)}

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Figure from '@/ui/Figure.svelte';
     import { at, put, type Entry } from './paths';
 
     /** Low, likely and high; the likely one alone is a figure without a spread. */
@@ -7,36 +8,39 @@
     const names = ['at least', 'likely', 'at most'];
     const value = $derived(at(entry, path) as number | number[] | undefined);
     const shown = $derived(Array.isArray(value) ? value : [undefined, value, undefined]);
-    /** What is being typed, which may be no figure yet. */
-    let typed = $state<(string | undefined)[]>([]);
-    const text = (i: number) => typed[i] ?? (shown[i] === undefined ? '' : String(shown[i]));
+    /** What is being typed: a low or high that waits for its likely one, or what is no number yet. */
+    let typed = $state<(number | string | undefined)[]>([]);
+    const said = (i: number) => (i in typed ? typed[i] : shown[i]);
 
-    function set(i: number, words: string) {
-        typed[i] = words;
-        const [low, likely, high] = names.map((_, each) => text(each));
-        if (!likely) put(entry, path, undefined);
-        else if (!low && !high) put(entry, path, Number(likely));
-        else put(entry, path, [Number(low || likely), Number(likely), Number(high || likely)]);
+    function set(i: number, number: number | undefined, text: string) {
+        typed[i] = number ?? (text.trim() === '' ? undefined : text);
+        const [low, likely, high] = names.map((_, each) => said(each));
+        if (likely === undefined) put(entry, path, undefined);
+        else if (low === undefined && high === undefined) put(entry, path, likely);
+        else put(entry, path, [low ?? likely, likely, high ?? likely]);
     }
+
+    const shownAt = (i: number) => {
+        const one = said(i);
+        return typeof one === 'number' ? one : undefined;
+    };
 </script>
 
 <fieldset class="flex flex-col gap-0.5">
     <legend class="text-[12px] text-soft">{label}, {unit}</legend>
     <div class="flex">
         {#each names as name, i (name)}
-            <input
-                class="field w-16 tabular-nums {i === 0
+            <Figure
+                class="field w-16 {i === 0
                     ? 'rounded-r-none'
                     : i === 2
                       ? 'rounded-l-none'
                       : 'rounded-none border-x-0 font-medium'}"
-                type="number"
-                step="any"
-                aria-label="{label}, {name}"
+                label="{label}, {name}"
                 title={name}
-                value={text(i)}
-                oninput={(event) => set(i, event.currentTarget.value)}
-                onblur={() => {
+                value={shownAt(i)}
+                set={(number, text) => set(i, number, text)}
+                left={() => {
                     // A low or high that waits for its likely one stays.
                     if (value !== undefined) typed = [];
                 }}

@@ -68,14 +68,14 @@ export const limitColumns = (choices: Choices): Column[] => [
     { path: 'name', label: 'Limit', kind: 'text' },
     { path: 'slot', label: 'Of', kind: 'choice', options: slotsOf(choices) },
     { path: 'quantity', label: 'In', kind: 'choice', options: quantities },
-    { path: 'safe', label: 'Safe', kind: 'number', when: (row) => row.over_rpm === undefined },
-    { path: 'edge', label: 'Edge', kind: 'number', when: (row) => row.over_rpm === undefined },
+    { path: 'safe', label: 'Safe to', kind: 'number', when: (row) => row.over_rpm === undefined },
+    { path: 'edge', label: 'Breaks at', kind: 'number', when: (row) => row.over_rpm === undefined },
     { path: 'consequence', label: 'What happens past it', kind: 'text', grow: true },
     ...rests,
 ];
 
 export const ceilingColumns: Column[] = [
-    { path: 'name', label: 'Ceiling', kind: 'text' },
+    { path: 'name', label: 'What runs out', kind: 'text' },
     {
         path: 'kind',
         label: 'It',
@@ -103,7 +103,7 @@ export const ceilingColumns: Column[] = [
             ['crank', 'crank'],
         ],
     },
-    { path: 'value', label: 'Value', kind: 'range', when: (row) => row.over_rpm === undefined },
+    { path: 'value', label: 'Runs out at', kind: 'range', when: (row) => row.over_rpm === undefined },
     { path: 'when', label: 'While', kind: 'condition' },
     ...rests,
 ];
@@ -116,7 +116,7 @@ export const supplyColumns = (choices: Choices): Column[] => [
     {
         path: 'flow_cc_min',
         label: 'Each',
-        unit: 'cm³/min',
+        unit: 'cc/min',
         kind: 'number',
         when: (row) => String(row.kind).includes('injectors'),
     },
@@ -136,8 +136,8 @@ export const supplyColumns = (choices: Choices): Column[] => [
     },
     {
         path: 'volume_cc',
-        label: 'A turn',
-        unit: 'cm³',
+        label: 'Per rev',
+        unit: 'cc',
         kind: 'number',
         when: (row) => row.kind === 'cam-pump',
     },
