@@ -75,11 +75,11 @@ test('a shop enters its own platform and ten parts from nothing and plans a job 
     await type(page, 'Limit', 'Gearbox', limit);
     await pick(page, /^Of/, 'Gearbox', limit);
     await pick(page, /^In/, 'wheel t', limit);
-    await type(page, 'Safe', '190', limit);
-    await type(page, 'Edge', '340', limit);
+    await type(page, 'Safe to', '190', limit);
+    await type(page, 'Breaks at', '340', limit);
     await type(page, 'What happens past it', 'third gear strips', limit);
     await expect(page.getByText(/Gearbox: the stock car uses 105 % of what is safe/)).toBeVisible();
-    await type(page, 'Safe', '290', limit);
+    await type(page, 'Safe to', '290', limit);
     await expect(page.getByText(/Gearbox: the stock car uses/)).toHaveCount(0);
     await page.keyboard.press('Control+s');
     await expect(page.getByRole('status').filter({ hasText: 'Kept.' })).toBeVisible();

@@ -64,7 +64,7 @@ test('a limit is put on record, comes from it by the rule, and a plan from a fil
     await gearbox.getByRole('button', { name: 'Put one on record: Gearbox' }).click();
     await gearbox.getByLabel('Who says so').selectOption({ label: "shop's dyno" });
     await gearbox.getByLabel(/^Safe to/).fill('205');
-    await gearbox.getByLabel(/^Edge at/).fill('228');
+    await gearbox.getByLabel(/^Breaks at/).fill('228');
     await gearbox.getByLabel('File or run').fill('run 77');
     await gearbox.getByLabel('File or run').press('Enter');
     await expect(page.getByText('On record. The limit is what it was.')).toBeVisible();

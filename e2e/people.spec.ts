@@ -25,7 +25,7 @@ function code(secret: string, ahead = 0): string {
     return String(number % 1_000_000).padStart(6, '0');
 }
 
-test('somebody is invited, comes in by the mail, is let go and finds the door shut', async ({
+test('a person is invited, comes in by the mail, is let go and finds the door shut', async ({
     page,
     browser,
 }) => {
@@ -35,7 +35,7 @@ test('somebody is invited, comes in by the mail, is let go and finds the door sh
     await page.getByLabel('Name', { exact: true }).fill('Mael Orrin');
     await page.getByLabel('Email').fill('Mael@Saltmarsh.test');
     await page
-        .getByRole('region', { name: 'Invite somebody' })
+        .getByRole('region', { name: 'Invite a person' })
         .getByRole('combobox')
         .selectOption('technician');
     await page.getByRole('button', { name: 'Invite' }).click();

@@ -243,7 +243,7 @@ test('a job gets a second plan, which is compared on its own bench and chosen to
     await settled(page);
     await strike(page, 'l');
     await panel.getByRole('button', { name: 'Make it the current plan' }).click();
-    await expect(panel.getByText(/stands for the job, open here/)).toBeVisible();
+    await expect(panel.getByText(/the current plan, open here/)).toBeVisible();
     await openBench(page, 'Quiet and quick');
     await expect(page.getByRole('button', { name: 'Plans of this job' })).toContainText('Cheaper');
     await strike(page, 'l');

@@ -149,9 +149,9 @@ Route::middleware(['auth', MemberOfShop::class])->group(function (): void {
     Route::get('/plans/{plan}/revisions', [PlanController::class, 'revisions'])->can('view', 'plan');
     Route::get('/plans/{plan}/revisions/{number}', [PlanController::class, 'past'])->can('view', 'plan');
     Route::get('/plans/{plan}/variants', [VariantController::class, 'index'])->can('view', 'plan');
+    Route::get('/plans/{plan}/comparison', [VariantController::class, 'compare'])->can('view', 'plan');
     Route::post('/plans/{plan}/variants', [VariantController::class, 'store'])->can('update', 'plan');
     Route::scopeBindings()->group(function (): void {
-        Route::get('/plans/{plan}/variants/{variant}', [VariantController::class, 'show'])->can('view', 'plan');
         Route::post('/plans/{plan}/variants/{variant}/restore', [VariantController::class, 'restore'])->withTrashed()->can('update', 'plan');
         Route::delete('/plans/{plan}/variants/{variant}', [VariantController::class, 'destroy'])->can('update', 'plan');
     });

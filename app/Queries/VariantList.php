@@ -9,6 +9,7 @@ use App\Models\Plan;
 use App\Models\PlanVariant;
 use App\Models\User;
 use Pebblerun\Core\Advice\Comparison;
+use Pebblerun\Core\Exchange\OpenedBundle;
 use Pebblerun\Core\Report\ComparisonDocument;
 
 /** The variants of a plan. */
@@ -28,13 +29,20 @@ final class VariantList
         ])->all());
     }
 
-    /** @return array<string, mixed> the plan as it stands beside a variant; valid against comparison of schemas/answers.json */
-    public static function compared(Plan $plan, PlanVariant $variant, User $reader): array
+    /**
+     * Two of the plan and its variants beside each other.
+     *
+     * @param  ?PlanVariant  $here  null for the plan as it is
+     * @return array<string, mixed> valid against comparison of schemas/answers.json
+     */
+    public static function compared(Plan $plan, ?PlanVariant $here, ?PlanVariant $there, User $reader): array
     {
-        $opened = Bundles::of($plan);
-        $there = Bundles::read($plan->job, $plan->library, $variant->document);
-        $comparison = new Comparison(Estimates::of($opened)->estimate(), Estimates::of($there)->estimate());
+        $opened = fn (?PlanVariant $variant): OpenedBundle => $variant === null ? Bundles::of($plan) : Bundles::read($plan->job, $plan->library, $variant->document);
+        $one = $opened($here);
 
-        return ComparisonDocument::of($comparison, Estimates::formatter($opened, $reader));
+        return ComparisonDocument::of(
+            new Comparison(Estimates::of($one)->estimate(), Estimates::of($opened($there))->estimate()),
+            Estimates::formatter($one, $reader),
+        );
     }
 }

@@ -120,9 +120,9 @@ final class AnswersTest extends TestCase
         self::follows('editAnswer', $this->step('restore', 1, 4)->assertOk());
         $id = self::follows('variants', $this->postJson("{$plan}/variants", ['name' => 'kept', 'revision' => 5])->assertCreated())->json('0.id');
         self::follows('variants', $this->getJson("{$plan}/variants")->assertOk());
-        self::follows('comparison', $this->getJson("{$plan}/variants/{$id}")->assertOk());
+        self::follows('comparison', $this->getJson("{$plan}/comparison?here=0&there={$id}")->assertOk());
         self::follows('editAnswer', $this->step('take', $id, 5)->assertOk());
-        self::follows('variants', $this->deleteJson("{$plan}/variants/{$id}")->assertOk());
+        self::follows('variants', $this->deleteJson("{$plan}/comparison?here=0&there={$id}")->assertOk());
         self::follows('variants', $this->postJson("{$plan}/variants/{$id}/restore")->assertOk());
         self::follows('editAnswer', $this->answer(['use' => 'track'])->assertOk());
         self::follows('editAnswer', $this->answer(['use' => 'road'], more: ['show' => 'bench'])->assertOk());

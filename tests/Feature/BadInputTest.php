@@ -31,7 +31,7 @@ final class BadInputTest extends TestCase
     {
         $plan = $this->plan()->id;
         $this->actingAs($this->person('advisor'))->getJson("/plans/{$plan}/revisions/99999999999999999999")->assertStatus(404);
-        $this->getJson("/plans/{$plan}/variants/99999999999999999999")->assertStatus(404);
+        $this->getJson("/plans/{$plan}/comparison?here=0&there=999999999")->assertStatus(404);
         $this->getJson("/plans/{$plan}/revisions?before=99999999999")->assertStatus(422)->assertJsonValidationErrors('before');
         $this->getJson('/?page=99999999999')->assertStatus(422);
         $this->getJson("/plans/{$plan}/cell?slot=turbo&stage=99999999999")->assertStatus(422);

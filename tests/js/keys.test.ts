@@ -90,7 +90,13 @@ test('the rest of a word is nothing when its field goes away, and Enter ends it'
 
 test('a page that begins or goes hears no letter of what was typed at the one before', () => {
     keys.begin(now);
-    expect([after(100, 'u'), after(100, 'b')]).toEqual(['dropped', 'dropped']);
+    expect(after(100, 'Enter'), 'on what has the focus').toBe('on');
+    keys.begin(now);
+    expect([after(100, 'u'), after(100, 'b'), after(100, 'Enter')]).toEqual([
+        'dropped',
+        'dropped',
+        'dropped',
+    ]);
     expect(after(600, 'u')).toBe('on');
     keys.leave();
     expect(after(900, 'u')).toBe('dropped');

@@ -3,7 +3,7 @@
 namespace App\Http\Controllers;
 
 use App\Actions\KeepVariant;
-use App\Http\Requests\PersonRequest;
+use App\Http\Requests\ComparisonRequest;
 use App\Http\Requests\VariantRequest;
 use App\Models\Plan;
 use App\Models\PlanVariant;
@@ -25,10 +25,9 @@ final class VariantController
         return response()->json(VariantList::of($plan), 201);
     }
 
-    /** The variant beside the plan as it stands. */
-    public function show(PersonRequest $request, Plan $plan, PlanVariant $variant): JsonResponse
+    public function compare(ComparisonRequest $request, Plan $plan): JsonResponse
     {
-        return response()->json(VariantList::compared($plan, $variant, $request->person()));
+        return response()->json(VariantList::compared($plan, $request->side('here'), $request->side('there'), $request->person()));
     }
 
     public function restore(Plan $plan, PlanVariant $variant, KeepVariant $variants): JsonResponse

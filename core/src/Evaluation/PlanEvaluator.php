@@ -19,10 +19,13 @@ final class PlanEvaluator
 
     private readonly Shares $shares;
 
+    private readonly StageGains $gains;
+
     public function __construct(private readonly PlannedStages $planned, private readonly FigureStore $store)
     {
         $this->evaluator = $planned->evaluator;
         $this->shares = new Shares($planned->evaluator);
+        $this->gains = new StageGains($planned->evaluator, $planned->bundle->catalog);
     }
 
     /** @return non-empty-list<StageResult> as received, then the stages */
@@ -32,6 +35,7 @@ final class PlanEvaluator
         $keys = array_map(fn (StageState $state): string => $this->keyOf($state->build), $states);
         $known = $this->store->known(array_values(array_unique($keys)));
         $results = $computed = [];
+        $had = null;
         foreach ($states as $i => $state) {
             $model = $this->evaluator->model($state->build);
             $likely = $this->evaluator->likely($model);
@@ -40,7 +44,8 @@ final class PlanEvaluator
             if ($kept === null) {
                 $computed[$keys[$i]] = $figures->toArray();
             }
-            $results[] = $this->result($state, $states[$i - 1] ?? null, $model, $likely, $figures);
+            $results[] = $this->result($state, $states[$i - 1] ?? null, $model, $had, $likely, $figures);
+            $had = $likely;
         }
         $this->store->keep($computed);
 
@@ -69,7 +74,7 @@ final class PlanEvaluator
             plainSum: $changed ? $this->evaluator->plainSum($model) : $likely->peakPower,
             standings: $sampled->standings,
             within: $sampled->within,
-            shares: $changed ? $this->shares->ofParts($model, $likely) : [],
+            lost: $changed ? $this->shares->ofParts($model, $likely) : [],
             costs: $changed ? $this->shares->ofCeilings($model, $likely) : [],
             hot: $sampled->hot,
             soak: $sampled->soak,
@@ -77,8 +82,10 @@ final class PlanEvaluator
         );
     }
 
-    private function result(StageState $state, ?StageState $before, StageModel $model, Likely $likely, StageFigures $figures): StageResult
+    private function result(StageState $state, ?StageState $before, StageModel $model, ?Likely $had, Likely $likely, StageFigures $figures): StageResult
     {
+        $gains = $before === null || $had === null ? [] : $this->gains->of($before, $had, $state, $likely);
+
         return new StageResult(
             $state,
             $model,
@@ -88,7 +95,8 @@ final class PlanEvaluator
             $figures->atTarget,
             $figures->within,
             $figures->plainSum,
-            $this->sharesOf($state, $before, $model, $likely, $figures),
+            $this->sharesOf($state, $before, $model, $likely, $figures, $gains),
+            $gains,
             self::bindingOf($model, $likely, $figures),
             $this->evaluator->readings($model, $likely, $figures->standings),
             $this->evaluator->findings($state->build),
@@ -111,14 +119,21 @@ final class PlanEvaluator
         return [$free->peakPower - $likely->peakPower, $free->peakTorque - $likely->peakTorque];
     }
 
-    /** @return list<PartShare> */
-    private function sharesOf(StageState $state, ?StageState $before, StageModel $model, Likely $likely, StageFigures $figures): array
+    /**
+     * @param  list<StageGain>  $gains
+     * @return list<PartShare>
+     */
+    private function sharesOf(StageState $state, ?StageState $before, StageModel $model, Likely $likely, StageFigures $figures, array $gains): array
     {
-        return $figures->shares === [] ? [] : array_map(
-            fn (Part $part, array $share): PartShare => new PartShare($part, $state->since($part), $model->gainOf($part->key), ...$share, again: $this->boughtAgain($part, $state, $before, $likely)),
-            $state->build->parts,
-            $figures->shares,
-        );
+        $shares = [];
+        foreach ($figures->lost as $i => $lost) {
+            $part = $state->build->parts[$i];
+            $gain = array_values(array_filter($gains, fn (StageGain $one): bool => $one->part === $part))[0] ?? null;
+            $again = $this->boughtAgain($part, $state, $before, $likely);
+            $shares[] = new PartShare($part, $state->since($part), $model->gainOf($part->key), $gain?->power, $gain?->torque, $lost, $again === null ? null : $again - ($gain->power ?? 0.0));
+        }
+
+        return $shares;
     }
 
     /**

@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Evaluation;
 
+use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Model\StageModel;
 
 /** What parts and ceilings are worth in a build: likely curves with one thing more or less. */
@@ -9,29 +10,18 @@ final readonly class Shares
 {
     public function __construct(private Evaluator $evaluator) {}
 
-    /** @return list<array{float, float, float}> adds W, adds N·m, lost W, for each part */
+    /** @return list<float> W at the peak that would be lost without it, for each part */
     public function ofParts(StageModel $model, Likely $likely): array
     {
         $all = [];
         foreach ($model->build->parts as $part) {
             $all[$part->key] = true;
         }
-        $before = $this->evaluator->likely($model->onlyParts([]));
-        $shares = $fitted = [];
-        foreach ($model->build->parts as $part) {
-            $fitted[$part->key] = true;
-            if ($part->isSupporting()) {
-                $shares[] = [0.0, 0.0, 0.0];
 
-                continue;
-            }
-            $with = $this->evaluator->likely($model->onlyParts($fitted));
-            $without = $this->evaluator->likely($model->onlyParts(array_diff_key($all, [$part->key => true])));
-            $shares[] = [$with->peakPower - $before->peakPower, $with->peakTorque - $before->peakTorque, $likely->peakPower - $without->peakPower];
-            $before = $with;
-        }
-
-        return $shares;
+        return array_map(
+            fn (Part $part): float => $part->isSupporting() ? 0.0 : $likely->peakPower - $this->evaluator->likely($model->onlyParts(array_diff_key($all, [$part->key => true])))->peakPower,
+            $model->build->parts,
+        );
     }
 
     /** @return list<array{float, float}> W and N·m that each standing ceiling takes off the peaks */

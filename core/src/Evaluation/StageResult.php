@@ -25,6 +25,7 @@ final readonly class StageResult
      * @param  ?array{float, float}  $within  chance to reach the target with every estimated limit at or below safe, and edge
      * @param  float  $plainSum  W: likely peak when quoted figures are added up
      * @param  list<PartShare>  $shares
+     * @param  list<StageGain>  $gains  what each change adds to the stage before: together, what the stage gains
      * @param  list<CeilingCost>  $ceilings  those that cost something
      * @param  list<LimitReading>  $readings
      * @param  list<Finding>  $findings  faults first
@@ -44,6 +45,7 @@ final readonly class StageResult
         public ?array $within,
         public float $plainSum,
         public array $shares,
+        public array $gains,
         public array $ceilings,
         public array $readings,
         public array $findings,

@@ -23,10 +23,14 @@ final readonly class BoardDocument
 
     private FindingWords $words;
 
+    /** @var list<AddedPowers> by stage */
+    private array $values;
+
     /** @param  list<list<AdvisedFinding>>  $advised  as received, then the stages */
     public function __construct(private Estimate $estimate, private array $advised, private UnitFormatter $say)
     {
         $this->words = new FindingWords($estimate->bundle->catalog);
+        $this->values = array_map(fn (int $stage): AddedPowers => AddedPowers::of($estimate, $stage, $say), array_keys($estimate->results));
     }
 
     /**
@@ -77,9 +81,10 @@ final readonly class BoardDocument
     {
         $cells = [];
         $before = null;
-        foreach ($this->estimate->results as $result) {
+        foreach ($this->estimate->results as $stage => $result) {
             $fuel = $result->state->build->fuel;
-            $cells[] = ['state' => $before === null ? 'received' : ($before === $fuel ? 'carried' : 'new'), 'name' => $fuel->name, ...self::EMPTY];
+            $state = $before === null ? 'received' : ($before === $fuel ? 'carried' : 'new');
+            $cells[] = ['state' => $state, 'name' => $fuel->name, ...self::EMPTY, 'value' => $state === 'new' ? $this->values[$stage]->at(AddedPowers::FUEL) : ''];
             $before = $fuel;
         }
 
@@ -135,15 +140,16 @@ final readonly class BoardDocument
     private function emptyCell(Slot $slot, int $stage, array $here): array
     {
         $before = $this->before($slot, $stage);
+        $value = $this->values[$stage]->at($slot->key);
         foreach ($here as $advised) {
             if ($advised->fixes !== []) {
                 $part = $advised->fixes[0][0];
 
-                return ['state' => $advised->finding->kind->isFault() ? 'missing' : 'advised', 'name' => $part->name, ...self::EMPTY, 'part' => $part->key, 'fits' => array_map(fn (Part $one): string => $one->key, $advised->fixes[0]), 'note' => $this->note($advised, $stage)];
+                return ['state' => $advised->finding->kind->isFault() ? 'missing' : 'advised', 'name' => $part->name, ...self::EMPTY, 'part' => $part->key, 'value' => $value, 'fits' => array_map(fn (Part $one): string => $one->key, $advised->fixes[0]), 'note' => $this->note($advised, $stage)];
             }
         }
 
-        return ['state' => $before !== null ? 'removed' : 'stock', 'name' => $stage === 0 || $before !== null ? $slot->stock : '', ...self::EMPTY];
+        return ['state' => $before !== null ? 'removed' : 'stock', 'name' => $stage === 0 || $before !== null ? $slot->stock : '', ...self::EMPTY, 'value' => $value];
     }
 
     private function note(AdvisedFinding $advised, int $stage): string
@@ -173,7 +179,7 @@ final readonly class BoardDocument
             'name' => $part->name,
             'part' => $part->key,
             'note' => $here === [] ? '' : $this->note($here[0], $stage),
-            'value' => $stage > 0 && $purchase !== null && $first ? $this->value($part, $result) : '',
+            'value' => $stage > 0 && $first ? $this->value($part, $stage, $purchase !== null) : '',
             'marks' => $first && $purchase !== null ? self::marks($purchase) : [],
             'flag' => $this->flag($part, $result, $here),
         ];
@@ -199,18 +205,32 @@ final readonly class BoardDocument
         };
     }
 
-    /** What a bought part is worth in its stage: "+14", "as +5" where it eases the time that is asked, or what it does instead. */
-    private function value(Part $part, StageResult $result): string
+    /** What a part is worth in the stage: "+14", "keeps 60" where it is retuned, "as +5" where it eases the time that is asked, or what it does instead. */
+    private function value(Part $part, int $stage, bool $isBought): string
     {
-        foreach ($result->shares as $share) {
-            if ($share->part === $part && ! $part->isSupporting()) {
-                return $this->say->writeAddedPower($share->again ?? $share->adds);
+        $adds = $this->values[$stage]->at($part->slots[0]);
+        if (! $isBought || ! in_array($adds, ['', $this->say->writeAddedPower(0.0)], true)) {
+            return $isBought ? trim($adds.$this->keeps($part, $stage, ' · ')) : $adds;
+        }
+        $eases = $this->eases($part, $this->estimate->results[$stage]);
+
+        return match (true) {
+            abs($eases) >= $this->say->units->power->watts() => "as {$this->say->writeAddedPower($eases)}",
+            $part->isSupporting() => 'carries others',
+            default => $this->keeps($part, $stage, '') ?: $adds,
+        };
+    }
+
+    /** What retuning keeps of the power that is there. */
+    private function keeps(Part $part, int $stage, string $before): string
+    {
+        foreach ($this->estimate->results[$stage]->shares as $share) {
+            if ($share->part === $part && $share->keeps !== null && $share->keeps >= $this->say->units->power->watts() / 2) {
+                return "{$before}keeps {$this->say->writePower($share->keeps)}";
             }
         }
 
-        $eases = $this->eases($part, $result);
-
-        return abs($eases) < $this->say->units->power->watts() ? 'carries others' : "as {$this->say->writeAddedPower($eases)}";
+        return '';
     }
 
     /** W that the asked time would ask more without it; 0 where no time is asked. */

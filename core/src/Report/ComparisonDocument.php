@@ -8,6 +8,7 @@ use Pebblerun\Core\Advice\Comparison;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
+use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Report\Words\LimitWords;
 
 /** Writes two plans beside each other. */
@@ -15,12 +16,25 @@ final readonly class ComparisonDocument
 {
     private function __construct(private Comparison $comparison, private UnitFormatter $say) {}
 
-    /** @return array{figures: list<array{name: string, here: string, there: string, better: string}>, parts: list<array{slot: string, here: string, there: string}>} */
+    /** @return array<string, mixed> valid against comparison of schemas/answers.json */
     public static function of(Comparison $comparison, UnitFormatter $say): array
     {
         $document = new self($comparison, $say);
 
-        return ['figures' => array_map($document->figure(...), $comparison->figures()), 'parts' => $document->parts()];
+        return ['figures' => array_map($document->figure(...), $comparison->figures()), 'parts' => $document->parts(), 'curves' => $document->curves()];
+    }
+
+    /** @return array<string, mixed> as each ends, over the car as it was received */
+    private function curves(): array
+    {
+        $received = $this->comparison->here->results[0];
+
+        return [
+            'grid' => ['first' => $received->likely->first, 'step' => Thinned::EVERY * Curve::STEP],
+            'received' => CurvesDocument::thin($received->likely, $this->say),
+            'here' => CurvesDocument::thin($this->comparison->here->last()->likely, $this->say),
+            'there' => CurvesDocument::thin($this->comparison->there->last()->likely, $this->say),
+        ];
     }
 
     /** @return array{name: string, here: string, there: string, better: string} better: here, there, or neither where it cannot be said */

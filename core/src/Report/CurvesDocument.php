@@ -4,6 +4,7 @@ namespace Pebblerun\Core\Report;
 
 use Pebblerun\Core\Evaluation\Engine\CeilingCost;
 use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Math\Percentiles;
 use Pebblerun\Core\Report\Words\CeilingWords;
 use Pebblerun\Core\Units\Rpm;
@@ -26,6 +27,15 @@ final readonly class CurvesDocument
             'high' => $this->both(array_map(fn (Percentiles $draws): float => $draws->p90, $band), $rpms),
             'ceilings' => $this->ceilings($i, $rpms),
             'limits' => (new LimitDocument($this->estimate->bundle, $this->estimate->evaluator, $this->say))->along($result, $rpms),
+        ];
+    }
+
+    /** @return array{torque: list<float>, power: list<float>} a curve for a picture */
+    public static function thin(Curve $curve, UnitFormatter $say): array
+    {
+        return [
+            'torque' => array_map(fn (float $value): float => $say->torque($value, $say->curveDecimals()), Thinned::of($curve->torque)),
+            'power' => array_map(fn (float $value): float => $say->power($value, $say->curveDecimals()), Thinned::of($curve->power())),
         ];
     }
 

@@ -54,7 +54,7 @@ final readonly class StageDocument
             'money' => $this->money->stage($i),
             'weakest' => $weakest === null ? null : $limits[(int) array_search($weakest, $result->readings, true)],
             'limits' => $limits,
-            'parts' => array_map(fn (PartShare $share): array => $this->share($share, $result->state), $result->shares),
+            'parts' => array_map(fn (PartShare $share): array => $this->share($share, $i), $result->shares),
             'findings' => $this->findings($i),
             'regions' => $this->limits->regions($result),
             ...$this->notes($i),
@@ -69,7 +69,7 @@ final readonly class StageDocument
 
         return [
             ...$this->figures($i),
-            'curve' => $this->curve(Thinned::of($result->likely->torque), Thinned::of($result->likely->power())),
+            'curve' => CurvesDocument::thin($result->likely, $this->say),
             'money' => $this->money->glance($i),
             'weakest' => $weakest === null ? null : $this->limits->glance($weakest),
             'regions' => $this->limits->regions($result),
@@ -95,7 +95,7 @@ final readonly class StageDocument
         $result = $this->estimate->results[$i];
         foreach ($result->shares as $share) {
             if (in_array($slot, $share->part->slots, true)) {
-                return $this->share($share, $result->state);
+                return $this->share($share, $i);
             }
         }
 
@@ -213,8 +213,9 @@ final readonly class StageDocument
     }
 
     /** @return array<string, mixed> */
-    private function share(PartShare $share, StageState $state): array
+    private function share(PartShare $share, int $i): array
     {
+        $state = $this->estimate->results[$i]->state;
         $supports = $share->part->isSupporting();
 
         return [
@@ -223,11 +224,11 @@ final readonly class StageDocument
             'maker' => $share->part->maker,
             'slots' => $share->part->slots,
             'since' => $share->since,
-            'adds' => $supports ? null : $this->say->power($share->adds),
-            'adds_torque' => $supports ? null : $this->say->torque($share->addsTorque),
+            'adds' => $supports || $share->adds === null ? null : $this->say->power($share->adds),
+            'adds_torque' => $supports || $share->addsTorque === null ? null : $this->say->torque($share->addsTorque),
             'lost' => $supports ? null : $this->say->power($share->lost),
             'covered' => $share->gain->covered ?? true,
-            'why' => $this->gains->of($share, $state->build),
+            'why' => $this->gains->of($share, $state->build, AddedPowers::of($this->estimate, $i, $this->say)->at($share->part->slots[0])),
         ];
     }
 

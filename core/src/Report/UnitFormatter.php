@@ -93,6 +93,34 @@ final readonly class UnitFormatter
         return $this->numerals->signed($watts / $this->units->power->watts(), $this->decimalsOf($watts / $this->units->power->watts()));
     }
 
+    /**
+     * What several things add, written so that it sums to what is written of the whole. What rounding and the spread of draws leave over
+     * is parted among them by size.
+     *
+     * @param  list<float>  $watts  likely values
+     * @param  float  $from  W that the whole was before
+     * @param  float  $to  W that it is with all of them
+     * @return list<string> "+14", without its unit
+     */
+    public function writeAddedPowers(array $watts, float $from, float $to): array
+    {
+        $unit = $this->units->power->watts();
+        $decimals = min($this->decimalsOf($from / $unit), $this->decimalsOf($to / $unit));
+        $scale = 10 ** $decimals / $unit;
+        $sum = (int) (round($this->power($to) * $unit * $scale) - round($this->power($from) * $unit * $scale));
+        $size = array_sum(array_map(abs(...), $watts));
+        $over = $size === 0.0 ? 0.0 : ($sum - array_sum($watts) * $scale) / $size;
+        $wanted = array_map(fn (float $one): float => $one * $scale + abs($one) * $over, $watts);
+        $whole = array_map(fn (float $one): int => (int) floor($one), $wanted);
+        $rests = array_map(fn (float $one, int $down): float => $one - $down, $wanted, $whole);
+        arsort($rests);
+        foreach (array_slice(array_keys($rests), 0, max(0, min(count($rests), $sum - array_sum($whole)))) as $i) {
+            $whole[$i]++;
+        }
+
+        return array_map(fn (int $one): string => $this->numerals->signed($one / 10 ** $decimals, $decimals), array_values($whole));
+    }
+
     /** "310", without its unit. */
     public function writeTorque(float $newtonMetres): string
     {

@@ -126,7 +126,7 @@ final class EthanolLadderTest extends TestCase
         self::assertStringContainsString('measured at 5 %, 85 % ethanol, read at 45 %', implode(' ', self::estimate($ends, 'strong')['parts'][0]['why']));
         $short = self::estimate([$case(5, 20), $case(30, 30)], 'strong');
         self::assertSame(['not-allowed'], array_column($short['findings'], 'kind'));
-        self::assertSame(0.0, $short['parts'][0]['adds']);
+        self::assertSame(0.0, $short['parts'][0]['lost'], 'nothing is lost without it');
     }
 
     public function test_a_content_does_not_go_with_a_curve_over_rpm(): void

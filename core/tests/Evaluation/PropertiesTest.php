@@ -149,7 +149,7 @@ final class PropertiesTest extends TestCase
     {
         return array_map(fn (StageResult $result): array => [
             $result->likely, $result->power, $result->torque, $result->plainSum, $result->usedGain,
-            array_map(fn (PartShare $share): array => [$share->part->key, $share->adds, $share->lost, $share->again], $result->shares),
+            array_map(fn (PartShare $share): array => [$share->part->key, $share->adds, $share->lost, $share->keeps], $result->shares),
             array_map(fn (LimitReading $reading): array => [$reading->used, $reading->rpm], $result->readings),
         ], $estimate->results);
     }

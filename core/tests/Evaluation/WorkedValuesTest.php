@@ -164,7 +164,8 @@ final class WorkedValuesTest extends TestCase
     {
         $results = (new Lyre)->results(['map', 'intake'], ['downpipe'], ['map']);
         self::assertEqualsWithDelta([159.13, 188.54, 191.19, 197.39], array_map(self::kilowatts(...), $results), 0.005);
-        self::assertEqualsWithDelta(197.39 - 191.19, ($results[3]->shares[0]->again ?? 0.0) / 1000.0, 0.01, 'what the new map is worth');
+        self::assertEqualsWithDelta(197.39 - 191.19, $results[3]->gains[0]->power / 1000.0, 0.01, 'what the new map is worth');
+        self::assertEqualsWithDelta(0.0, $results[3]->shares[0]->keeps, 1e-6, 'all of it is gain: the old map would stay good for what it knew');
     }
 
     public static function bounds(): iterable

@@ -119,7 +119,13 @@
     }
 
     const words = (i: number) => (i === 0 ? 'as received' : `stage ${i}`);
-    const knee = (i: number) => (estimate.knee?.stage === i ? estimate.knee.sentence : '');
+    const knee = $derived(estimate.knee);
+
+    /** Where a label's text begins, or ends where it stands before its pebble. */
+    const begins = (box: Box, point: { x: number }) =>
+        box.x < point.x
+            ? { x: box.x + box.width, 'text-anchor': 'end' as const }
+            : { x: box.x, 'text-anchor': 'start' as const };
 
     /** Each label takes the free side of its pebble, clear of the lines of target and budget, the range bars and the path. */
     const boxes = $derived.by(() => {
@@ -149,26 +155,27 @@
                     height: 8,
                 });
         }
-        const wanted = points.map((p, i) => {
-            const size = { width: Math.max(132, knee(i).length * 6), height: knee(i) ? 32 : 18 };
+        /** On either side of a pebble, at its height and ever further above and below. */
+        const around = (p: (typeof points)[number], size: { width: number; height: number }) => {
             const above = y(p.stage.power.p90) - size.height - 4;
             const below = y(p.stage.power.p10) + 4;
-            const rows = [
-                p.y + 6,
-                below,
-                p.y - size.height - 4,
-                above,
-                above - 20,
-                below + 20,
-                above - 40,
-                below + 40,
-            ];
-            const places = rows.flatMap((at) => [
+            const rows = [p.y + 6, below, p.y - size.height - 4, above];
+            for (const away of [20, 40, 60]) rows.push(above - away, below + away);
+            return rows.flatMap((at) => [
                 { x: p.x + 14, y: at, ...size },
                 { x: p.x - 14 - size.width, y: at, ...size },
             ]);
-            return { own: { x: p.x, y: p.y }, places };
-        });
+        };
+        const wanted = points.map((p, i) => ({
+            own: { x: p.x, y: p.y },
+            places: around(p, { width: 132, height: 18 }),
+        }));
+        const at = knee && points[knee.stage];
+        if (knee && at)
+            wanted.push({
+                own: { x: at.x, y: at.y },
+                places: around(at, { width: knee.sentence.length * 6, height: 16 }),
+            });
         return place(wanted, taken, {
             x: left,
             y: top,
@@ -303,18 +310,10 @@
         </g>
         {@const box = boxes[i]}
         {#if box}
-            {@const line = tie(box, point)}
-            {#if line}<path
-                    d="M{line[0].x} {line[0].y}L{line[1].x} {line[1].y}"
-                    stroke="var(--stone)"
-                    stroke-width="1"
-                />{/if}
-            {@const before = box.x < point.x}
-            {@const at = before ? box.x + box.width : box.x}
+            {@render tied(box, point)}
             <text
-                x={at}
+                {...begins(box, point)}
                 y={box.y + 13}
-                text-anchor={before ? 'end' : 'start'}
                 font-size="14"
                 font-weight="650"
                 fill={i ? 'var(--ink)' : 'var(--soft)'}
@@ -326,18 +325,26 @@
                     fill="var(--soft)">&nbsp;{estimate.labels.power}, {words(i)}</tspan
                 >
             </text>
-            {#if knee(i)}
-                <text
-                    x={at}
-                    y={box.y + 27}
-                    text-anchor={before ? 'end' : 'start'}
-                    font-size="11.5"
-                    fill="var(--soft)"
-                    class="halo">{knee(i)}</text
-                >
-            {/if}
         {/if}
     {/each}
+    {#if knee && points[knee.stage]}
+        {@const box = boxes[points.length]}
+        {@const point = points[knee.stage]}
+        {#if box && point}
+            {@render tied(box, point)}
+            <text {...begins(box, point)} y={box.y + 12} font-size="11.5" fill="var(--soft)" class="halo"
+                >{knee.sentence}</text
+            >
+        {/if}
+    {/if}
+    {#snippet tied(box: Box, point: { x: number; y: number })}
+        {@const line = tie(box, point)}
+        {#if line}<path
+                d="M{line[0].x} {line[0].y}L{line[1].x} {line[1].y}"
+                stroke="var(--stone)"
+                stroke-width="1"
+            />{/if}
+    {/snippet}
     <!-- The lines are handles: they lie over everything, and are as thick as a finger. -->
     {#snippet handle(line: 'target' | 'budget', value: number, name: string, box: Box)}
         <rect

@@ -23,6 +23,8 @@ type Key = Pick<KeyboardEvent, 'key' | 'repeat' | 'timeStamp'>;
  */
 export class Keys {
     #last = -Infinity;
+    /** Whether the last was a key, and not a page that began. */
+    #typed = false;
     /** The one key that a burst is made of so far; empty when there are several. */
     #burst = '';
     #waiting: { keys: string[]; since: number } | null = null;
@@ -42,6 +44,7 @@ export class Keys {
     /** A page begins: letters that were meant for what was there before may still come. */
     begin(now = performance.now()) {
         this.#leaving = false;
+        if (now > this.#last) this.#typed = false;
         this.#last = Math.max(this.#last, now);
         this.#burst = '';
     }
@@ -69,12 +72,14 @@ export class Keys {
         if (writes) {
             // The field may go while somebody types: the rest of the word is none of the page's business.
             this.#last = key.key === 'Enter' ? -Infinity : key.timeStamp;
+            this.#typed = true;
             this.#burst = '';
             return 'on';
         }
         if (this.#waits(key)) {
             this.#waiting?.keys.push(key.key);
             this.#last = key.timeStamp;
+            this.#typed = true;
             return 'waits';
         }
         return this.#starts(key) ? 'on' : 'dropped';
@@ -93,7 +98,9 @@ export class Keys {
     }
 
     #starts(key: Key): boolean {
-        const follows = key.timeStamp - this.#last < BURST;
+        // Enter on what has the focus is meant, unless it ends a word.
+        const follows = key.timeStamp - this.#last < BURST && (this.#typed || key.key !== 'Enter');
+        this.#typed = true;
         const kind = STEERS.includes(key.key) ? STEERS.join('') : key.key;
         const same = this.#burst === kind;
         this.#last = key.timeStamp;

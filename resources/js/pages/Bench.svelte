@@ -6,6 +6,7 @@
     import { Bench } from '@/features/bench/bench.svelte';
     import Board from '@/features/bench/Board.svelte';
     import CellPanel from '@/features/bench/CellPanel.svelte';
+    import CompareSheet from '@/features/bench/CompareSheet.svelte';
     import CurvesSheet from '@/features/bench/CurvesSheet.svelte';
     import HelpSheet from '@/features/bench/HelpSheet.svelte';
     import SettingsPanel from '@/features/bench/SettingsPanel.svelte';
@@ -290,5 +291,6 @@
 </Frame>
 <ConflictSheet queue={bench.queue} />
 <CurvesSheet {bench} bind:open={curves} />
+<CompareSheet {bench} bind:open={() => bench.compared !== null, (open) => !open && (bench.compared = null)} />
 <HelpSheet bind:open={help} />
 <Palette bind:open={palette} {bench} {controls} {leave} />

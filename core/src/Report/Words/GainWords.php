@@ -34,8 +34,11 @@ final readonly class GainWords
         $this->torque = $platform->baseline->peakTorque();
     }
 
-    /** @return list<string> */
-    public function of(PartShare $share, Build $build): array
+    /**
+     * @param  string  $adds  to its stage, as it is written: "+14"; empty for what was there before
+     * @return list<string>
+     */
+    public function of(PartShare $share, Build $build, string $adds): array
     {
         $part = $share->part;
         $effects = $this->effects->of($part, $share->gain);
@@ -49,13 +52,13 @@ final readonly class GainWords
                 $this->coverage($share->gain, $build),
                 $this->stacking($share->gain),
                 ...$effects,
-                $this->worth($share),
+                $this->worth($share, $adds),
             ]));
         }
 
         return $part->gains !== []
             ? ["None of its gain cases holds with this build on {$build->fuel->name}, so it counts as nothing.", ...$effects]
-            : [...$effects, $this->worth($share)];
+            : [...$effects, $this->worth($share, $adds)];
     }
 
     private function case(Gain $gain, Build $build): string
@@ -128,10 +131,11 @@ final readonly class GainWords
         return sprintf('Family "%s" can give %.0f %% in all; parts in it share that room.%s', $family->name ?? $gain->family, 100 * $gain->ceiling, $where);
     }
 
-    private function worth(PartShare $share): string
+    private function worth(PartShare $share, string $adds): string
     {
-        $again = $share->again === null ? '' : " Bought anew it gives {$this->say->sayPower($share->again)} over keeping the old one.";
+        $here = $adds === '' ? '' : "In this stage it is worth {$adds} {$this->say->powerLabel()}. ";
+        $keeps = $share->keeps === null ? '' : " With the old one {$this->say->sayPower($share->keeps)} more would be lost.";
 
-        return "Here it adds {$this->say->sayPower($share->adds)} in fitting order; without it {$this->say->sayPower($share->lost)} would be lost.{$again}";
+        return "{$here}Without it {$this->say->sayPower($share->lost)} would be lost.{$keeps}";
     }
 }

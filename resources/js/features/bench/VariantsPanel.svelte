@@ -4,14 +4,9 @@
     import { asked } from '@/lib/keys';
     import type { Bench } from './bench.svelte';
 
-    /** Plans saved under a name: laid over the run, compared part by part and figure by figure, taken. */
+    /** Plans saved under a name: laid over the run, compared, taken. */
     let { bench }: { bench: Bench } = $props();
     let name = $state('');
-    let beside = $state.raw<Variant | null>(null);
-    const compared = $derived.by(() => {
-        void bench.state.revision;
-        return beside === null ? null : bench.compare(beside);
-    });
 
     function keep(event: SubmitEvent) {
         event.preventDefault();
@@ -21,7 +16,6 @@
     }
 
     function forget(variant: Variant) {
-        if (beside?.id === variant.id) beside = null;
         void bench.forget(variant);
     }
 </script>
@@ -62,8 +56,7 @@
                 >
                 <button
                     class="btn px-1.5 py-0 text-[11.5px]"
-                    aria-pressed={beside?.id === variant.id}
-                    onclick={() => (beside = beside?.id === variant.id ? null : variant)}>Compare</button
+                    onclick={() => (bench.compared = { here: 0, there: variant.id })}>Compare</button
                 >
                 <button class="btn px-1.5 py-0 text-[11.5px]" onclick={() => bench.takeVariant(variant)}
                     >Take it</button
@@ -77,52 +70,3 @@
         </li>
     {/each}
 </ul>
-{#if beside && compared}
-    {#await compared then comparison}
-        {#snippet table(
-            caption: string,
-            rows: { name: string; here: string; there: string; better: string }[],
-        )}
-            <table class="mt-2 w-full text-[12px]">
-                <caption class="text-left font-semibold">{caption}</caption>
-                <thead class="text-soft">
-                    <tr>
-                        <th scope="col"></th>
-                        <th scope="col" class="text-left font-normal">this plan</th>
-                        <th scope="col" class="text-left font-normal">{beside?.name}</th>
-                    </tr>
-                </thead>
-                <tbody>
-                    {#each rows as row, at (at)}
-                        <tr class="align-top">
-                            <th
-                                scope="row"
-                                class="border-t border-faint py-0.5 pr-2 text-left font-normal text-soft"
-                                >{row.name}</th
-                            >
-                            {#each ['here', 'there'] as const as side (side)}
-                                <td
-                                    class="border-t border-faint py-0.5 pr-2 {row.better === side
-                                        ? 'font-semibold'
-                                        : ''}"
-                                    >{row[side]}{#if row.better === side}<span class="sr-only">
-                                            (better)</span
-                                        >{/if}</td
-                                >
-                            {/each}
-                        </tr>
-                    {/each}
-                </tbody>
-            </table>
-        {/snippet}
-        {@render table('Figure by figure, the better in bold', comparison.figures)}
-        {#if comparison.parts.length === 0}
-            <p class="mt-2 text-[12px] text-soft">Part by part they are the same.</p>
-        {:else}
-            {@render table(
-                'Part by part',
-                comparison.parts.map((row) => ({ ...row, name: row.slot, better: '' })),
-            )}
-        {/if}
-    {/await}
-{/if}

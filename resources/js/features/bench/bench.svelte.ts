@@ -2,7 +2,6 @@ import type {
     BenchEstimate,
     CellGlance,
     Command,
-    Comparison,
     Finding,
     PlanMade,
     PlanNote,
@@ -48,6 +47,8 @@ export class Bench {
     variants = $state.raw<Variant[]>([]);
     /** Variants that lie over the run, by id. */
     overlaid = $state.raw<number[]>([]);
+    /** What is compared: variants by id, 0 for the plan; null for nothing. */
+    compared = $state.raw<{ here: number; there: number } | null>(null);
     plans = $state.raw<PlanNote[]>([]);
     readonly plan: number;
     readonly queue: EditQueue;
@@ -430,10 +431,6 @@ export class Bench {
     remember(variant: Variant) {
         this.forgotten = null;
         return this.#variants(post<Variant[]>(`/plans/${this.plan}/variants/${variant.id}/restore`, {}));
-    }
-
-    compare(variant: Variant): Promise<Comparison> {
-        return get<Comparison>(`/plans/${this.plan}/variants/${variant.id}`);
     }
 
     takeVariant(variant: Variant) {
