@@ -125,6 +125,7 @@ test('a shop enters its own platform and ten parts from nothing and plans a job 
     await type(page, /Customer/, 'Runa Vik', job);
     await type(page, 'Job', 'Vale for the coast', job);
     await job.getByLabel(/^Platform/).selectOption({ label: 'Orrin Vale 1.8T' });
+    await page.keyboard.press('Tab');
     await job.getByRole('button', { name: 'Start' }).focus();
     await page.keyboard.press('Enter');
     await page.waitForURL(/\/jobs\/\d+\/brief/);

@@ -194,7 +194,7 @@ test('what waits for a job is sent from the counter too', async ({ page, context
 
 test('a returning customer is found while one types, and comes with a second car', async ({ page }) => {
     await signIn(page);
-    await addStage(page);
+    await strike(page, 'n');
     const dialog = page.getByRole('dialog');
     await dialog.getByRole('combobox', { name: 'Customer' }).fill('tollef');
     await expect(dialog.getByRole('option', { name: /PE 21 417, 1 job/ })).toBeVisible();
@@ -214,7 +214,7 @@ test('a returning customer is found while one types, and comes with a second car
     // By its registration the car is found, and stands in the brief of its next job.
     await page.goto('/');
     await expect(page.getByRole('heading', { name: 'Saltmarsh Speed Works' })).toBeVisible();
-    await addStage(page);
+    await strike(page, 'n');
     await dialog.getByRole('combobox', { name: 'Customer' }).fill('21555');
     await dialog.getByRole('option', { name: /PE 21 555/ }).click();
     await dialog.getByLabel('Job').fill('Weekend car again');

@@ -59,6 +59,9 @@ final readonly class AnswerEffects
     /** @return list<Message> */
     private function range(): array
     {
+        if (! $this->estimate->bundle->brief->rangeAsked) {
+            return [];
+        }
         $last = $this->estimate->last();
         $peak = $last->likely->peakPower()->rpm;
         $gain = new Message(AnswerEffectCode::TorqueInRange, ['share' => $last->usedGain]);

@@ -21,7 +21,8 @@
     const frame = $props.id();
     const left = 40;
     const right = 70;
-    const bottom = 20;
+    /** The axis, and what the stages gain over the range in use. */
+    const bottom = 36;
     const gap = 12;
     const panel = $derived((height - bottom - gap - 8) / 2);
     const torqueBox = $derived<[number, number]>([8 + panel, 8]);
@@ -35,17 +36,17 @@
     const rpms = $derived(Math.max(...stages.map((s) => s.curve.torque.length)));
     const rpm = (i: number) => estimate.grid.first + i * estimate.grid.step;
     const x = $derived(fixed([rpm(0), rpm(rpms - 1)], [left, width - right]));
-    const torqueTop = $derived(
-        1.06 *
-            Math.max(
-                ...stages.flatMap((s) => s.curve.torque),
-                ...(detail?.high.torque ?? []),
-                1.04 * Math.min(...(limit?.points.map((p) => p.safe) ?? [0])),
-            ),
-    );
-    const torque = $derived(
-        fixed([0.5 * Math.min(...(stages[0]?.curve.torque ?? [0])), torqueTop], torqueBox),
-    );
+    const torqueLow = $derived(0.5 * Math.min(...(stages[0]?.curve.torque ?? [0])));
+    /** The curves stay below the line of writing at the panel's top. */
+    const torqueTop = $derived.by(() => {
+        const most = Math.max(
+            ...stages.flatMap((s) => s.curve.torque),
+            ...(detail?.high.torque ?? []),
+            1.04 * Math.min(...(limit?.points.map((p) => p.safe) ?? [0])),
+        );
+        return torqueLow + ((most - torqueLow) * panel) / Math.max(1, panel - 18);
+    });
+    const torque = $derived(fixed([torqueLow, torqueTop], torqueBox));
     const power = $derived(
         fixed(
             [
@@ -235,11 +236,11 @@
         <path d="M{left} {axis.box[0]}H{width - right}" stroke="var(--line)" />
     {/each}
     {#each x.ticks(6) as tick (tick)}
-        <text x={x(tick)} y={height - 5} text-anchor="middle" font-size="11" fill="var(--soft)"
+        <text x={x(tick)} y={height - 21} text-anchor="middle" font-size="11" fill="var(--soft)"
             >{figure(tick)}</text
         >
     {/each}
-    <text x={width - right + 8} y={height - 5} font-size="11" fill="var(--soft)">rpm</text>
+    <text x={width - right + 8} y={height - 21} font-size="11" fill="var(--soft)">rpm</text>
     {#if limit}
         <path
             d={forbidden(limit.points, torque, torqueBox)}
@@ -332,13 +333,13 @@
             fill={stage.index ? 'var(--river)' : 'var(--soft)'}>{name(stage)}</text
         >
     {/each}
-    {#if shown}
-        <text x={width - right - 5} y={powerBox[0] - 5} text-anchor="end" font-size="11" fill="var(--soft)">
-            torque over the used range: {stages
+    {#if stages.length > 1}
+        <text x={4} y={height - 5} font-size="11" fill="var(--soft)">
+            torque {figure(estimate.rpm_range.from)}–{figure(estimate.rpm_range.to)} rpm: {stages
                 .slice(1)
                 .map(
                     (s) =>
-                        `${s.index}: ${s.used_gain_percent >= 0 ? '+' : ''}${precise(s.used_gain_percent)} %`,
+                        `${s.index === 1 ? 'stage ' : ''}${s.index} ${s.used_gain_percent >= 0 ? '+' : ''}${precise(s.used_gain_percent)} %`,
                 )
                 .join(', ')}
         </text>

@@ -1,5 +1,5 @@
 <script lang="ts">
-    import { place, tie } from '@/charts/labels';
+    import { covered, place, tie } from '@/charts/labels';
     import { fixed, roomy } from '@/charts/scale';
     import type { BenchEstimate } from '@/generated/answers';
     import { money, output, precise } from '@/lib/format';
@@ -74,7 +74,7 @@
         const stage = read === null ? undefined : stages[read];
         if (!stage) return '';
         const weakest = stage.weakest ? `; ${stage.weakest.name} ${stage.weakest.percents}` : '';
-        return `${words(stage.index)}: ${output(stage.power.p10, estimate.labels.tenths)}–${output(stage.power.p90, estimate.labels.tenths)} ${estimate.labels.power}, ${money(stage.money.cumulative.likely, symbol)}${weakest}`;
+        return `${words(stage.index)}: ${output(stage.power.p10, estimate.labels.tenths)}–${output(stage.power.p90, estimate.labels.tenths)} ${estimate.labels.power}, ${money(stage.money.cumulative.likely, symbol)}${weakest}${knee?.stage === stage.index ? `; ${knee.sentence}` : ''}`;
     });
 
     const clamp = (value: number, least: number, most: number) => Math.min(most, Math.max(least, value));
@@ -120,6 +120,12 @@
 
     const words = (i: number) => (i === 0 ? 'as received' : `stage ${i}`);
     const knee = $derived(estimate.knee);
+    /** In two lines, where a long one would cross the path. */
+    const kneeLines = $derived.by(() => {
+        const all = (knee?.sentence ?? '').split(' ');
+        const first = all.slice(0, Math.ceil(all.length / 2));
+        return [first.join(' '), all.slice(first.length).join(' ')];
+    });
 
     /** Where a label's text begins, or ends where it stands before its pebble. */
     const begins = (box: Box, point: { x: number }) =>
@@ -147,7 +153,8 @@
             );
         for (const [i, p] of points.entries()) {
             const next = points[i + 1];
-            for (let t = 0.1; next && t < 1; t += 0.1)
+            const steps = next ? Math.ceil(Math.hypot(next.x - p.x, next.y - p.y) / 8) : 1;
+            for (let t = 1 / steps; next && t < 1; t += 1 / steps)
                 taken.push({
                     x: p.x + (next.x - p.x) * t - 6,
                     y: p.y + (next.y - p.y) * t - 4,
@@ -166,7 +173,7 @@
                 { x: p.x - 14 - size.width, y: at, ...size },
             ]);
         };
-        const wanted = points.map((p, i) => ({
+        const wanted = points.map((p) => ({
             own: { x: p.x, y: p.y },
             places: around(p, { width: 132, height: 18 }),
         }));
@@ -174,14 +181,22 @@
         if (knee && at)
             wanted.push({
                 own: { x: at.x, y: at.y },
-                places: around(at, { width: knee.sentence.length * 6, height: 16 }),
+                places: around(at, {
+                    width: Math.max(...kneeLines.map((one) => one.length)) * 6,
+                    height: 30,
+                }),
             });
-        return place(wanted, taken, {
+        const placed = place(wanted, taken, {
             x: left,
             y: top,
             width: width - left - right,
             height: height - top - bottom,
         });
+        const sentence = placed[points.length];
+        // Where it fits nowhere it is a word at its pebble, and the whole of it is read there.
+        return sentence && covered(sentence, [...taken, ...placed.slice(0, points.length)]) > 0.06
+            ? placed.slice(0, points.length)
+            : placed;
     });
 </script>
 
@@ -322,7 +337,10 @@
                 {output(point.stage.power.p50, estimate.labels.tenths)}<tspan
                     font-size="11.5"
                     font-weight="400"
-                    fill="var(--soft)">&nbsp;{estimate.labels.power}, {words(i)}</tspan
+                    fill="var(--soft)"
+                    >&nbsp;{estimate.labels.power}, {words(i)}{knee?.stage === i && !boxes[points.length]
+                        ? ', knee'
+                        : ''}</tspan
                 >
             </text>
         {/if}
@@ -332,9 +350,13 @@
         {@const point = points[knee.stage]}
         {#if box && point}
             {@render tied(box, point)}
-            <text {...begins(box, point)} y={box.y + 12} font-size="11.5" fill="var(--soft)" class="halo"
-                >{knee.sentence}</text
-            >
+            {#each kneeLines as line, i (i)}<text
+                    {...begins(box, point)}
+                    y={box.y + 12 + 14 * i}
+                    font-size="11.5"
+                    fill="var(--soft)"
+                    class="halo">{line}</text
+                >{/each}
         {/if}
     {/if}
     {#snippet tied(box: Box, point: { x: number; y: number })}

@@ -18,6 +18,11 @@ export function spread(wanted: number[], height: number, bounds: [number, number
 
 export type Box = { x: number; y: number; width: number; height: number };
 
+/** How much of a box lies over others, as a share. */
+export function covered(box: Box, others: Box[]): number {
+    return others.reduce((sum, other) => sum + overlap(box, other), 0) / area(box);
+}
+
 function overlap(a: Box, b: Box): number {
     const x = Math.min(a.x + a.width, b.x + b.width) - Math.max(a.x, b.x);
     const y = Math.min(a.y + a.height, b.y + b.height) - Math.max(a.y, b.y);

@@ -149,12 +149,13 @@
             aria-label="The board: slots against stages"
             aria-multiselectable="true"
             class="w-full table-fixed border-separate border-spacing-0"
+            style:min-width="{300 + 138 * (bench.stages.length - 1 + (bench.naming === NEW ? 1 : 0))}px"
             onkeydown={keydown}
         >
             <colgroup>
-                <col class="w-[74px]" />
-                <col class="w-[132px]" />
-                <col class="w-[136px]" />
+                <col class="w-[60px] xl:w-[74px]" />
+                <col class="w-[112px] xl:w-[132px]" />
+                <col class="w-[128px] xl:w-[136px]" />
                 {#each bench.stages.slice(1) as stage (stage.key)}<col />{/each}{#if bench.naming === NEW}<col
                     />{/if}
             </colgroup>

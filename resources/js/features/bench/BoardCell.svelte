@@ -6,6 +6,10 @@
     const bought = $derived(cell.state === 'new' || cell.state === 'again');
 </script>
 
+{#snippet value()}
+    {#if cell.value}<span class="shrink-0 text-[12px] font-medium text-river">{cell.value}</span>{/if}
+{/snippet}
+
 {#if bought}
     <span class="flex items-baseline gap-1.5">
         {#if cell.flag === 'fault'}<span class="font-bold text-rust" title={cell.note}>!</span>{/if}
@@ -16,7 +20,7 @@
                 >{mark}</span
             >{/each}
         {#if cell.state === 'again'}<span class="text-[11px] text-soft">again</span>{/if}
-        <span class="text-[12px] font-medium text-river">{cell.value}</span>
+        {@render value()}
     </span>
 {:else if cell.state === 'spanned'}
     <span class="block truncate border-l-2 border-river pl-2 text-[12px] text-soft" title={cell.name}
@@ -31,17 +35,24 @@
         {#if cell.flag === 'fault'}<span class="relative bg-ground px-1 text-[11px] text-rust">! see why</span
             >{/if}
         <span class="sr-only">{cell.name}, carried on</span>
+        {#if cell.value}<span class="absolute right-0 bg-ground pl-1">{@render value()}</span>{/if}
     </span>
 {:else if cell.state === 'missing'}
-    <span class="block truncate text-[12px] text-rust" title={cell.note}
-        ><span class="border-b border-dashed border-rust">needs {cell.name}</span></span
+    <span class="flex items-baseline gap-1.5 text-[12px] text-rust" title={cell.note}
+        ><span class="min-w-0 flex-1 truncate"
+            ><span class="border-b border-dashed border-rust">needs {cell.name}</span></span
+        >{@render value()}</span
     >
 {:else if cell.state === 'advised'}
-    <span class="block truncate text-[12px] text-soft" title={cell.note}
-        ><span class="border-b border-dotted border-stone">advised: {cell.name}</span></span
+    <span class="flex items-baseline gap-1.5 text-[12px] text-soft" title={cell.note}
+        ><span class="min-w-0 flex-1 truncate"
+            ><span class="border-b border-dotted border-stone">advised: {cell.name}</span></span
+        >{@render value()}</span
     >
 {:else if cell.state === 'removed'}
-    <span class="block truncate text-[12px] text-soft">back to stock</span>
+    <span class="flex items-baseline gap-1.5 text-[12px] text-soft"
+        ><span class="min-w-0 flex-1 truncate">back to stock</span>{@render value()}</span
+    >
 {:else if cell.state === 'left-over'}
     <span class="block truncate text-[12px]" title={cell.note}
         >{cell.name} <span class="text-soft">from the kit</span></span

@@ -42,5 +42,18 @@
                 )}
             </section>
         {/each}
+        <section>
+            <h3 class="mb-1 font-semibold">What the figures say</h3>
+            <dl class="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1">
+                <dt class="font-medium">8 cars in 10</dt>
+                <dd>P10–P90: of ten such cars one is below, one above</dd>
+                <dt class="font-medium">median</dt>
+                <dd>half of such cars are above (P50)</dd>
+                <dt class="font-medium">+14 in a cell</dt>
+                <dd>what the change adds; a column sums to what its stage gains</dd>
+                <dt class="font-medium">keeps 60</dt>
+                <dd>lost if the map were not retuned; no gain</dd>
+            </dl>
+        </section>
     </div>
 </Sheet>

@@ -31,12 +31,10 @@
         {stage.index ? `Stage ${stage.index} ${stage.name}` : 'As received'}
     </h2>
     <p class="mt-0.5">
+        <span class="text-soft">8 cars in 10:</span>
         <b>{output(stage.power.p10, labels.tenths)}–{output(stage.power.p90, labels.tenths)} {labels.power}</b
-        >
-        <span class="text-soft"
-            >8 cars in 10 (P10–P90), likely {output(stage.power.likely, labels.tenths)} near {figure(
-                stage.power.rpm,
-            )} rpm</span
+        ><span class="text-soft"
+            >, likely {output(stage.power.likely, labels.tenths)} near {figure(stage.power.rpm)} rpm</span
         >
     </p>
     <p class="text-soft">
