@@ -309,11 +309,15 @@ test('a variant is kept, laid over the run, compared figure by figure and taken 
     await settled(page);
     await strike(page, 'v');
     await panel.getByRole('button', { name: 'Compare' }).click();
-    await expect(panel.getByRole('row', { name: /^Intercooler Front cooler, 9 L, stage 2/ })).toBeVisible();
-    await expect(panel.getByRole('row', { name: /^Wheel power, median/ })).toContainText('(better)');
+    const sheet = page.getByRole('dialog', { name: 'Compare' });
+    await expect(sheet.getByRole('row', { name: /^Intercooler Front cooler, 9 L, stage 2/ })).toBeVisible();
+    await expect(sheet.getByRole('row', { name: /^Wheel power, median/ })).toContainText('(better)');
+    await expect(sheet.getByRole('img', { name: /^Torque and power/ })).toBeVisible();
+    await sheet.getByLabel('Left').selectOption('as asked');
+    await expect(sheet).toContainText('Part by part they are the same.');
+    await page.keyboard.press('Escape');
     await panel.getByRole('button', { name: 'Take it' }).click();
     await settled(page);
-    await expect(panel).toContainText('Part by part they are the same.');
     expect(await foot(page, 2).innerText()).toBe(before);
     await panel.getByRole('button', { name: 'Delete' }).click();
     await expect(panel).toContainText('No variants yet.');

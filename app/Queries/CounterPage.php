@@ -8,6 +8,7 @@ use App\Models\User;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Pebblerun\Core\Advice\NextStep;
+use Pebblerun\Core\Evaluation\Limits\Status;
 use Pebblerun\Core\Report\Terms;
 
 /** The list of jobs on the counter. */
@@ -38,13 +39,25 @@ final readonly class CounterPage
                 'car' => $job->carInWords(),
                 'advisor' => $job->advisor->name,
                 'updated' => $job->updated_at->toIso8601String(),
-                'due' => ['key' => $job->due->value, 'words' => Terms::nextStep($job->due)],
+                'due' => ['key' => $job->due->value, 'words' => self::words($job->due, $summaries[$job->id]['run'] ?? [])],
                 'old_price' => $job->oldest_price !== null && $job->oldest_price < $since ? $job->oldest_price : null,
                 'summary' => $summaries[$job->id] ?? null,
             ])->values(),
             'counts' => $this->counts(),
             'platforms' => Platform::query()->where('shop_id', $this->person->shop_id)->whereHas('versions')->orderBy('name')->get(['id', 'name'])->toArray(),
         ];
+    }
+
+    /**
+     * What is due; a plan past safe says so, though the customer's risk allows it.
+     *
+     * @param  list<array{status: string}>  $run  of the summary
+     */
+    private static function words(NextStep $due, array $run): string
+    {
+        $isPastSafe = array_filter($run, fn (array $stage): bool => Status::from($stage['status'])->severity() >= Status::Over->severity()) !== [];
+
+        return $due === NextStep::Ready && $isPastSafe ? Terms::readyAtBoldRisk() : Terms::nextStep($due);
     }
 
     /**

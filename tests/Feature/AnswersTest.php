@@ -37,7 +37,7 @@ final class AnswersTest extends TestCase
         'GET plans/{plan}' => 'planState', 'DELETE plans/{plan}' => 'plans', 'POST plans/{plan}/restore' => 'plans', 'POST plans/{plan}/edits' => 'editAnswer',
         'GET plans/{plan}/cell' => 'cellDetail', 'GET plans/{plan}/stage' => 'stageDetail', 'GET plans/{plan}/curves' => 'curvesDetail', 'GET plans/{plan}/reasons' => 'reasons', 'GET plans/{plan}/fixes' => 'fixes',
         'GET plans/{plan}/renewal' => 'renewal', 'GET plans/{plan}/revisions' => 'revisions', 'GET plans/{plan}/revisions/{number}' => 'planState',
-        'GET plans/{plan}/variants' => 'variants', 'POST plans/{plan}/variants' => 'variants', 'GET plans/{plan}/variants/{variant}' => 'comparison',
+        'GET plans/{plan}/variants' => 'variants', 'POST plans/{plan}/variants' => 'variants', 'GET plans/{plan}/comparison' => 'comparison',
         'DELETE plans/{plan}/variants/{variant}' => 'variants', 'POST plans/{plan}/variants/{variant}/restore' => 'variants',
     ];
 
@@ -122,7 +122,7 @@ final class AnswersTest extends TestCase
         self::follows('variants', $this->getJson("{$plan}/variants")->assertOk());
         self::follows('comparison', $this->getJson("{$plan}/comparison?here=0&there={$id}")->assertOk());
         self::follows('editAnswer', $this->step('take', $id, 5)->assertOk());
-        self::follows('variants', $this->deleteJson("{$plan}/comparison?here=0&there={$id}")->assertOk());
+        self::follows('variants', $this->deleteJson("{$plan}/variants/{$id}")->assertOk());
         self::follows('variants', $this->postJson("{$plan}/variants/{$id}/restore")->assertOk());
         self::follows('editAnswer', $this->answer(['use' => 'track'])->assertOk());
         self::follows('editAnswer', $this->answer(['use' => 'road'], more: ['show' => 'bench'])->assertOk());

@@ -44,6 +44,18 @@ final class CounterTest extends TestCase
         $this->get('/?due=nonsense')->assertSessionHasErrors('due');
     }
 
+    public function test_a_plan_past_safe_is_ready_at_bold_risk(): void
+    {
+        $words = [];
+        $this->actingAs($this->person('advisor'))->get('/')->assertOk()->assertInertia(function (AssertableInertia $page) use (&$words): void {
+            foreach ($page->toArray()['props']['jobs'] as $job) {
+                $words[$job['title']] = $job['due']['words'];
+            }
+        });
+        self::assertSame('ready to show, at bold risk', $words['No strong pump near']);
+        self::assertSame('ready to show', $words['Skarn Hill commuter']);
+    }
+
     public function test_an_edit_brings_a_job_to_the_top_and_its_next_step_up_to_date(): void
     {
         $plan = $this->plan('Natural first');

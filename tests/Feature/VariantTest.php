@@ -2,6 +2,8 @@
 
 namespace Tests\Feature;
 
+use Illuminate\Http\Response;
+use Illuminate\Testing\TestResponse;
 use Tests\TestCase;
 
 final class VariantTest extends TestCase
@@ -19,7 +21,7 @@ final class VariantTest extends TestCase
         self::assertCount(4, $kept[0]['run']);
         $this->edit([['do' => 'fit', 'stage' => 's2', 'part' => 'kolvane-front-9']], 1)->assertOk();
 
-        $compared = $this->getJson($this->url("/{$kept[0]['id']}"))->assertOk()->json();
+        $compared = $this->compare($kept[0]['id'])->assertOk()->json();
         self::assertSame([['slot' => 'Intercooler', 'here' => 'Front cooler, 9 L, stage 2', 'there' => 'Top cooler, 6 L, stage 2']], $compared['parts']);
         $figures = array_column($compared['figures'], null, 'name');
         self::assertSame('here', $figures['Wheel power, median']['better']);
@@ -29,7 +31,27 @@ final class VariantTest extends TestCase
         $this->step('take', $kept[0]['id'], 1)->assertStatus(409);
         $this->step('take', $kept[0]['id'], 2)->assertOk()->assertJson(['state' => ['revision' => 3, 'label' => 'Take variant "As quoted"', 'redo' => null]]);
         self::assertEquals($start, $this->plan()->document);
-        self::assertSame([], $this->getJson($this->url("/{$kept[0]['id']}"))->json('parts'));
+        self::assertSame([], $this->compare($kept[0]['id'])->json('parts'));
+    }
+
+    /** @return TestResponse<Response> of the plan as it is beside a variant */
+    private function compare(int $variant): TestResponse
+    {
+        return $this->getJson("/plans/{$this->plan()->id}/comparison?".http_build_query(['here' => 0, 'there' => $variant]));
+    }
+
+    public function test_two_variants_are_compared_with_the_curves_of_both(): void
+    {
+        $this->actingAs($this->person('advisor'));
+        $one = $this->postJson($this->url(), ['name' => 'A', 'revision' => 1])->json('0.id');
+        $this->edit([['do' => 'fit', 'stage' => 's2', 'part' => 'kolvane-front-9']], 1)->assertOk();
+        $other = $this->postJson($this->url(), ['name' => 'B', 'revision' => 2])->json('1.id');
+        $this->edit([['do' => 'remove-stage', 'stage' => 's3']], 2)->assertOk();
+        $compared = $this->getJson("/plans/{$this->plan()->id}/comparison?".http_build_query(['here' => $one, 'there' => $other]))->assertOk();
+        self::assertSame(['Intercooler'], array_column($compared->json('parts'), 'slot'));
+        self::assertGreaterThan(max($compared->json('curves.here.power')), max($compared->json('curves.there.power')));
+        self::assertGreaterThan(max($compared->json('curves.received.power')), max($compared->json('curves.here.power')));
+        $this->getJson("/plans/{$this->plan()->id}/comparison?here=0")->assertStatus(422);
     }
 
     public function test_a_name_is_kept_once_and_can_be_dropped(): void
@@ -56,7 +78,7 @@ final class VariantTest extends TestCase
         $this->actingAs($this->person('advisor'));
         $id = $this->postJson($this->url(), ['name' => 'A', 'revision' => 1])->json('0.id');
         $this->deleteJson($this->url("/{$id}"))->assertOk()->assertExactJson([]);
-        $this->getJson($this->url("/{$id}"))->assertNotFound();
+        $this->compare($id)->assertNotFound();
         $this->postJson($this->url("/{$id}/restore"))->assertOk()->assertJsonPath('0.name', 'A');
         $this->deleteJson($this->url("/{$id}"))->assertOk();
         $this->postJson($this->url(), ['name' => 'A', 'revision' => 1])->assertCreated();
@@ -77,7 +99,7 @@ final class VariantTest extends TestCase
         $this->actingAs($this->person('advisor'));
         $other = $this->plan('Natural first');
         $id = $this->postJson("/plans/{$other->id}/variants", ['name' => 'B', 'revision' => 1])->json('0.id');
-        $this->getJson($this->url("/{$id}"))->assertNotFound();
+        $this->compare($id)->assertNotFound();
     }
 
     public function test_a_line_dragged_on_the_run_is_an_answer_of_the_brief(): void

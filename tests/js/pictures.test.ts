@@ -87,3 +87,7 @@ test('no two pebbles beside each other look alike, and the water reaches across'
     const reach = 40 + 24 * (wavyLine(40, 640, 100).match(/24 0/g)?.length ?? 0);
     expect(reach).toBeGreaterThanOrEqual(616);
 });
+
+test('a single value lies in the middle of its picture', () => {
+    expect(roomy([150, 150], [100, 0], { below: 0, above: 0 })(150)).toBe(50);
+});

@@ -15,12 +15,16 @@ final readonly class Mover
         public ?MapKind $map,
         public ?Fuel $fuel,
         public ?float $share,
+        public int $costs = 0,
     ) {}
 
-    /** @param  float  $safe  what it would bear, in the limit's SI unit; for a cooler what the charge would come down to */
-    public static function part(Part $part, float $safe): self
+    /**
+     * @param  float  $safe  what it would bear, in the limit's SI unit; for a cooler what the charge would come down to
+     * @param  int  $costs  minor units, fitted, tax and reserve in
+     */
+    public static function part(Part $part, float $safe, int $costs): self
     {
-        return new self($part, $safe, null, null, null);
+        return new self($part, $safe, null, null, null, $costs);
     }
 
     /** @param  float  $safe  what it would bear under such a map */

@@ -10,6 +10,8 @@ use Pebblerun\Core\Evaluation\Evaluator;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\Model\StageModel;
+use Pebblerun\Core\Evaluation\Timeline\Purchase;
+use Pebblerun\Core\Job\Plan\Change;
 
 /** Finds what would move a limit: parts that bear more, cheapest first, a kind of map, a fuel that asks less. */
 final readonly class Movers
@@ -29,7 +31,7 @@ final readonly class Movers
         $parts = $reading->limit->quantity === Quantity::ChargeTemperature && $reading->used !== null
             ? $this->coolers($reading, $build)
             : $this->parts($reading, $build);
-        usort($parts, fn (Mover $a, Mover $b): int => $a->part?->price->new->likely <=> $b->part?->price->new->likely);
+        usort($parts, fn (Mover $a, Mover $b): int => $a->costs <=> $b->costs);
 
         return [...$parts, ...$this->maps($reading, $build), ...$this->fuels($reading, $build)];
     }
@@ -42,7 +44,7 @@ final readonly class Movers
             foreach ($part->effects->limits as $limit) {
                 $safe = $limit->safeAt($reading->rpm) * $limit->movedBy($build->situation->mapKind());
                 if ($limit->slot === $reading->limit->slot && $limit->quantity === $reading->limit->quantity && $safe > $reading->safe * (1.0 + self::WORTH)) {
-                    $movers[] = Mover::part($part, $safe);
+                    $movers[] = Mover::part($part, $safe, $this->fitted($part));
                 }
             }
         }
@@ -58,12 +60,17 @@ final readonly class Movers
             if ($part->effects->cooler !== null) {
                 $fifth = $this->charge($build->with($part), $reading);
                 if ($fifth !== null && $fifth < $reading->typical - self::WORTH_KELVIN) {
-                    $movers[] = Mover::part($part, $fifth);
+                    $movers[] = Mover::part($part, $fifth, $this->fitted($part));
                 }
             }
         }
 
         return $movers;
+    }
+
+    private function fitted(Part $part): int
+    {
+        return $this->evaluator->money([new Purchase($part, Change::fit($part->key), false)])->spend->likely;
     }
 
     /** K on the fifth pull of the likely build, at the same speed and on the same day. */

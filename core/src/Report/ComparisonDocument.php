@@ -62,7 +62,7 @@ final readonly class ComparisonDocument
     private function value(ComparedCode $code, int|float|LimitReading|null $value): string
     {
         if (! is_int($value) && ! is_float($value)) {
-            return $value === null ? 'none' : "{$value->limit->name} ".LimitWords::percents($value).', '.Terms::status($value->status);
+            return $value === null ? 'none' : "{$value->limit->name} ".LimitWords::percents($value, $this->say->numerals).', '.Terms::status($value->status);
         }
 
         return match ($code) {

@@ -45,7 +45,7 @@ final readonly class LimitDocument
             'key' => $reading->limit->key,
             'name' => $reading->limit->name,
             'status' => $reading->status->value,
-            'percents' => $reading->used === null ? null : LimitWords::percents($reading),
+            'percents' => $reading->used === null ? null : LimitWords::percents($reading, $this->say->numerals),
             'median_percent' => self::percent($reading->median),
             'used_percent' => self::percent($reading->used),
             'sentence' => $this->words->of($reading),
@@ -65,7 +65,7 @@ final readonly class LimitDocument
             'unit' => $this->say->limitLabel($quantity),
             'status' => $reading->status->value,
             'words' => Terms::status($reading->status),
-            'percents' => $reading->used === null ? null : LimitWords::percents($reading),
+            'percents' => $reading->used === null ? null : LimitWords::percents($reading, $this->say->numerals),
             'median_percent' => self::percent($reading->median),
             'used_percent' => self::percent($reading->used),
             'edge_percent' => round(100 * $reading->edgeShare, UnitFormatter::PRECISION),
@@ -110,7 +110,7 @@ final readonly class LimitDocument
                 $limit->quantity === Quantity::ChargeTemperature
                     ? "{$mover->part->name}: fifth pull down to {$safe}."
                     : "{$mover->part->name}: safe to {$safe}.",
-                $this->say->money($mover->part->price->new->likely),
+                $this->say->money($mover->costs),
             ),
             $mover->map !== null => $entry('map', Terms::mapKind($mover->map), ucfirst(Terms::mapKind($mover->map)." moves it to {$safe}.")),
             default => $entry('fuel', (string) $mover->fuel?->name, sprintf('On %s the same power asks %d %% less flow.', $mover->fuel?->name, round(100 * (1.0 - (float) $mover->share)))),
@@ -188,7 +188,7 @@ final readonly class LimitDocument
         return array_map(function (LimitReading $reading) use ($result, $rpms): array {
             $borne = array_map(fn (float $rpm): array => $this->borne($reading->limit, $rpm, $result), $rpms);
 
-            return [...$this->named($reading), 'percents' => LimitWords::percents($reading), 'safe' => array_column($borne, 'safe'), 'edge' => array_column($borne, 'edge')];
+            return [...$this->named($reading), 'percents' => LimitWords::percents($reading, $this->say->numerals), 'safe' => array_column($borne, 'safe'), 'edge' => array_column($borne, 'edge')];
         }, $this->drawn($result));
     }
 

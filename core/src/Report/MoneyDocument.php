@@ -40,6 +40,9 @@ final readonly class MoneyDocument
             'spend' => $this->range($cost->spend),
             'cumulative' => $this->range($this->estimate->cumulative($stage)),
             'net' => $this->range($cost->net),
+            'goods' => $this->say->money(array_sum(array_map(fn (Line $line): int => $line->goods->likely, $cost->lines))),
+            'labour' => $this->say->money(array_sum(array_map(fn (Line $line): int => $line->labour, $cost->lines))),
+            'dyno' => $this->say->money(array_sum(array_map(fn (Line $line): int => $line->dyno, $cost->lines))),
             'tax' => $this->range($cost->tax),
             'reserve' => $this->range($cost->reserve),
             'hours' => $cost->hours / 100,
@@ -77,6 +80,8 @@ final readonly class MoneyDocument
             'hours' => $line->hours / 100,
             'labour' => $this->say->money($line->labour),
             'dyno' => $this->say->money($line->dyno),
+            'dyno_hours' => $line->dynoHours / 100,
+            'tax' => $this->range($line->tax),
             'gross' => $this->range($line->gross),
         ];
     }

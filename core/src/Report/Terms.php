@@ -188,6 +188,12 @@ final class Terms
         };
     }
 
+    /** Ready, with a limit past safe that the customer's risk allows. */
+    public static function readyAtBoldRisk(): string
+    {
+        return 'ready to show, at bold risk';
+    }
+
     public static function nextStep(NextStep $step): string
     {
         return match ($step) {

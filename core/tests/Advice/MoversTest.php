@@ -83,7 +83,7 @@ final class MoversTest extends TestCase
         $reading = self::reading(['quantity' => 'wheel-torque', 'safe' => 200, 'edge' => 210], ['parts' => $document['parts']]);
         $parts = array_values(array_filter($reading['movers'], fn (array $mover): bool => $mover['kind'] === 'part'));
         self::assertSame(['cheap', 'dear'], array_column($parts, 'part'));
-        self::assertEqualsWithDelta(90.0, $parts[0]['price'], 1e-9);
+        self::assertEqualsWithDelta(116.64, $parts[0]['price'], 1e-9);
         self::assertSame('Cheap: safe to 300 lb-ft.', $parts[0]['sentence']);
     }
 }

@@ -2,7 +2,10 @@
 
 namespace Pebblerun\Core\Tests\Report;
 
+use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Report\EstimateDocument;
+use Pebblerun\Core\Tests\Exchange\AirBundle;
 use Pebblerun\Core\Tests\Exchange\SmallBundle;
 use Pebblerun\Core\Units\PowerUnit;
 use Pebblerun\Core\Units\TorqueUnit;
@@ -230,5 +233,24 @@ final class DocumentTest extends TestCase
         }
         self::assertSame(['change' => -2.5, 'total' => null, 'sentence' => 'Mass: -2.5 kg against stock.'], $stage['mass']);
         self::assertMatchesRegularExpression('/^Loses up to \d+ lb-ft below [\d,]+ rpm against the stage before, most near [\d,]+ rpm\.$/', $stage['torque_loss']['sentence']);
+    }
+
+    /** Asked and fuel are octanes: their difference is what is said, on the board and in the reasons. */
+    public function test_knock_is_said_in_octane_over_the_fuel(): void
+    {
+        $seen = 0;
+        foreach (AirBundle::all() as $document) {
+            foreach (EstimateDocument::of(Estimate::of(BundleReader::read($document)->bundle), new UnitSystem)['stages'] as $stage) {
+                foreach (array_filter($stage['limits'], fn (array $limit): bool => $limit['quantity'] === 'knock' && $limit['percents'] !== null) as $limit) {
+                    self::assertSame(1, preg_match('/it asks ([\d.]+) RON likely, 90 % of cars less than ([\d.]+), on a fuel of ([\d.]+): ([\d.]+) RON (over|under); safe to ([\d.]+) over/', $limit['sentence'], $said), $limit['sentence']);
+                    assert(isset($said[6]));
+                    self::assertEqualsWithDelta(abs((float) $said[2] - (float) $said[3]), (float) $said[4], 0.11);
+                    self::assertSame((float) $said[2] > (float) $said[3] ? 'over' : 'under', $said[5]);
+                    self::assertSame("{$said[4]} RON {$said[5]} the fuel", $limit['percents']);
+                    $seen++;
+                }
+            }
+        }
+        self::assertGreaterThan(3, $seen);
     }
 }

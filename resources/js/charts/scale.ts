@@ -28,6 +28,8 @@ export function roomy(
 ): Linear {
     const low = Math.min(...values);
     const high = Math.max(...values);
-    const span = high - low || 1;
+    // A single value lies in the middle.
+    if (high === low) return fixed([low - 0.5, high + 0.5], range);
+    const span = high - low;
     return fixed([low - span * air.below, high + span * air.above], range);
 }

@@ -45,6 +45,12 @@ final readonly class LimitReading
             : $this->safe - $this->demand;
     }
 
+    /** RON of the fuel in the tank, which knock is judged over. */
+    public function octane(): float
+    {
+        return $this->safe - ($this->hot && $this->limit->hot !== null ? $this->limit->hot[0] : $this->limit->safeAt($this->rpm));
+    }
+
     /** P50 of demand over a safe value so many times this one; null where a share of it says nothing. */
     public function medianOf(float $times): ?float
     {

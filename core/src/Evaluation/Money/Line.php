@@ -15,6 +15,7 @@ final readonly class Line
      * @param  bool  $revision  of a map that is in the car already
      * @param  int  $hours  hundredths of an hour, shared access counted once in the stage
      * @param  bool  $ownWork  the customer's hours: not billed
+     * @param  int  $dynoHours  hundredths of an hour on the dyno
      */
     public function __construct(
         public Part $part,
@@ -31,5 +32,6 @@ final readonly class Line
         public bool $bought,
         public bool $revision = false,
         public bool $ownWork = false,
+        public int $dynoHours = 0,
     ) {}
 }

@@ -28,7 +28,9 @@ final readonly class Pricing
 
         $own = array_sum(array_map(fn (Line $line): int => $line->ownWork ? $line->hours : 0, $lines));
 
-        return new StageCost($lines, $net, $tax, $reserve, $gross->plus($reserve), array_sum($hours) - $own, $own);
+        $dyno = array_sum(array_map(fn (Line $line): int => $line->dynoHours, $lines));
+
+        return new StageCost($lines, $net, $tax, $reserve, $gross->plus($reserve), array_sum($hours) - $own + $dyno, $own);
     }
 
     private function line(Purchase $purchase, int $hours): Line
@@ -44,11 +46,12 @@ final readonly class Pricing
         };
         $goods = $piece->times($change->quantity)->plus($part->price->consumables);
         $labour = $change->ownWork ? 0 : MoneyRange::round($hours, $this->rates->labour, 100);
-        $dyno = MoneyRange::round((int) round(100 * ($revision ? $part->map->revisionHours ?? $part->map->dynoHours : $part->map->dynoHours ?? 0.0)), $this->rates->dyno, 100);
+        $dynoHours = (int) round(100 * ($revision ? $part->map->revisionHours ?? $part->map->dynoHours : $part->map->dynoHours ?? 0.0));
+        $dyno = MoneyRange::round($dynoHours, $this->rates->dyno, 100);
         $net = $goods->plus(MoneyRange::exact($labour + $dyno));
         $tax = $net->share($this->rates->tax, 10_000);
 
-        return new Line($part, $basis, $change->agreed !== null, $change->quantity, $goods, $hours, $labour, $dyno, $net, $tax, $net->plus($tax), $change->bought, $revision && $part->price->revision !== null, $change->ownWork);
+        return new Line($part, $basis, $change->agreed !== null, $change->quantity, $goods, $hours, $labour, $dyno, $net, $tax, $net->plus($tax), $change->bought, $revision && $part->price->revision !== null, $change->ownWork, $dynoHours);
     }
 
     /**

@@ -11,7 +11,7 @@ final readonly class StageCost
      * @param  list<Line>  $lines
      * @param  MoneyRange  $reserve  a line of its own
      * @param  MoneyRange  $spend  all lines with tax, and the reserve
-     * @param  int  $hours  hundredths of an hour that the shop works
+     * @param  int  $hours  hundredths of an hour that the shop works, those on the dyno among them
      * @param  int  $ownHours  likewise, that the customer works
      */
     public function __construct(

@@ -32,7 +32,7 @@ final readonly class AnswerWords
             AnswerEffectCode::ClimbAsks => sprintf('The climb at 80 km/h asks %s of it, %d %%: what is before the turbine is judged under that load.', $this->say->sayPower($p['power']), round(100 * $p['share'])),
             AnswerEffectCode::TrackPartsAllowed => self::parts($p['count']).' for closed courses only may be proposed.',
             AnswerEffectCode::TrackPartsLeftOut => 'The road leaves out '.lcfirst(self::parts($p['count'])).' of this platform’s catalogue.',
-            AnswerEffectCode::GearboxLimit => sprintf('%s: %s of safe in the last stage, %s.', $p['reading']->limit->name, LimitWords::percents($p['reading']), Terms::status($p['reading']->status)),
+            AnswerEffectCode::GearboxLimit => sprintf('%s: %s of safe in the last stage, %s.', $p['reading']->limit->name, LimitWords::percents($p['reading'], $this->say->numerals), Terms::status($p['reading']->status)),
             AnswerEffectCode::RiskAllows => ucfirst(Terms::risk($p['risk'])).': allows every stage.',
             AnswerEffectCode::RiskRefuses => ucfirst(Terms::risk($p['risk'])).": refuses {$p['reading']->limit->name} in stage {$p['stage']} (".Terms::status($p['reading']->status).').',
         };

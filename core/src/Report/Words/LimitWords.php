@@ -6,17 +6,21 @@ use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Report\Terms;
 use Pebblerun\Core\Report\UnitFormatter;
+use Pebblerun\Core\Units\Numerals;
 
 /** Says where a component stands. */
 final readonly class LimitWords
 {
     public function __construct(private UnitFormatter $say) {}
 
-    /** Of safe, half and nine in ten of the cars: "94–98 %"; one figure where they are the same. */
-    public static function percents(LimitReading $reading): string
+    /** Of safe, half and nine in ten of the cars: "94–98 %"; one figure where they are the same. Knock in RON over the fuel, for which a share says nothing. */
+    public static function percents(LimitReading $reading, Numerals $numerals): string
     {
         if ($reading->used === null) {
             return 'not estimated';
+        }
+        if ($reading->limit->quantity === Quantity::Knock) {
+            return self::over($reading->demand - $reading->octane(), $numerals).' the fuel';
         }
         $median = round(100 * (float) $reading->median);
         $used = round(100 * $reading->used);
@@ -36,6 +40,22 @@ final readonly class LimitWords
         return "{$say($reach)} chance of reaching it, ".($unjudged === 0 ? "{$say($within)} within the limits" : "at most {$say($within)} within the limits, {$unjudged} not judged");
     }
 
+    /** "3.4 RON over", "1.2 RON under". */
+    private static function over(float $points, Numerals $numerals): string
+    {
+        return $numerals->write(abs($points), 1).' RON '.($points < -0.05 ? 'under' : 'over');
+    }
+
+    private function knock(LimitReading $reading): string
+    {
+        $octane = $reading->octane();
+        $say = fn (float $ron): string => $this->say->writeLimit(Quantity::Knock, $ron);
+        $where = $reading->hot ? ' on the hottest day' : '';
+
+        return "{$reading->limit->name}, ".Terms::status($reading->status).": near {$this->say->sayRpm($reading->rpm)}{$where} it asks {$say($reading->typical)} RON likely, 90 % of cars less than {$say($reading->demand)}, on a fuel of {$say($octane)}: "
+            .self::over($reading->demand - $octane, $this->say->numerals)."; safe to {$say($reading->safe - $octane)} over, breaks at {$say($reading->edge - $octane)} over.";
+    }
+
     public function of(LimitReading $reading): string
     {
         $quantity = $reading->limit->quantity;
@@ -43,6 +63,9 @@ final readonly class LimitWords
         $figure = fn (float $value): string => $this->say->writeLimit($quantity, $value);
         if ($reading->used === null) {
             return "{$reading->limit->name}: not estimated (safe to {$figure($reading->safe)} {$unit}): ".Terms::judge($quantity).'.';
+        }
+        if ($quantity === Quantity::Knock) {
+            return $this->knock($reading);
         }
         $room = $reading->room();
         $more = $room === null ? '' : "; room for {$figure($room)} {$unit} more";

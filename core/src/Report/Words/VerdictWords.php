@@ -66,7 +66,7 @@ final readonly class VerdictWords
             VerdictCode::BoughtAlready => "{$this->say->sayMoney($p['money'])} of it is for parts that are bought already.",
             VerdictCode::AllIn => "All in: parts, labour, dyno time, tax and a reserve of {$p['reserve']} %. It may run from {$this->say->sayMoney($p['low'])} to {$this->say->sayMoney($p['high'])}.",
             VerdictCode::NoStages => 'No stage to check yet',
-            VerdictCode::WeakestLink => "{$p['reading']->limit->name} ".($p['reading']->used === null ? '' : 'at ').LimitWords::percents($p['reading'])." in stage {$p['stage']}",
+            VerdictCode::WeakestLink => "{$p['reading']->limit->name} ".($p['reading']->used === null ? '' : 'at ').LimitWords::percents($p['reading'], $this->say->numerals)." in stage {$p['stage']}",
             VerdictCode::RestsOn => $this->restsOn($p['shares']),
             VerdictCode::NarrowsMost => 'The range would narrow most by '.($p['part'] === null ? 'a baseline pull' : "reading {$p['part']->name} on the own dyno").": {$this->narrows($p['target'], $p['from'], $p['to'])} wide.",
             VerdictCode::LimitAccepted => "Accepted from stage {$p['stage']} on by {$p['reading']->accepted?->by}, {$p['reading']->accepted?->on}: {$p['reading']->limit->name}, {$p['reading']->accepted?->reason}",

@@ -69,7 +69,7 @@
             >
         {/each}
     {/each}
-    <p class="mt-1 text-[12px] text-soft">Gain · cost · also needs</p>
+    <p class="mt-1 text-[12px] text-soft">Gain · cost, fitted with tax and reserve · also needs</p>
     <CandidateList
         {candidates}
         loading={detail.loading}

@@ -112,7 +112,7 @@
                             <span
                                 >{mover.sentence}{mover.price === null
                                     ? ''
-                                    : ` ${money(mover.price, symbol)}.`}</span
+                                    : ` ${money(mover.price, symbol)} fitted.`}</span
                             >
                             {#if mover.part !== null && fit}
                                 {@const part = mover.part}

@@ -1,6 +1,7 @@
 <script lang="ts">
     import Figure from '@/ui/Figure.svelte';
     import type { MoneyLine } from '@/generated/answers';
+    import { money, precise } from '@/lib/format';
     import type { Bench } from './bench.svelte';
     import type { Basis } from './types';
 
@@ -15,7 +16,16 @@
     const agreed = $derived(line.basis === 'agreed' ? line.goods.likely / line.quantity : null);
 </script>
 
-<div class="mt-2 flex flex-wrap items-end gap-1.5 border-t border-faint pt-2 text-[12px]">
+<p class="mt-2 border-t border-faint pt-1.5 text-[12px]">
+    <b class="font-semibold">{money(line.gross.likely, symbol)} fitted, with tax</b>
+    <span class="text-soft"
+        >: parts {money(line.goods.likely, symbol)}{line.labour > 0
+            ? `, labour ${money(line.labour, symbol)} (${precise(line.hours)} h)`
+            : ''}{line.dyno > 0 ? `, dyno ${money(line.dyno, symbol)} (${precise(line.dyno_hours)} h)` : ''},
+        tax {money(line.tax.likely, symbol)}</span
+    >
+</p>
+<div class="mt-1 flex flex-wrap items-end gap-1.5 text-[12px]">
     <label class="flex flex-col"
         ><span class="text-soft">Price</span><select
             class="field min-h-7 w-[88px]"

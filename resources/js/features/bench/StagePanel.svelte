@@ -17,6 +17,19 @@
         () => void greet(),
     );
     const detail = $derived(opened.value);
+    /** What the stage's money is made of. */
+    const sums = $derived.by<[string, number][]>(() => {
+        const spent = detail?.money;
+        if (!spent) return [];
+        const all: [string, number][] = [
+            ['parts', spent.goods],
+            ['labour', spent.labour],
+            ['dyno', spent.dyno],
+            ['tax', spent.tax.likely],
+            ['reserve for breakage', spent.reserve.likely],
+        ];
+        return all.filter(([, amount]) => amount > 0);
+    });
 
     /** Nothing to hold here: what was typed for it goes nowhere. */
     async function greet() {
@@ -81,7 +94,9 @@
         </ul>
 
         {#if detail.money.lines.length > 0}
-            <h3 class="mt-2 font-semibold">Money</h3>
+            <h3 class="mt-2 font-semibold">
+                Money <span class="font-normal text-soft">fitted, with tax</span>
+            </h3>
             <table class="w-full text-[12px]">
                 <tbody>
                     {#each detail.money.lines as line (line.part)}
@@ -89,8 +104,10 @@
                             <td class="py-0.5"
                                 >{line.name}{line.revision ? ', revision' : ''}{line.basis === 'new'
                                     ? ''
-                                    : `, ${line.basis}`}{line.bought ? ', bought' : ''}{line.hours
-                                    ? `, ${precise(line.hours)} h${line.own_work ? ' by the customer' : ''}`
+                                    : `, ${line.basis}`}{line.bought ? ', bought' : ''}{line.hours +
+                                    line.dyno_hours >
+                                0
+                                    ? `, ${precise(line.hours + line.dyno_hours)} h${line.own_work ? ' by the customer' : ''}`
                                     : ''}</td
                             >
                             <td class="py-0.5 pl-2 text-right whitespace-nowrap"
@@ -98,16 +115,18 @@
                             >
                         </tr>
                     {/each}
-                    <tr class="border-t border-faint"
-                        ><td class="py-0.5 text-soft">reserve for breakage</td><td class="py-0.5 text-right"
-                            >{money(detail.money.reserve.likely, labels.money)}</td
-                        ></tr
-                    >
                     <tr class="border-t border-line font-semibold"
-                        ><td class="py-0.5">this stage, tax included</td><td class="py-0.5 text-right"
+                        ><td class="py-0.5">this stage, all in</td><td class="py-0.5 text-right"
                             >{money(detail.money.spend.likely, labels.money)}</td
                         ></tr
                     >
+                    {#each sums as [name, amount] (name)}
+                        <tr
+                            ><td class="text-soft">{name}</td><td class="text-right text-soft"
+                                >{money(amount, labels.money)}</td
+                            ></tr
+                        >
+                    {/each}
                     {#if detail.money.own_hours > 0}<tr
                             ><td class="text-soft">work by the customer, not billed</td><td
                                 class="text-right text-soft">{precise(detail.money.own_hours)} h</td
