@@ -5,11 +5,11 @@ namespace Pebblerun\Core\Advice;
 /** What a fix does. */
 enum FixCode: string
 {
-    /** part, peak W: fitted in the last stage and mapped in. */
+    /** way: parts fitted in the last stage and mapped in. */
     case FitToReach = 'fit-to-reach';
     /** total in minor units. */
     case UsedPrices = 'used-prices';
-    /** part, total in minor units, lost W. */
+    /** parts, total in minor units, lost W. */
     case WithoutPart = 'without-part';
     /** part, stage: every limit is within the accepted risk then. */
     case BearsAll = 'bears-all';

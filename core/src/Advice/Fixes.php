@@ -15,6 +15,7 @@ use Pebblerun\Core\Job\Commands\Commands;
 use Pebblerun\Core\Job\Commands\PlanDraft;
 use Pebblerun\Core\Job\Plan\Plan;
 use Pebblerun\Core\Job\Plan\TorqueHold;
+use Pebblerun\Core\Math\Combinations;
 use Pebblerun\Core\Math\Curve;
 
 /**
@@ -24,6 +25,9 @@ use Pebblerun\Core\Math\Curve;
  */
 final readonly class Fixes
 {
+    /** Of so many parts that are missed least, two and three are tried out of the plan. */
+    private const MISSED = 9;
+
     /** Torque is held a little below what is safe. */
     private const KEPT = 0.995;
 
@@ -46,7 +50,7 @@ final readonly class Fixes
         };
     }
 
-    /** @return list<Fix> the cheapest part that reaches what is asked */
+    /** @return list<Fix> the cheapest part that reaches what is asked, or two or three where no single one does */
     private function target(): array
     {
         $target = $this->estimate->bundle->brief->target;
@@ -57,8 +61,8 @@ final readonly class Fixes
         $way = (new TargetReach($this->estimate))->cheapest($target);
 
         return $way === null ? [] : [new Fix(
-            new Message(FixCode::FitToReach, ['part' => $way->part, 'target' => $target, 'way' => $way]),
-            [['do' => 'fit', 'stage' => $last['key'], 'part' => $way->part->key], ...$this->mapAgain($last['key'])],
+            new Message(FixCode::FitToReach, ['target' => $target, 'way' => $way]),
+            [...array_map(fn (Part $part): array => ['do' => 'fit', 'stage' => $last['key'], 'part' => $part->key], $way->parts), ...$this->mapAgain($last['key'])],
         )];
     }
 
@@ -83,16 +87,31 @@ final readonly class Fixes
         if ($total <= $budget) {
             $fixes[] = new Fix(new Message(FixCode::UsedPrices, ['total' => $total]), $used);
         }
-        foreach ($this->leastMissed() as [$stage, $part, $lost]) {
-            $commands = [['do' => 'clear', 'stage' => $stage, 'slot' => $part->slots[0]]];
-            $total = $this->totalWith($commands);
-            if ($total <= $budget) {
-                $fixes[] = new Fix(new Message(FixCode::WithoutPart, ['part' => $part, 'total' => $total, 'lost' => $lost]), $commands);
-                break;
+        $without = $this->without($budget);
+
+        return $without === null ? $fixes : [...$fixes, $without];
+    }
+
+    /** What is missed least and gets the plan within the budget: a part, else two, else three. */
+    private function without(int $budget): ?Fix
+    {
+        $missed = array_slice($this->leastMissed(), 0, self::MISSED);
+        foreach ([1, 2, 3] as $size) {
+            $best = null;
+            foreach (Combinations::of($missed, $size) as $some) {
+                $lost = array_sum(array_column($some, 2));
+                $commands = array_map(fn (array $one): array => ['do' => 'clear', 'stage' => $one[0], 'slot' => $one[1]->slots[0]], $some);
+                $total = $best === null || $lost < $best['lost'] ? $this->totalWith($commands) : PHP_INT_MAX;
+                if ($total <= $budget) {
+                    $best = ['parts' => array_column($some, 1), 'total' => $total, 'lost' => $lost, 'commands' => $commands];
+                }
+            }
+            if ($best !== null) {
+                return new Fix(new Message(FixCode::WithoutPart, array_diff_key($best, ['commands' => true])), $best['commands']);
             }
         }
 
-        return $fixes;
+        return null;
     }
 
     /** @return list<Fix> the last custom map alone, where every stage before it can run without one */

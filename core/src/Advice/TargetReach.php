@@ -10,10 +10,15 @@ use Pebblerun\Core\Evaluation\Model\Package;
 use Pebblerun\Core\Evaluation\Timeline\StageState;
 use Pebblerun\Core\Job\Brief\Target;
 use Pebblerun\Core\Job\Plan\Change;
+use Pebblerun\Core\Job\Plan\Stage;
+use Pebblerun\Core\Math\Combinations;
 
-/** How far a plan's last stage likely gets with its map written last of all, and the cheapest single part that takes it further. */
+/** How far a plan's last stage likely gets with its map written last of all, and the cheapest part, or the few, that take it further. */
 final readonly class TargetReach
 {
+    /** Of how many parts, those that get nearest alone, two and three are tried together. */
+    private const TOGETHER = [2 => 11, 3 => 8];
+
     private StageTrial $trial;
 
     /** @param  Estimate  $estimate  of a plan with at least one stage */
@@ -28,25 +33,57 @@ final readonly class TargetReach
         return $this->mapped($this->estimate->last()->state, $fuel)->peakPower;
     }
 
-    /** The part that reaches the target for the least money, fitting in; null where no single one does. */
+    /** The part that reaches the target for the least money, fitting in; where no single one does, two or three; null where they do not either. */
     public function cheapest(Target $target, ?Fuel $fuel = null): ?Reaching
     {
-        $spend = $this->trial->spend($this->estimate->last()->state);
-        $best = null;
+        $single = [];
         foreach ($this->estimate->bundle->catalog->parts as $part) {
-            if (! $this->mayBeFitted($part, $target)) {
-                continue;
+            if ($this->mayBeFitted($part, $target)) {
+                $single[] = $this->tried([$part], $target, $fuel);
             }
-            $state = $this->trial->state($this->trial->stage->and(Change::fit($part->key)));
-            $costs = $this->trial->spend($state) - $spend;
-            if ($best === null || $costs < $best->costs) {
-                $figure = $this->figure($this->mapped($state, $fuel), $target);
-                $asked = $target->askedOf($state->build->parts);
-                $best = $figure >= $asked ? new Reaching($part, $costs, $figure, $asked) : $best;
+        }
+        usort($single, fn (Reaching $a, Reaching $b): int => $b->figure - $b->asked <=> $a->figure - $a->asked);
+        $best = self::cheapestOf($single);
+        foreach (self::TOGETHER as $size => $many) {
+            $best ??= self::cheapestOf($this->together(array_map(fn (Reaching $one): Part => $one->parts[0], array_slice($single, 0, $many)), $size, $target, $fuel));
+        }
+
+        return $best;
+    }
+
+    /**
+     * @param  list<Part>  $parts  those that get nearest alone
+     * @return iterable<Reaching>
+     */
+    private function together(array $parts, int $size, Target $target, ?Fuel $fuel): iterable
+    {
+        foreach (Combinations::of($parts, $size) as $some) {
+            $slots = array_merge(...array_map(fn (Part $part): array => $part->slots, $some));
+            if (count(array_unique($slots)) === count($slots)) {
+                yield $this->tried($some, $target, $fuel);
+            }
+        }
+    }
+
+    /** @param  iterable<Reaching>  $ways */
+    private static function cheapestOf(iterable $ways): ?Reaching
+    {
+        $best = null;
+        foreach ($ways as $way) {
+            if ($way->figure >= $way->asked && ($best === null || $way->costs < $best->costs)) {
+                $best = $way;
             }
         }
 
         return $best;
+    }
+
+    /** @param  non-empty-list<Part>  $parts */
+    private function tried(array $parts, Target $target, ?Fuel $fuel): Reaching
+    {
+        $state = $this->trial->state(array_reduce($parts, fn (Stage $stage, Part $part): Stage => $stage->and(Change::fit($part->key)), $this->trial->stage));
+
+        return new Reaching($parts, $this->trial->spend($state) - $this->trial->spend($this->estimate->last()->state), $this->figure($this->mapped($state, $fuel), $target), $target->askedOf($state->build->parts));
     }
 
     /** W of peak power, or N·m at the speed that the target names. */

@@ -77,6 +77,28 @@ final class FixesTest extends TestCase
         self::assertSame([], self::fixes(SmallBundle::document(), 'budget'), 'nothing to settle');
     }
 
+    public function test_where_no_single_part_settles_it_two_or_three_do(): void
+    {
+        $document = SmallBundle::document();
+        foreach (['a', 'b', 'c'] as $i => $key) {
+            $document['platform']['slots'][] = ['key' => "place-{$key}", 'name' => "Place {$key}", 'lane' => 'air', 'family' => 'air', 'stock' => 'stock'];
+            $document['parts'][] = ['key' => $key, 'name' => "Tube {$key}", 'maker' => 'Kolvane', 'slots' => ["place-{$key}"], 'price' => ['new' => 100 + $i], 'gains' => [['power' => 4, 'torque' => 4, 'unmapped' => 1.0, 'evidence' => ['kind' => 'maker']]]];
+        }
+        $likely = SmallBundle::estimate($document)->last()->power->p50 / 745.699872;
+        $asking = fn (float $more): array => SmallBundle::change($document, 'brief.target', ['power' => round($likely + $more, 1)]);
+        $parts = fn (float $more): int => count(array_filter(self::fixes($asking($more), 'target')[0]['commands'] ?? [], fn (array $command): bool => $command['do'] === 'fit' && $command['part'] !== 'map'));
+        $found = array_map($parts, [1.0, 7.0, 9.0, 60.0]);
+        self::assertSame([1, 2, 3, 0], $found);
+        self::settled($asking(7.0), 'target');
+
+        $dear = SmallBundle::document();
+        foreach ([1, 3] as $part) {
+            $dear['parts'][$part]['price'] = ['new' => 300];
+        }
+        $dear['brief']['budget']['total'] = SmallBundle::estimate($dear)->total()->likely / 100 - 500;
+        self::assertMatchesRegularExpression('/^Without \w+ and \w+ it comes to/', implode('|', array_filter(self::settled($dear, 'budget'), fn (string $one): bool => str_starts_with($one, 'Without'))));
+    }
+
     public function test_of_two_parts_that_could_go_the_one_missed_least_is_named(): void
     {
         $document = SmallBundle::document();

@@ -115,7 +115,7 @@ final class BriefTest extends TestCase
     {
         self::assertSame([], self::means('brief.target', null)['target']);
         self::assertMatchesRegularExpression('/^The plan is there after stage 1, at € [\d,]+ in all\.$/', self::means('brief.target', ['power' => 170])['target'][1]);
-        self::assertSame('No single part more gets this plan there.', self::means('brief.target', ['power' => 900])['target'][1]);
+        self::assertSame('Neither one part more nor two or three together get this plan there.', self::means('brief.target', ['power' => 900])['target'][1]);
         self::assertMatchesRegularExpression('/^Stage 2 takes \d+ months? of € 50\.$/', self::means('brief.budget', ['monthly' => 50])['budget'][0]);
         self::assertStringContainsString('lies above the range in use', self::means('brief.rpm_range', ['from' => 1500, 'to' => 3000])['range'][1]);
         self::assertSame(['Cautious: refuses Rods in stage 1 (close to safe).', 'Normal: allows every stage.', 'Bold: allows every stage.'], self::means('platform.limits.0.over_rpm', [['rpm' => 1500, 'safe' => 270, 'edge' => 400]])['risk']);

@@ -6,6 +6,7 @@ use Pebblerun\Core\Advice\AnswerEffectCode;
 use Pebblerun\Core\Advice\Message;
 use Pebblerun\Core\Advice\Reaching;
 use Pebblerun\Core\Catalog\Limits\Quantity;
+use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Report\Terms;
 use Pebblerun\Core\Report\UnitFormatter;
 
@@ -23,7 +24,7 @@ final readonly class AnswerWords
             AnswerEffectCode::MoreThanReceived => "{$this->say->numerals->signed(100 * $p['share'])} % on the car as received.",
             AnswerEffectCode::ReachedAfter => "The plan is there after stage {$p['stage']}, at {$this->say->sayMoney($p['money'])} in all.",
             AnswerEffectCode::LeastThatReaches => "The least that gets this plan there: {$this->way($p['way'])}.",
-            AnswerEffectCode::NothingReaches => 'No single part more gets this plan there.',
+            AnswerEffectCode::NothingReaches => 'Neither one part more nor two or three together get this plan there.',
             AnswerEffectCode::MonthsOfSaving => "Stage {$p['stage']} takes {$p['months']} ".($p['months'] === 1 ? 'month' : 'months')." of {$this->say->sayMoney($p['monthly'])}.",
             AnswerEffectCode::TorqueInRange => "{$this->say->numerals->signed(100 * $p['share'])} % torque there in the last stage.",
             AnswerEffectCode::PeakAboveRange => "Its power peak at {$this->say->sayRpm($p['rpm'])} lies above the range in use: weigh the range more than the peak.",
@@ -51,7 +52,9 @@ final readonly class AnswerWords
 
     private function way(Reaching $way): string
     {
-        return "{$way->part->name}, + {$this->say->sayMoney($way->costs)} for the part and its fitting";
+        $names = Listing::join(array_map(fn (Part $part): string => $part->name, $way->parts), 'and');
+
+        return "{$names}, + {$this->say->sayMoney($way->costs)} fitted";
     }
 
     private static function parts(int $count): string
