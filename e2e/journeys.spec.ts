@@ -427,7 +427,11 @@ test('the plain sum stands beside the rule, and the rule is a choice', async ({ 
 test('from the counter to a planned stage with the keyboard only', async ({ page }) => {
     await signIn(page);
     await strike(page, 'n');
-    await expect(page.getByRole('dialog')).toBeVisible();
+    await page.keyboard.type('Runa Vik');
+    await expect(page.getByRole('combobox', { name: 'Customer' })).toHaveValue('Runa Vik');
+    await page.keyboard.press('Tab');
+    await page.keyboard.press('Tab');
+    await page.keyboard.type('Corvane');
     await page.keyboard.press('Enter');
     await expect(page.getByRole('heading', { name: /^Brief/ })).toBeVisible();
     await expect(page.getByText(/\d+ of 15 answered; open: purpose/)).toBeVisible();

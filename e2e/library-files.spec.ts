@@ -97,10 +97,7 @@ test('a part in use is retired with a successor, and a plan tells so', async ({ 
     await sheet.getByLabel('What takes its place').selectOption({ index: 2 });
     await sheet.getByRole('button', { name: 'Retire it' }).press('Enter');
     await expect(page.getByText(/^No longer offered;.*takes its place\.$/)).toBeVisible();
-    await page
-        .getByRole('button', { name: /^Undo/ })
-        .first()
-        .press('Enter');
+    await page.getByRole('button', { name: /^Undo/ }).first().press('Enter');
     await expect(page.getByText(/^No longer offered;/)).toHaveCount(0);
 });
 

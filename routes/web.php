@@ -125,6 +125,7 @@ Route::middleware(['auth', MemberOfShop::class])->group(function (): void {
 
     Route::post('/jobs', [JobController::class, 'store'])->can('create', CustomerJob::class);
     Route::post('/jobs/bundles', [JobController::class, 'bundle'])->can('create', CustomerJob::class);
+    Route::get('/jobs/{job}/version', [JobController::class, 'version'])->can('view', 'job');
     Route::post('/jobs/{job}/presence', [JobController::class, 'presence'])->can('view', 'job');
     Route::get('/jobs/{job}/brief', [BriefController::class, 'show'])->can('view', 'job');
     Route::get('/jobs/{job}/brief/state', [BriefController::class, 'state'])->can('view', 'job');

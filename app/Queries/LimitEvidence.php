@@ -102,7 +102,7 @@ final readonly class LimitEvidence
     {
         $share = $inUse === null || $safe === null ? null : ($this->readings[$key] ?? null)?->medianOf($safe / $inUse);
 
-        return $share === null ? '' : sprintf('%.0f %%', 100.0 * $share);
+        return $share === null || $share < 0.005 ? '' : sprintf('%.0f %%', 100.0 * $share);
     }
 
     /** @return array{kind: string, note: string, set: 'rule'} what a limit rests on that comes by a rule */

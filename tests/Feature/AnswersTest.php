@@ -32,7 +32,7 @@ final class AnswersTest extends TestCase
         'GET /' => 'counterPage', 'GET me' => 'person',
         'GET jobs/{job}/brief' => 'briefPage', 'GET jobs/{job}/brief/state' => 'briefState', 'POST jobs/{job}/brief/edits' => 'editAnswer',
         'GET jobs/{job}/bench/{plan?}' => 'benchPage', 'POST jobs/{job}/plans' => 'planMade', 'PUT jobs/{job}/plans/{plan}/choice' => 'plans',
-        'POST jobs/{job}/presence' => 'presence', 'POST jobs/bundles' => 'task', 'GET customers' => 'customers',
+        'POST jobs/{job}/presence' => 'presence', 'GET jobs/{job}/version' => 'jobVersion', 'POST jobs/bundles' => 'task', 'GET customers' => 'customers',
         'POST summaries' => 'task', 'GET tasks/{task}' => 'task', 'DELETE tasks/{task}' => 'task',
         'GET plans/{plan}' => 'planState', 'DELETE plans/{plan}' => 'plans', 'POST plans/{plan}/restore' => 'plans', 'POST plans/{plan}/edits' => 'editAnswer',
         'GET plans/{plan}/cell' => 'cellDetail', 'GET plans/{plan}/stage' => 'stageDetail', 'GET plans/{plan}/curves' => 'curvesDetail', 'GET plans/{plan}/reasons' => 'reasons', 'GET plans/{plan}/fixes' => 'fixes',
@@ -92,6 +92,7 @@ final class AnswersTest extends TestCase
         }
         self::follows('revisions', $this->getJson("{$plan}/revisions")->assertOk());
         self::follows('planState', $this->getJson("{$plan}/revisions/1")->assertOk());
+        self::follows('jobVersion', $this->getJson("/jobs/{$this->job()->id}/version")->assertOk());
         self::follows('presence', $this->postJson("/jobs/{$this->job()->id}/presence")->assertOk());
         self::follows('briefState', $this->getJson("/jobs/{$this->job()->id}/brief/state")->assertOk());
         self::follows('customers', $this->getJson('/customers?q=tollef')->assertOk()->assertJsonCount(1));

@@ -34,6 +34,12 @@ final class JobController
         return response()->json(TaskState::of($tasks->start(TakeSentBundle::class, TakeSentBundle::KIND, $request->subject(), $request->person()->shop_id, $request->person(), $request->files())), 202);
     }
 
+    /** How far it has come: asked often while somebody else has it open. */
+    public function version(CustomerJob $job): JsonResponse
+    {
+        return response()->json(['version' => $job->version]);
+    }
+
     /** Who else has it open, and how far it has come: asked every few seconds. */
     public function presence(PersonRequest $request, CustomerJob $job, NotePresence $present): JsonResponse
     {

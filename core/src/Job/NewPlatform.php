@@ -12,7 +12,7 @@ final class NewPlatform
 
     private const BELOW = 0.6;
 
-    private const LANES = ['map' => 'Map', 'air' => 'Air', 'boost' => 'Boost', 'charge' => 'Charge', 'engine' => 'Engine', 'exhaust' => 'Exhaust', 'fuel' => 'Fuel', 'drive' => 'Drive', 'chassis' => 'Chassis'];
+    private const LANES = ['map' => 'Map', 'air' => 'Air', 'boost' => 'Boost', 'charge' => 'Charge', 'engine' => 'Engine', 'exhaust' => 'Exhaust', 'fuel' => 'Fuel system', 'drive' => 'Drive', 'chassis' => 'Chassis'];
 
     /** Key: name, ceiling in percent of natural, boosted and diesel engines, what it does to the air. */
     private const FAMILIES = [

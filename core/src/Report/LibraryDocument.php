@@ -75,7 +75,7 @@ final readonly class LibraryDocument
             'retired' => $part->retired === null ? '' : 'No longer offered'.($part->retired->successor === null ? '.' : ': '.($this->bundle->catalog->parts[$part->retired->successor]->name ?? $part->retired->successor).' takes its place.'),
             'sound' => $part->sound === null ? '' : Terms::sound($part->sound),
             'lead' => $part->workshop->leadDays === null ? '' : "there in {$part->workshop->leadDays} days",
-            'law' => $part->trackOnly ? "For closed courses only: {$part->lawNote}" : $part->lawNote,
+            'law' => $part->trackOnly ? rtrim("For closed courses only: {$part->lawNote}", ': ') : $part->lawNote,
             'price' => [
                 'words' => $this->say->sayMoney($price->new->likely),
                 'range' => $price->new->low === $price->new->high ? '' : "{$this->say->sayMoney($price->new->low)} to {$this->say->sayMoney($price->new->high)}",

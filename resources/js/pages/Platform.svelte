@@ -117,13 +117,13 @@
                                 >{reading.percent === null ? 'not known' : `${reading.percent} %`}</span
                             >
                         </p>
-                        <meter
-                            class="block w-full"
-                            min="0"
-                            max="100"
-                            value={Math.min(100, reading.percent ?? 0)}
-                            aria-label="{reading.name}, share of what is safe"
-                        ></meter>
+                        {#if reading.percent !== null}<meter
+                                class="block w-full"
+                                min="0"
+                                max="100"
+                                value={Math.min(100, reading.percent ?? 0)}
+                                aria-label="{reading.name}, share of what is safe"
+                            ></meter>{/if}
                         <p class="text-[12px] text-soft">{reading.of}, {reading.bears} · {reading.rests}</p>
                     </div>
                 {/each}

@@ -41,9 +41,11 @@
     }
 </script>
 
-<h2 class="text-[14px] font-semibold">{row?.name}, {where}</h2>
+{#if row}<h2 class="text-[14px] font-semibold">{row.name}, {where}</h2>{/if}
 
-{#if stage?.index === 0}
+{#if !row}
+    <p class="text-soft">All stock here: Enter or “show” opens its places.</p>
+{:else if stage?.index === 0}
     <p class="mt-1 text-soft">
         {bench.cell?.name}. What the car came with is part of its baseline; change it in the brief.
     </p>

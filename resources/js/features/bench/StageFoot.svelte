@@ -30,8 +30,9 @@
         <div class="text-[12px] text-soft">before any work</div>
     {:else}
         <div class="line-clamp-2 text-[12px] text-soft">
-            {money(stage.money.cumulative.likely, labels.money)} · {precise(stage.money.hours)} h{stage.money
-                .own_hours > 0
+            {stage.money.cumulative.likely > 0
+                ? money(stage.money.cumulative.likely, labels.money)
+                : 'nothing bought yet'} · {precise(stage.money.hours)} h{stage.money.own_hours > 0
                 ? ` + ${precise(stage.money.own_hours)} h own`
                 : ''}{stage.money.per_power === null
                 ? ''

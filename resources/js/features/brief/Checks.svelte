@@ -42,7 +42,7 @@
     >
     <ul class="mt-2 grid grid-cols-1 gap-x-6 gap-y-1 sm:grid-cols-2">
         {#each checks as check (check.key)}
-            <li class="flex items-center justify-between gap-2">
+            <li class="grid grid-cols-[minmax(0,1fr)_auto] items-center gap-2">
                 <span>{check.words}{check.needed ? '' : ' (recommended)'}</span>
                 <Choice
                     label="Check of {check.words}"

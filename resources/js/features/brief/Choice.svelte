@@ -10,7 +10,7 @@
     const name = $props.id();
 </script>
 
-<div role="radiogroup" aria-label={label} class="flex flex-wrap gap-1.5">
+<div role="radiogroup" aria-label={label} class="flex flex-wrap gap-1.5 *:whitespace-nowrap">
     {#each options as option (option.value)}
         <label
             class="btn has-checked:border-river has-checked:bg-wash has-focus-visible:outline-2 has-focus-visible:outline-river"

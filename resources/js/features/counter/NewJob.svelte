@@ -13,20 +13,14 @@
     type Props = { open: boolean; platforms: { id: number; name: string }[] };
     let { open = $bindable(), platforms }: Props = $props();
 
-    const KEPT = 'pebblerun-platform';
     const form = useForm({
         customer: 'New customer',
         customer_id: null as number | null,
         car: null as number | null,
         title: 'New job',
-        platform: 0,
+        platform: null as number | null,
     });
     let known = $state.raw<Known | null>(null);
-    $effect(() => {
-        if (!open) return;
-        const kept = Number(localStorage.getItem(KEPT));
-        form.platform = platforms.some((one) => one.id === kept) ? kept : (platforms[0]?.id ?? 0);
-    });
 
     function choose(one: Known) {
         known = one;
@@ -54,11 +48,17 @@
         if (opened) router.visit(`/jobs/${opened.job}/brief`);
     }
 
+    /** Enter starts, also from the list: arrows and letters choose in it. */
+    function startOnEnter(event: KeyboardEvent & { currentTarget: HTMLSelectElement }) {
+        if (event.key !== 'Enter') return;
+        event.preventDefault();
+        event.currentTarget.form?.requestSubmit();
+    }
+
     function start(event: SubmitEvent) {
         event.preventDefault();
         const file = files?.[0];
         if (file) return void take(file);
-        localStorage.setItem(KEPT, String(form.platform));
         form.post('/jobs');
     }
 </script>
@@ -66,7 +66,7 @@
 <Sheet
     bind:open
     title="New job"
-    about="Enter starts it as it is; everything can be changed in the brief. A name, a number or a registration finds who was here before."
+    about="Choose a platform; everything can be changed in the brief. A name, a number or a registration finds who was here before."
 >
     <form class="flex flex-col gap-3" onsubmit={start}>
         <label class="flex flex-col gap-0.5"
@@ -96,8 +96,11 @@
         <label class="flex flex-col gap-0.5"
             ><span class="text-[12px] text-soft">Platform</span><select
                 class="field"
+                required={form.car === null && (files?.length ?? 0) === 0}
                 disabled={form.car !== null || (files?.length ?? 0) > 0}
                 bind:value={form.platform}
+                onkeydown={startOnEnter}
+                ><option value={null}>choose a platform</option
                 >{#each platforms as platform (platform.id)}<option value={platform.id}
                         >{platform.name}</option
                     >{/each}</select

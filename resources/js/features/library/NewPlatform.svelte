@@ -131,6 +131,9 @@
             {/each}
         {/if}
         <Told {say} />
-        <div class="flex justify-end"><button class="btn btn-strong">Make it</button></div>
+        <div class="flex justify-end gap-2">
+            <button type="button" class="btn" onclick={() => (open = false)}>Cancel</button>
+            <button class="btn btn-strong">Make it</button>
+        </div>
     </form>
 </Sheet>

@@ -1,13 +1,15 @@
 import { untrack } from 'svelte';
-import type { Conflict, EditAnswer, Presence } from '@/generated/answers';
-import { passes, pause, post, SignedOut, type Refusal } from '@/lib/api';
+import type { Conflict, EditAnswer, JobVersion, Presence } from '@/generated/answers';
+import { get, passes, pause, post, SignedOut, type Refusal } from '@/lib/api';
 import { EditStore, type Aside, type Asked, type Edit } from './edits';
 
 /** What a page shows, so that an answer brings just that. */
 export type Shown = { show: 'bench'; plan: number } | { show: 'brief' } | { show: 'nothing' };
 
-/** ms */
-const GREETING = 10_000;
+/** ms between two greetings. */
+const GREETING = 5_000;
+/** ms between two looks at what others did, while they are here. */
+const LOOKING = 600;
 
 type Owner = {
     shown: Shown;
@@ -31,6 +33,7 @@ export class EditQueue {
     /** Why what waits is not sent now; empty when it is. */
     trouble = $state('');
     #sending = false;
+    #looking = false;
     #failures = 0;
     #emptied: (() => void)[] = [];
     #timer: ReturnType<typeof setTimeout> | undefined;
@@ -50,9 +53,14 @@ export class EditQueue {
         const greet = () => document.visibilityState === 'visible' && void this.greet();
         greet();
         const timer = setInterval(greet, GREETING);
+        const looks = setInterval(
+            () => this.others.length > 0 && document.visibilityState === 'visible' && void this.look(),
+            LOOKING,
+        );
         const end = this.listen();
         return () => {
             clearInterval(timer);
+            clearInterval(looks);
             end();
         };
     }
@@ -96,8 +104,21 @@ export class EditQueue {
         this.others = answer.others;
         // The server answers: what waits for it need not wait on.
         if (this.trouble) this.retry();
-        if (answer.version > this.owner.version() && this.waiting.length === 0) this.owner.refresh();
+        this.#follow(answer.version);
     };
+
+    /** Fetches what others saved since, one look at a time. */
+    async look() {
+        if (this.#looking || this.trouble) return;
+        this.#looking = true;
+        const answer = await get<JobVersion>(`/jobs/${this.job}/version`).catch(() => null);
+        this.#looking = false;
+        this.#follow(answer?.version ?? 0);
+    }
+
+    #follow(version: number) {
+        if (version > this.owner.version() && this.waiting.length === 0) this.owner.refresh();
+    }
 
     retry = () => {
         clearTimeout(this.#timer);

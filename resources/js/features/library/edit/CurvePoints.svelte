@@ -14,6 +14,13 @@
     const points = $derived(curve.points as { rpm: number; torque: number }[] | undefined);
     let pasted = $state('');
 
+    /** Another curve rests on something else: what was said of the one before is asked anew. */
+    function another() {
+        delete curve.peaks;
+        delete curve.evidence;
+        delete curve.measured_on;
+    }
+
     /** Pairs of rpm and torque, as they come from a table. */
     function take() {
         const found = pasted
@@ -23,14 +30,14 @@
             .flatMap(([rpm, torque]) => (rpm && torque ? [{ rpm, torque }] : []));
         if (found.length < 3) return;
         curve.points = found.sort((a, b) => a.rpm - b.rpm);
-        delete curve.peaks;
+        another();
         pasted = '';
     }
 
     function add() {
         const last = points?.[points.length - 1];
         curve.points = [...(points ?? []), { rpm: (last?.rpm ?? 1000) + 500, torque: last?.torque ?? 100 }];
-        delete curve.peaks;
+        if (curve.peaks) another();
     }
 </script>
 

@@ -86,7 +86,7 @@
         {/if}
         <Num entry={platform} path="rev_limit" label="Rev limit" unit="rpm" />
         <Pick entry={platform} path="drive" label="Drive" options={pairs('front', 'rear', 'all')} />
-        <Pick entry={platform} path="gearbox" label="Measured with" options={gearboxes} none="manual" />
+        <Pick entry={platform} path="gearbox" label="Measured with" options={gearboxes} none="not said" />
         <Num entry={platform} path="mass" label="Mass with driver" unit={options.units.mass} />
         <Num entry={platform} path="drag_area" label="Drag area" unit="m²" />
         <Num entry={platform} path="claimed.power" label="Factory claims" unit={options.units.power} />

@@ -27,7 +27,7 @@
 </script>
 
 <fieldset class="flex flex-col gap-0.5">
-    <legend class="text-[12px] text-soft">{label}, {unit}</legend>
+    <legend class="text-[12px] text-soft">{unit ? `${label}, ${unit}` : label}</legend>
     <div class="flex">
         {#each names as name, i (name)}
             <Figure
