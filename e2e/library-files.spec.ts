@@ -64,9 +64,9 @@ test('a revised gain reaches a plan when it is taken, and undo gives it back', a
     await page.getByLabel('Power, likely').first().fill('9.5');
     await page.getByLabel('Power, at most').first().fill('14');
     await page.getByLabel('How it was found').first().fill('four more cars this autumn');
-    await expect(page.getByText('not kept yet')).toBeVisible();
+    await expect(page.getByText('not saved yet')).toBeVisible();
     await page.keyboard.press('Control+s');
-    await expect(page.getByText('Kept. Plans see it once it is published.')).toBeVisible();
+    await expect(page.getByText('Saved. Plans see it once it is published.')).toBeVisible();
     await page.getByRole('link', { name: 'Ondra Meridian 4.8' }).click();
     await expect(page.getByRole('region', { name: 'Not published yet' })).toContainText(`${name}: gain`);
     await page.getByRole('button', { name: 'Publish version 2' }).press('Enter');

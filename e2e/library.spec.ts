@@ -72,7 +72,7 @@ test('a limit is put on record, comes from it by the rule, and a plan from a fil
     await gearbox.getByRole('button', { name: /Write what the rule says into the limit/ }).click();
     await expect(page.getByText('Written into the limit: keep it, if it is right.')).toBeVisible();
     await page.keyboard.press('Control+s');
-    await expect(page.getByText('not kept yet')).toHaveCount(0);
+    await expect(page.getByText('not saved yet')).toHaveCount(0);
     await page.reload();
     await expect(gearbox).toContainText('by the rule, from one record (by the rule)');
 

@@ -34,7 +34,7 @@ final class PartPage
             'options' => LibraryOptions::of($draft, $reader),
             // What is known of a part that stands on no platform yet, and where else it could stand.
             'known' => $known === null ? null : ['id' => $known->id, 'maker' => $known->maker, 'name' => $known->name, 'price' => (object) ($known->prices()->first()->money ?? [])],
-            'platforms' => $key === self::NEW ? Platform::query()->where('shop_id', $platform->shop_id)->orderBy('name')->get(['id', 'name'])->toArray() : [],
+            'platforms' => Platform::query()->where('shop_id', $platform->shop_id)->orderBy('name')->get(['id', 'name'])->toArray(),
             'uses' => $document === null ? [] : PartUse::of($platform, [$key]),
         ];
     }

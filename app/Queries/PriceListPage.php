@@ -73,7 +73,7 @@ final class PriceListPage
     {
         $currency = Currency::of($reader->shop->document['currency']);
         $numerals = Reading::of($reader)->numerals;
-        $say = fn (?string $price): string => $price === null ? '' : $numerals->write((float) $price, fmod((float) $price, 1.0) === 0.0 ? 0 : $currency->decimals);
+        $say = fn (?string $price): string => $price === null ? '' : $numerals->write((float) $price, $currency->decimals);
         $rows = DB::select('select line, article, maker, name, was, price as is, reason from price_list_rows where price_list_id = ? and outcome = ? and line > ? order by line limit ?', [$list->id, $outcome, $after, self::ROWS]);
 
         return ['outcome' => $outcome, 'rows' => array_values(array_map(fn (stdClass $row): array => [

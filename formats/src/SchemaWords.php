@@ -31,8 +31,24 @@ final class SchemaWords
             'minLength' => "{$value} is too short: {$args['min']} letters or more.",
             'maxLength' => "{$value} is too long: {$args['max']} letters at most.",
             'format' => "{$value} is not a date like 2026-05-31.",
+            'oneOf', 'anyOf' => self::alternatives($error) ?? "{$value} fits none of the forms allowed here; see docs/formats.md.",
             default => "{$value} fits none of the forms allowed here; see docs/formats.md.",
         };
+    }
+
+    /** "give "safe" and "edge", or "over_rpm".": what each form needs that the others do not; null where forms differ otherwise. */
+    private static function alternatives(ValidationError $error): ?string
+    {
+        $schema = $error->schema()->info()->data();
+        $forms = is_object($schema) ? (array) ($schema->oneOf ?? $schema->anyOf ?? []) : [];
+        $required = array_map(fn (mixed $form): array => is_object($form) ? (array) ($form->required ?? []) : [], $forms);
+        if ($required === [] || in_array([], $required, true)) {
+            return null;
+        }
+        $common = array_intersect(...array_values($required), ...array_values($required));
+        $ways = array_filter(array_map(fn (array $fields): string => implode(' and ', array_map(fn (string $field): string => "\"{$field}\"", array_values(array_diff($fields, $common)))), $required));
+
+        return count($ways) < 2 ? null : 'give '.implode(', or ', array_unique($ways)).'.';
     }
 
     /**

@@ -89,7 +89,7 @@ final class PriceListTest extends TestCase
         self::assertEquals(['article' => 0, 'maker' => 1, 'name' => 2, 'price' => 3, 'lead_days' => 4, 'key' => 5], ((array) $this->shown($list)['matching'])['columns']);
         $shown = $this->look($list);
         self::assertSame(['added' => 1, 'changed' => 1, 'unchanged' => 1, 'refused' => 0], $shown['counts']);
-        self::assertSame(['changed', 'F-10', '48', '52.80'], [$shown['first']['outcome'], $shown['first']['rows'][0]['what'], $shown['first']['rows'][0]['was'], $shown['first']['rows'][0]['is']]);
+        self::assertSame(['changed', 'F-10', '48.00', '52.80'], [$shown['first']['outcome'], $shown['first']['rows'][0]['what'], $shown['first']['rows'][0]['was'], $shown['first']['rows'][0]['is']]);
         self::assertSame('done', $shown['task']['state']);
         self::assertSame($before, [$total(), Price::query()->count(), Part::query()->count()], 'nothing has changed yet');
 

@@ -105,6 +105,27 @@ final class CsvTest extends TestCase
         self::assertSame($figure, ListedPrice::figure($text, $decimal));
     }
 
+    public static function writtenFigures(): iterable
+    {
+        yield 'decimals with a comma' => [['12,50', '7,00'], 'comma'];
+        yield 'decimals with a point' => [['12.50', '7.5'], 'point'];
+        yield 'thousands with a point' => [['6.800', '1.250'], 'comma'];
+        yield 'thousands with a comma' => [['6,800', '12'], 'point'];
+        yield 'both, the last is the decimals' => [['1.234,50', '1.000'], 'comma'];
+        yield 'one slip among many' => [['12,50', '7,00', '1.50'], 'comma'];
+        yield 'a currency behind' => [['12,50 €', '7,00 EUR'], 'comma'];
+        yield 'whole amounts say nothing' => [['12', '1300'], null];
+        yield 'as many of one as of the other' => [['12,50', '12.50'], null];
+        yield 'no figures' => [['', 'call'], null];
+    }
+
+    /** @param  list<string>  $figures */
+    #[DataProvider('writtenFigures')]
+    public function test_the_sign_before_the_decimals_is_seen_from_the_figures(array $figures, ?string $decimal): void
+    {
+        self::assertSame($decimal, Matching::decimal(['price' => 1], array_map(fn (string $figure): array => ['x', $figure], $figures)));
+    }
+
     public function test_columns_are_guessed_by_their_names_and_must_name_a_part_and_a_price(): void
     {
         self::assertSame(['columns' => ['article' => 0, 'name' => 1, 'price' => 2], 'decimal' => 'comma', 'taxed' => false, 'rate' => 1.0], Matching::guessed(['Artikel', 'Bezeichnung', 'Preis'], [['K-1', 'x', '1.234,50']]));

@@ -1,5 +1,6 @@
 import { expect, test } from 'vitest';
-import { at, put, readable, sendable } from '@/features/library/edit/paths';
+import { placed, worded } from '@/features/library/edit/labels';
+import { at, put, sendable } from '@/features/library/edit/paths';
 
 // Documents of the library as a page changes them, without a browser.
 
@@ -29,6 +30,10 @@ test('what nobody filled in is not sent, what has a name gets a key, and plain k
 });
 
 test('a path is told as one reads it', () => {
-    expect(readable('gains[1].power')).toBe('gains 2, power');
-    expect(readable('fuel_system[0].flow_l_h')).toBe('fuel system 1, flow l h');
+    expect(placed('gains[1].power')).toBe('Gain 2, Power');
+    expect(placed('fuel_system[0].flow_l_h')).toBe('Pump or injector 1, Flow, L/h');
+    expect(worded('give "safe" and "edge", or "over_rpm".')).toBe(
+        'give “Safe to” and “Breaks at”, or “Figures by rpm”.',
+    );
+    expect(worded('"Panel filter" is there twice')).toBe('"Panel filter" is there twice');
 });

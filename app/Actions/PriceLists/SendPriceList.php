@@ -26,7 +26,7 @@ final readonly class SendPriceList
         [$names, $rows] = PriceListFile::beginning($text);
         $list = PriceList::create([
             'shop_id' => $supplier->shop_id, 'supplier_id' => $supplier->id, 'author_id' => $author->id, 'name' => mb_substr($name, 0, 200) ?: 'list.csv', 'as_of' => $author->shop->today(),
-            'matching' => self::matching($supplier, $names, $rows),
+            'matching' => self::matching($supplier, $names, $rows, $text),
         ]);
         PriceListFile::keep($list, $bytes);
 
@@ -40,15 +40,33 @@ final readonly class SendPriceList
      * @param  list<list<string>>  $rows
      * @return array<string, mixed>
      */
-    private static function matching(Supplier $supplier, array $names, array $rows): array
+    private static function matching(Supplier $supplier, array $names, array $rows, CsvText $text): array
     {
         $guess = Matching::guessed($names, $rows);
         $known = $supplier->matching;
-        if ($known === null) {
-            return $guess;
-        }
-        $columns = array_filter(array_map(fn (string $name): int|false => array_search($name, $names, true), (array) $known['names']), is_int(...));
+        $columns = array_filter(array_map(fn (string $name): int|false => array_search($name, $names, true), (array) ($known['names'] ?? [])), is_int(...));
+        $matching = $known !== null && count($columns) === count((array) $known['names'])
+            ? [...$guess, ...array_intersect_key($known, array_flip(['decimal', 'taxed', 'rate'])), 'columns' => $columns]
+            : $guess;
 
-        return count($columns) === count((array) $known['names']) ? [...$guess, ...array_intersect_key($known, array_flip(['decimal', 'taxed', 'rate'])), 'columns' => $columns] : $guess;
+        // What the whole list shows goes before what the supplier's last one had.
+        return [...$matching, 'decimal' => Matching::decimal($matching['columns'], self::rows($text)) ?? $matching['decimal']];
+    }
+
+    /** @return iterable<list<string>> the lines below its head, as far as the list can be read */
+    private static function rows(CsvText $text): iterable
+    {
+        try {
+            $isHead = true;
+            foreach ($text->records() as $cells) {
+                if (! $isHead) {
+                    yield $cells;
+                }
+                $isHead = false;
+            }
+        } catch (InvalidDocument) {
+            // Where it breaks off is told when it is looked at, line by line.
+            return;
+        }
     }
 }

@@ -75,8 +75,36 @@ final readonly class Matching
                 }
             }
         }
-        $figures = array_map(fn (array $row): string => $row[$columns['price'] ?? -1] ?? '', $rows);
 
-        return ['columns' => $columns, 'decimal' => preg_grep('/,\d{1,2}$/', $figures) ? 'comma' : 'point', 'taxed' => false, 'rate' => 1.0];
+        return ['columns' => $columns, 'decimal' => self::decimal($columns, $rows) ?? 'point', 'taxed' => false, 'rate' => 1.0];
+    }
+
+    /**
+     * What the figures of a list show to be the sign before their decimals: "12,50" and "1.234,00" say a comma, and so does "6.800" where no
+     * figure has other than three digits behind its point, for such a point parts thousands. Null where they do not say.
+     *
+     * @param  array<string, int>  $columns
+     * @param  iterable<list<string>>  $rows
+     * @return 'point'|'comma'|null
+     */
+    public static function decimal(array $columns, iterable $rows): ?string
+    {
+        $seen = ['.' => [0, 0], ',' => [0, 0]];
+        $at = array_intersect_key($columns, ['price' => true, 'used' => true]);
+        foreach ($rows as $row) {
+            foreach ($at as $place) {
+                if (preg_match('/\d([.,])(\d+)\D*$/', $row[$place] ?? '', $found) === 1) {
+                    $seen[$found[1]][strlen($found[2]) === 3 ? 1 : 0]++;
+                }
+            }
+        }
+        [$points, $commas] = [$seen['.'][0], $seen[','][0]];
+
+        return match (true) {
+            $points !== $commas => $points > $commas ? 'point' : 'comma',
+            $points > 0 => null,
+            $seen['.'][1] !== $seen[','][1] => $seen['.'][1] > $seen[','][1] ? 'comma' : 'point',
+            default => null,
+        };
     }
 }

@@ -71,7 +71,7 @@
     }
 
     /** The shelf with what was just said of a price. */
-    const again = () => router.reload({ only: ['shown'] });
+    const again = () => router.reload({ only: ['shown', 'platforms'] });
 </script>
 
 <svelte:head><title>Library · Pebblerun</title></svelte:head>

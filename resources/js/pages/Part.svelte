@@ -1,6 +1,7 @@
 <script lang="ts">
     import { Link, page, router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
+    import { copied, copy } from '@/features/library/copied';
     import Beside from '@/features/library/edit/Beside.svelte';
     import Changes from '@/features/library/edit/Changes.svelte';
     import EvidencePanel from '@/features/library/EvidencePanel.svelte';
@@ -37,6 +38,7 @@
         slots: [],
         gains: [],
         price: { ...known?.price },
+        ...(isNew ? copied() : null),
     }));
     const editing = untrack(
         () =>
@@ -51,6 +53,18 @@
     async function keep() {
         const now = await editing.keep();
         if (now && isNew) router.visit(`${base}/parts/${now.key}`);
+    }
+
+    /** Another part begins as this one, with all but its key; slots that the other platform has not are pointed out there. */
+    function copyTo(id: string) {
+        copy($state.snapshot(editing.document));
+        router.visit(`/library/${id}/parts/new`);
+    }
+
+    /** Saves it and begins another. */
+    async function next() {
+        const now = await editing.keep();
+        if (now) router.visit(`${base}/parts/new`);
     }
 
     async function undo(number: number) {
@@ -119,9 +133,22 @@
                 </Group>
             {/if}
         </section>
-        <Beside {editing} {mayEdit} {keep}>
+        <Beside {editing} {mayEdit} {keep} next={isNew ? next : undefined}>
             <Preview shown={editing.look?.preview ?? []} />
             <Changes state={editing.state} {mayEdit} {undo} />
+            {#if mayEdit && document}
+                <label class="mt-4 flex items-center gap-2"
+                    ><span class="text-soft">Copy it, for</span><select
+                        class="field"
+                        value=""
+                        onchange={(event) => copyTo(event.currentTarget.value)}
+                        ><option value="">choose a platform</option>{#each platforms as one (one.id)}<option
+                                value={String(one.id)}
+                                >{one.id === platform.id ? 'this one' : one.name}</option
+                            >{/each}</select
+                    ></label
+                >
+            {/if}
             {#if mayEdit && document && !document.retired}<button
                     class="btn mt-4"
                     onclick={() => (retiring = true)}>No longer offered…</button

@@ -64,7 +64,7 @@
     <thead class="text-left text-[12px] text-soft">
         <tr
             ><th class="w-14 py-1 font-normal">Line</th><th class="font-normal">Part</th><th
-                class="font-normal">Article</th
+                class="pr-4 font-normal">Article</th
             >{#if shown.outcome === 'refused'}<th class="font-normal">Why</th>{:else}<th
                     class="w-24 text-right font-normal">Was, {page.currency}</th
                 ><th class="w-24 text-right font-normal">Is, {page.currency}</th>{/if}</tr
@@ -75,7 +75,7 @@
             <tr class="border-t border-faint">
                 <td class="py-1 text-soft tabular-nums">{row.line}</td>
                 <td class="max-w-80 truncate">{row.what}</td>
-                <td class="text-soft">{row.article}</td>
+                <td class="pr-4 text-soft">{row.article}</td>
                 {#if shown.outcome === 'refused'}<td class="text-rust">{row.reason}</td>
                 {:else}<td class="text-right text-soft tabular-nums">{row.was}</td><td
                         class="text-right tabular-nums">{row.is}</td
@@ -89,7 +89,9 @@
         class="btn mt-2"
         onclick={() => show(shown.outcome, shown.rows[shown.rows.length - 1]?.line ?? 0)}>Show more</button
     >{/if}
-<div class="sticky bottom-0 mt-3 flex flex-wrap items-center gap-3 border-t border-line bg-ground py-3">
+<div
+    class="sticky -bottom-4 mt-3 -mb-4 flex flex-wrap items-center gap-3 border-t border-line bg-ground pt-3 pb-5"
+>
     {#if list.state === 'looked'}
         {#if list.counts.refused === 0}
             <button class="btn btn-strong" disabled={writes === 0} onclick={() => take({})}

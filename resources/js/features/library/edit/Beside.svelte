@@ -2,11 +2,18 @@
     import type { Snippet } from 'svelte';
     import Told from '@/ui/Told.svelte';
     import type { Editing } from './editing.svelte';
-    import { readable } from './paths';
+    import { placed, worded } from './labels';
 
     /** Beside what is being changed: what is wrong or hard to believe, and keeping it. */
-    type Props = { editing: Editing; mayEdit: boolean; keep: () => void; children?: Snippet };
-    let { editing, mayEdit, keep, children }: Props = $props();
+    type Props = {
+        editing: Editing;
+        mayEdit: boolean;
+        keep: () => void;
+        /** Saves it and goes on with a new one. */
+        next?: () => void;
+        children?: Snippet;
+    };
+    let { editing, mayEdit, keep, next, children }: Props = $props();
     const faults = $derived(editing.look?.faults ?? []);
     const doubts = $derived(editing.look?.doubts ?? []);
 </script>
@@ -18,12 +25,15 @@
             <button class="btn btn-strong" disabled={!editing.changed || faults.length > 0} onclick={keep}
                 >Save</button
             >
+            {#if next}<button class="btn" disabled={!editing.changed || faults.length > 0} onclick={next}
+                    >Save and next</button
+                >{/if}
             {#if editing.changed}<button class="btn" onclick={() => editing.drop()}>Drop changes</button>{/if}
             <span class="text-[12px] text-soft"
-                >{editing.looking ? 'looking…' : editing.changed ? 'not kept yet' : ''}</span
+                >{editing.looking ? 'looking…' : editing.changed ? 'not saved yet' : ''}</span
             >
         </div>
-        {#if editing.again}<p class="mt-2 text-soft">You had written this and not kept it.</p>{/if}
+        {#if editing.again}<p class="mt-2 text-soft">You had written this and not saved it.</p>{/if}
         <Told say={editing.say} />
         {#if editing.theirs}<button class="btn mt-1" onclick={() => editing.takeTheirs()}
                 >Show what it says now</button
@@ -34,8 +44,8 @@
             <h2 class="mt-4 font-semibold">Not right yet</h2>
             <ul>
                 {#each faults as fault, i (i)}<li class="border-b border-faint py-1">
-                        {#if fault.path}<span class="font-medium">{readable(fault.path)}</span>:
-                        {/if}{fault.message}
+                        {#if fault.path}<span class="font-medium">{placed(fault.path)}</span>:
+                        {/if}{worded(fault.message)}
                     </li>{/each}
             </ul>
         {:else if doubts.length > 0}

@@ -118,7 +118,7 @@ export class Editing {
                 document: conflict.body.theirs as Entry,
                 number: conflict.body.number as number,
             };
-        if (kept) this.took(kept, 'Kept. Plans see it once it is published.');
+        if (kept) this.took(kept, 'Saved. Plans see it once it is published.');
         return kept;
     }
 

@@ -65,12 +65,3 @@ export function sendable(document: Entry): Entry {
                 place[list] = keyed(place[list] as Entry[]);
     return kept;
 }
-
-/** "gains[1].power" as one reads it: "gains 2, power". */
-export function readable(path: string): string {
-    return path
-        .replace(/\[(\d+)\]/g, (_, number: string) => ` ${Number(number) + 1}`)
-        .replaceAll('.', ', ')
-        .replaceAll('_', ' ')
-        .trim();
-}
