@@ -77,7 +77,8 @@ final readonly class EditPlan
     public function step(Plan $plan, Edit $edit, Step $step): ?SavedPlan
     {
         return $this->hold($plan, $edit, function () use ($plan, $edit, $step): SavedPlan {
-            $step->walks() || $this->mustBeAlone($plan, $edit, $step);
+            $seen = PlanAsSeen::by($plan, $edit);
+            $step->walks() || $this->mustBeAlone($plan, $seen, $step);
             $content = match ($step->do) {
                 'undo' => UndoRedo::undo($plan, $edit, $step),
                 'redo' => UndoRedo::redo($plan, $edit, $step),
@@ -85,6 +86,7 @@ final readonly class EditPlan
                 'renew' => $this->renewed($plan, (int) $step->of),
                 default => self::taken($this->variant($plan, (int) $step->of)),
             };
+            $step->walks() && $this->mustTouchOnlySeen($plan, $seen, $content);
             $this->mayPrice($plan, $content->document, $edit);
 
             return $this->save->next($plan, $content, Estimates::shown($plan->job, $content->library ?? $plan->library, $content->document, $edit->author), $edit);
@@ -133,9 +135,8 @@ final readonly class EditPlan
      *
      * @throws Refused
      */
-    private function mustBeAlone(Plan $plan, Edit $edit, Step $step): void
+    private function mustBeAlone(Plan $plan, PlanAsSeen $seen, Step $step): void
     {
-        $seen = PlanAsSeen::by($plan, $edit);
         if ($seen->theirs === []) {
             return;
         }
@@ -146,6 +147,23 @@ final readonly class EditPlan
             default => new Description('take', ['name' => $this->variant($plan, (int) $step->of)->name]),
         };
         throw Refused::conflict(PlanConflict::answer($plan->job, $seen->theirs, [new MergeField($mine, array_values($places), true)]));
+    }
+
+    /**
+     * Undo and redo go by what their sender saw: what others did since in the same places is theirs.
+     *
+     * @throws Refused
+     */
+    private function mustTouchOnlySeen(Plan $plan, PlanAsSeen $seen, NextContent $content): void
+    {
+        if ($seen->theirs === []) {
+            return;
+        }
+        $places = new PlanPlaces(Bundles::of($plan)->bundle->catalog);
+        $shared = PlanPlaces::shared($places->changed($seen->document, $plan->document), $places->changed($plan->document, $content->document));
+        if ($shared !== []) {
+            throw Refused::conflict(PlanConflict::answer($plan->job, $seen->theirs, [new MergeField($content->change->did[0], array_values($shared), false)]));
+        }
     }
 
     /**
