@@ -5,9 +5,11 @@ namespace App\Queries;
 use App\Assembly\PriceListFile;
 use App\Assembly\Reading;
 use App\Models\PriceList;
+use App\Models\Platform;
 use App\Models\Supplier;
 use App\Models\Task;
 use App\Models\User;
+use App\Security\Ability;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
 use Pebblerun\Core\Units\Currency;
@@ -29,6 +31,7 @@ final class PriceListPage
                 'id' => $list->id, 'name' => $list->name, 'supplier' => $list->supplier->name, 'state' => $list->state, 'at' => $list->created_at->toIso8601String(), 'author' => $list->author->name,
             ])->all()),
             'shown' => $shown === null ? null : self::list($shown, $reader),
+            'platforms' => $reader->may(Ability::KeepLibrary) ? Platform::query()->where('shop_id', $reader->shop_id)->orderBy('name')->get(['id', 'name'])->toArray() : [],
             'currency' => $reader->shop->document['currency'],
             'tax_percent' => $reader->shop->document['tax_percent'],
             'today' => $reader->shop->today(),
@@ -74,10 +77,11 @@ final class PriceListPage
         $currency = Currency::of($reader->shop->document['currency']);
         $numerals = Reading::of($reader)->numerals;
         $say = fn (?string $price): string => $price === null ? '' : $numerals->write((float) $price, $currency->decimals);
-        $rows = DB::select('select line, article, maker, name, was, price as is, reason from price_list_rows where price_list_id = ? and outcome = ? and line > ? order by line limit ?', [$list->id, $outcome, $after, self::ROWS]);
+        $rows = DB::select('select line, article, maker, name, was, price as is, reason, part_id is not null as known from price_list_rows where price_list_id = ? and outcome = ? and line > ? order by line limit ?', [$list->id, $outcome, $after, self::ROWS]);
 
         return ['outcome' => $outcome, 'rows' => array_values(array_map(fn (stdClass $row): array => [
             'line' => $row->line, 'what' => trim("{$row->maker} {$row->name}") ?: $row->article, 'article' => $row->article, 'was' => $say($row->was), 'is' => $say($row->is), 'reason' => $row->reason,
+            'known' => $row->known, 'maker' => $row->maker, 'name' => $row->name, 'price' => $row->is === null ? null : (float) $row->is,
         ], $rows))];
     }
 }

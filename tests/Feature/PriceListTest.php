@@ -90,6 +90,7 @@ final class PriceListTest extends TestCase
         $shown = $this->look($list);
         self::assertSame(['added' => 1, 'changed' => 1, 'unchanged' => 1, 'refused' => 0], $shown['counts']);
         self::assertSame(['changed', 'F-10', '48.00', '52.80'], [$shown['first']['outcome'], $shown['first']['rows'][0]['what'], $shown['first']['rows'][0]['was'], $shown['first']['rows'][0]['is']]);
+        self::assertSame([true, 52.8], [$shown['first']['rows'][0]['known'], $shown['first']['rows'][0]['price']]);
         self::assertSame('done', $shown['task']['state']);
         self::assertSame($before, [$total(), Price::query()->count(), Part::query()->count()], 'nothing has changed yet');
 

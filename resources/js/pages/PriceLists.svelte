@@ -10,7 +10,7 @@
     import { day } from '@/lib/format';
     import Frame from '@/ui/Frame.svelte';
 
-    let { suppliers, lists, shown, currency, tax_percent, today }: PriceListsPage = $props();
+    let { suppliers, lists, shown, currency, platforms, tax_percent, today }: PriceListsPage = $props();
     const states: Record<string, string> = {
         sent: 'no preview yet',
         looked: 'previewed',
@@ -109,7 +109,7 @@
                             </p>{/if}
                         <DryRun
                             list={shown}
-                            page={{ currency }}
+                            page={{ currency, platforms }}
                             begun={(taking) => (task = taking)}
                             again={() => router.reload()}
                         />

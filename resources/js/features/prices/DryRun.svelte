@@ -1,6 +1,8 @@
 <script lang="ts">
     import { untrack } from 'svelte';
     import type { PriceListRows, PriceListShown, PriceListsPage, Task } from '@/generated/answers';
+    import { router } from '@inertiajs/svelte';
+    import { copy } from '@/features/library/copied';
     import { get, post } from '@/lib/api';
     import { figure } from '@/lib/format';
     import { told } from '@/lib/told.svelte';
@@ -9,7 +11,7 @@
     /** What taking the list in would do, line by line; and doing it, or taking it back. */
     type Props = {
         list: PriceListShown;
-        page: Pick<PriceListsPage, 'currency'>;
+        page: Pick<PriceListsPage, 'currency' | 'platforms'>;
         begun: (task: Task) => void;
         again: () => void;
     };
@@ -34,6 +36,18 @@
     async function take(body: object) {
         const task = await say.of(post<Task>(`/price-lists/${list.id}/taking`, body));
         if (task) begun(task);
+    }
+
+    /** A part that the library has not is entered there, with what the line knows. */
+    function enter(row: PriceListRows['rows'][number], platform: string) {
+        copy({
+            maker: row.maker,
+            name: row.name,
+            slots: [],
+            gains: [],
+            price: row.price === null ? {} : { new: row.price },
+        });
+        router.visit(`/library/${platform}/parts/new`);
     }
 
     async function undo() {
@@ -74,7 +88,18 @@
         {#each shown.rows as row (row.line)}
             <tr class="border-t border-faint">
                 <td class="py-1 text-soft tabular-nums">{row.line}</td>
-                <td class="max-w-80 truncate">{row.what}</td>
+                <td class="max-w-80 truncate"
+                    >{row.what}{#if !row.known && row.name && page.platforms.length > 0}<select
+                            class="ml-2 text-[12px] text-river underline"
+                            aria-label="Enter {row.what} in the library"
+                            value=""
+                            onchange={(event) => enter(row, event.currentTarget.value)}
+                            ><option value="">enter it in the library…</option
+                            >{#each page.platforms as one (one.id)}<option value={String(one.id)}
+                                    >{one.name}</option
+                                >{/each}</select
+                        >{/if}</td
+                >
                 <td class="pr-4 text-soft">{row.article}</td>
                 {#if shown.outcome === 'refused'}<td class="text-rust">{row.reason}</td>
                 {:else}<td class="text-right text-soft tabular-nums">{row.was}</td><td
