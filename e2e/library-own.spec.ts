@@ -82,7 +82,7 @@ test('a shop enters its own platform and ten parts from nothing and plans a job 
     await type(page, 'Safe to', '290', limit);
     await expect(page.getByText(/Gearbox: the stock car uses/)).toHaveCount(0);
     await page.keyboard.press('Control+s');
-    await expect(page.getByRole('status').filter({ hasText: 'Kept.' })).toBeVisible();
+    await expect(page.getByRole('status').filter({ hasText: 'Saved.' })).toBeVisible();
 
     for (const [slot, name, maker, power, torque, price] of parts) {
         await page.goto(page.url().replace(/\/(platform|parts\/.*)$/, '/parts/new'));

@@ -4,8 +4,8 @@ namespace App\Queries;
 
 use App\Assembly\PriceListFile;
 use App\Assembly\Reading;
-use App\Models\PriceList;
 use App\Models\Platform;
+use App\Models\PriceList;
 use App\Models\Supplier;
 use App\Models\Task;
 use App\Models\User;
