@@ -1,7 +1,7 @@
 <script lang="ts">
     import { Link, page, router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
-    import { copied, copy } from '@/features/library/copied';
+    import { copied, copy } from '@/lib/copied';
     import Beside from '@/features/library/edit/Beside.svelte';
     import Changes from '@/features/library/edit/Changes.svelte';
     import EvidencePanel from '@/features/library/EvidencePanel.svelte';

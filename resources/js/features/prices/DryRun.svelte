@@ -2,7 +2,7 @@
     import { untrack } from 'svelte';
     import type { PriceListRows, PriceListShown, PriceListsPage, Task } from '@/generated/answers';
     import { router } from '@inertiajs/svelte';
-    import { copy } from '@/features/library/copied';
+    import { copy } from '@/lib/copied';
     import { get, post } from '@/lib/api';
     import { figure } from '@/lib/format';
     import { told } from '@/lib/told.svelte';

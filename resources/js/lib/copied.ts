@@ -1,4 +1,5 @@
-import type { Entry } from './edit/paths';
+/** A part's document. */
+type Entry = Record<string, unknown>;
 
 const KEY = 'pebblerun-copied-part';
 /** What a copy does not take along: its own key, and that it is no longer offered. */
