@@ -37,19 +37,19 @@ async function type(page: Page, text: string, roll: (below: number) => number) {
     }
 }
 
-/** Keys of the bench, and how many edits each may make by itself. */
-const KEYS: [key: string, edits: number][] = [
+/** Keys of the bench, how many edits each may make by itself, and what it opens: a panel, a sheet, or nothing, and the cell's panel stays. */
+const KEYS: [key: string, edits: number, opens?: string][] = [
     ['n', 0],
-    ['v', 0],
+    ['v', 0, 'Variants'],
     ['t', 0],
-    ['.', 0],
-    ['/', 0],
-    ['h', 0],
-    ['l', 0],
+    ['.', 0, 'sheet'],
+    ['/', 0, 'sheet'],
+    ['h', 0, 'History'],
+    ['l', 0, 'Plans of this job'],
     ['i', 0],
-    ['r', 0],
-    ['g', 0],
-    ['?', 0],
+    ['r', 0, 'Calculation settings'],
+    ['g', 0, 'sheet'],
+    ['?', 0, 'sheet'],
     ['w', 0],
     ['Enter', 0],
     ['o', 1],
@@ -66,7 +66,7 @@ test('a word typed behind any key of the bench runs nothing but that key', async
     await settled(page);
     const edits = asked(page);
     const roll = dice(23);
-    for (const [key, most] of [...KEYS, ...KEYS]) {
+    for (const [key, most, opens] of [...KEYS, ...KEYS]) {
         await page.keyboard.press('Escape');
         await page.keyboard.press('Escape');
         await cell(page, 'Downpipe', 1).click();
@@ -79,6 +79,14 @@ test('a word typed behind any key of the bench runs nothing but that key', async
             edits.length - before,
             `${key} and then ${text}: ${edits.slice(before).join(' ')}`,
         ).toBeLessThanOrEqual(most);
+        const sheets = await page.getByRole('dialog').count();
+        expect(sheets, `sheets after ${key} and ${text}`).toBe(opens === 'sheet' ? 1 : 0);
+        const told = `the panel after ${key} and ${text}`;
+        const heading = page.getByRole('complementary').getByRole('heading').first();
+        if (opens && opens !== 'sheet') await expect(heading, told).toHaveText(opens);
+        else if (['o', 'b', 'f', 'u', 'U', 'n', 'w'].includes(key))
+            await expect(heading, told).toHaveText('Downpipe, stage 1');
+        await page.keyboard.press('Escape');
         await settled(page);
     }
 });

@@ -64,7 +64,7 @@ final readonly class StandingChanges
         return array_values(array_diff($plan->redo, self::by($person, $plan, $plan->redo)->pluck('number')->all()));
     }
 
-    /** @return ?array{number: int, what: string} valid against step of schemas/answers.json */
+    /** @return ?array{number: int, what: string} valid against undoableChange of schemas/answers.json */
     public static function named(?PlanRevision $revision): ?array
     {
         return $revision === null ? null : ['number' => $revision->number, 'what' => PlanChange::wordsOf($revision)];

@@ -55,7 +55,7 @@ final readonly class CounterPage
      */
     private static function words(NextStep $due, array $run): string
     {
-        $isPastSafe = array_filter($run, fn (array $stage): bool => Status::from($stage['status'])->severity() >= Status::Over->severity()) !== [];
+        $isPastSafe = array_filter($run, fn (array $stage): bool => Status::from($stage['status'])->isPastSafe()) !== [];
 
         return $due === NextStep::Ready && $isPastSafe ? Terms::readyAtBoldRisk() : Terms::nextStep($due);
     }

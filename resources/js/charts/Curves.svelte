@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Rules from '@/charts/Rules.svelte';
     import { line } from 'd3-shape';
     import { spread } from '@/charts/labels';
     import { fixed } from '@/charts/scale';
@@ -227,12 +228,7 @@
         opacity="0.5"
     />
     {#each [{ scale: torque, box: torqueBox, unit: estimate.labels.torque }, { scale: power, box: powerBox, unit: estimate.labels.power }] as axis (axis.unit)}
-        {#each axis.scale.ticks(4) as tick (tick)}
-            <path d="M{left} {axis.scale(tick)}H{width - right}" stroke="var(--faint)" />
-            <text x={left - 5} y={axis.scale(tick) + 4} text-anchor="end" font-size="11" fill="var(--soft)"
-                >{precise(tick)}</text
-            >
-        {/each}
+        <Rules scale={axis.scale} count={4} {left} right={width - right} />
         <path d="M{left} {axis.box[0]}H{width - right}" stroke="var(--line)" />
     {/each}
     {#each x.ticks(6) as tick (tick)}

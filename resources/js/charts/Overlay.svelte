@@ -1,8 +1,9 @@
 <script lang="ts">
+    import Rules from '@/charts/Rules.svelte';
     import { line } from 'd3-shape';
     import { spread } from '@/charts/labels';
     import { fixed } from '@/charts/scale';
-    import { figure, precise } from '@/lib/format';
+    import { figure } from '@/lib/format';
 
     type Curve = { torque: number[]; power: number[] };
     /** Several curves over one axis of engine speed, torque above, power below: each has a stroke of its own and its name at its end. */
@@ -58,12 +59,7 @@
     aria-label="Torque and power over engine speed: {curves.map(({ name }) => name).join(', ')}"
 >
     {#each panels as { kind, top, scale, ends } (kind)}
-        {#each scale.ticks(4) as tick (tick)}
-            <path d="M{left} {scale(tick)}H{width - right}" stroke="var(--faint)" />
-            <text x={left - 6} y={scale(tick) + 4} text-anchor="end" font-size="11" fill="var(--soft)"
-                >{precise(tick)}</text
-            >
-        {/each}
+        <Rules {scale} count={4} {left} right={width - right} />
         <text x={left + 6} y={top + 10} font-size="11" fill="var(--soft)" class="halo">{units[kind]}</text>
         {#each curves as { name, curve }, i (i)}
             <path

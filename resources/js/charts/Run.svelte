@@ -1,8 +1,9 @@
 <script lang="ts">
+    import Rules from '@/charts/Rules.svelte';
     import { covered, place, tie } from '@/charts/labels';
     import { fixed, roomy } from '@/charts/scale';
     import type { BenchEstimate } from '@/generated/answers';
-    import { money, output, precise } from '@/lib/format';
+    import { money, output } from '@/lib/format';
     import { stone, wavyLine } from '@/lib/stones';
 
     /** The run: money spent on x, wheel power on y, a pebble for every stage. */
@@ -218,12 +219,7 @@
             opacity="0.6"
         />
     {/if}
-    {#each y.ticks(5) as tick (tick)}
-        <path d="M{left} {y(tick)}H{width - right}" stroke="var(--faint)" />
-        <text x={left - 6} y={y(tick) + 4} text-anchor="end" font-size="11" fill="var(--soft)"
-            >{precise(tick)}</text
-        >
-    {/each}
+    <Rules scale={y} count={5} {left} right={width - right} />
     <text x={left - 6} y={top - 3} text-anchor="end" font-size="11" fill="var(--soft)"
         >{estimate.labels.power}</text
     >

@@ -7,7 +7,7 @@
         value: number | null | undefined;
         /** What was typed, as a number; undefined where nothing is written or it is none. */
         set: (value: number | undefined, text: string) => void;
-        /** The field was left. */
+        /** The field was left with what can be read. */
         left?: () => void;
         min?: number;
         max?: number;
@@ -65,8 +65,8 @@
     }
 
     function leave() {
-        if (typed === null) return;
-        if (!fault) typed = null;
+        if (typed === null || fault) return;
+        typed = null;
         left();
     }
 

@@ -17,6 +17,12 @@ enum Status: string
     /** P75 above edge, wherever P50 stands: 360 of 300/350. */
     case PastEdge = 'past-edge';
 
+    /** Whether the demand is past what is safe: allowed to a bold customer alone, if at all. */
+    public function isPastSafe(): bool
+    {
+        return $this === self::Over || $this === self::PastEdge;
+    }
+
     /** Worse is higher. */
     public function severity(): int
     {

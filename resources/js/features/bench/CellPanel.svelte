@@ -82,7 +82,7 @@
         {leave}
     />
     {#if detail.value?.line}
-        <LineEditor {bench} line={detail.value.line} />
+        {#key `${stage?.key} ${detail.value.line.part}`}<LineEditor {bench} line={detail.value.line} />{/key}
     {/if}
     {#if share}
         <h3 class="mt-2 font-semibold">Why: {share.name}</h3>
