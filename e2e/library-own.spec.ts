@@ -91,7 +91,7 @@ test('a shop enters its own platform and ten parts from nothing and plans a job 
         await pick(page, 'Slot 1', slot);
         await page.keyboard.press('Tab');
         if (power.length > 0) {
-            await page.getByRole('button', { name: 'Add a case' }).focus();
+            await page.getByRole('button', { name: 'Add a gain on another set-up' }).focus();
             await page.keyboard.press('Enter');
             for (const [figure, values] of [
                 ['Power', power],

@@ -83,6 +83,8 @@ final readonly class MoneyDocument
             'dyno_hours' => $line->dynoHours / 100,
             'tax' => $this->range($line->tax),
             'gross' => $this->range($line->gross),
+            'reserve' => $this->range($line->reserve),
+            'spend' => $this->range($line->gross->plus($line->reserve)),
         ];
     }
 

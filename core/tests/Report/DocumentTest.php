@@ -106,7 +106,7 @@ final class DocumentTest extends TestCase
     {
         $shares = array_column(self::plan([[['fit' => 'map'], ['fit' => 'filter']]])['stages'][1]['parts'], null, 'part');
         $why = implode(' ', $shares['filter']['why']);
-        self::assertStringContainsString("Case: always. 1 to 5 whp at peak power, 1 to 4 lb-ft at peak torque, likely 3 whp and 2 lb-ft. Evidence: shop's dyno (three cars).", $why);
+        self::assertStringContainsString("On this set-up: always. 1 to 5 whp at peak power, 1 to 4 lb-ft at peak torque, likely 3 whp and 2 lb-ft. Evidence: shop's dyno (three cars).", $why);
         self::assertStringContainsString('Covered by Map: the full gain counts.', $why);
         self::assertStringContainsString('Family "air" can give 10 % in all', $why);
         self::assertSame('It is the map itself.', $shares['map']['why'][2]);

@@ -15,6 +15,7 @@ final readonly class Line
      * @param  bool  $revision  of a map that is in the car already
      * @param  int  $hours  hundredths of an hour, shared access counted once in the stage
      * @param  bool  $ownWork  the customer's hours: not billed
+     * @param  MoneyRange  $reserve  its share of what the shop sets aside
      * @param  int  $dynoHours  hundredths of an hour on the dyno
      */
     public function __construct(
@@ -29,6 +30,7 @@ final readonly class Line
         public MoneyRange $net,
         public MoneyRange $tax,
         public MoneyRange $gross,
+        public MoneyRange $reserve,
         public bool $bought,
         public bool $revision = false,
         public bool $ownWork = false,

@@ -24,7 +24,7 @@ final readonly class Pricing
             $tax = $tax->plus($line->tax);
             $gross = $gross->plus($line->gross);
         }
-        $reserve = $gross->share($this->rates->reserve, 10_000);
+        $reserve = $this->reserve($gross);
 
         $own = array_sum(array_map(fn (Line $line): int => $line->ownWork ? $line->hours : 0, $lines));
 
@@ -50,8 +50,14 @@ final readonly class Pricing
         $dyno = MoneyRange::round($dynoHours, $this->rates->dyno, 100);
         $net = $goods->plus(MoneyRange::exact($labour + $dyno));
         $tax = $net->share($this->rates->tax, 10_000);
+        $gross = $net->plus($tax);
 
-        return new Line($part, $basis, $change->agreed !== null, $change->quantity, $goods, $hours, $labour, $dyno, $net, $tax, $net->plus($tax), $change->bought, $revision && $part->price->revision !== null, $change->ownWork, $dynoHours);
+        return new Line($part, $basis, $change->agreed !== null, $change->quantity, $goods, $hours, $labour, $dyno, $net, $tax, $gross, $this->reserve($gross), $change->bought, $revision && $part->price->revision !== null, $change->ownWork, $dynoHours);
+    }
+
+    private function reserve(MoneyRange $gross): MoneyRange
+    {
+        return $gross->share($this->rates->reserve, 10_000);
     }
 
     /**

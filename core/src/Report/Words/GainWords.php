@@ -57,7 +57,7 @@ final readonly class GainWords
         }
 
         return $part->gains !== []
-            ? ["None of its gain cases holds with this build on {$build->fuel->name}, so it counts as nothing.", ...$effects]
+            ? ["None of its gains holds on this set-up, on {$build->fuel->name}, so it counts as nothing.", ...$effects]
             : [...$effects, $this->worth($share, $adds)];
     }
 
@@ -70,14 +70,14 @@ final readonly class GainWords
 
         return $case->anchors === []
             ? sprintf(
-                'Case: %s. %s to %s at peak power, %s to %s at peak torque, likely %s and %s. Evidence: %s%s.',
+                'On this set-up: %s. %s to %s at peak power, %s to %s at peak torque, likely %s and %s. Evidence: %s%s.',
                 $when,
                 $this->say->writePower($case->power->low), $this->say->sayPower($case->power->high),
                 $this->say->writeTorque($case->torque->low), $this->say->sayTorque($case->torque->high),
                 $this->say->sayPower($case->power->likely), $this->say->sayTorque($case->torque->likely),
                 Terms::evidence($case->evidence), $note,
             )
-            : "Case: {$when}, stated over engine speed. Evidence: ".Terms::evidence($case->evidence)."{$note}.";
+            : "On this set-up: {$when}, stated over engine speed. Evidence: ".Terms::evidence($case->evidence)."{$note}.";
     }
 
     private static function ladder(LadderReading $reading): string

@@ -21,7 +21,10 @@
 <Sheet bind:open wide title="Keys" about="They work anywhere on the bench except in a text field.">
     <!-- It may be higher than the window: then it takes the focus, so that arrows scroll it. -->
     <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
-    <div class="grid grid-cols-1 gap-x-8 gap-y-3 sm:grid-cols-2 lg:grid-cols-3" tabindex="0">
+    <div
+        class="gap-x-8 outline-none sm:columns-2 lg:columns-3 [&>section]:mb-3 [&>section]:break-inside-avoid"
+        tabindex="0"
+    >
         {#snippet keys(rows: [string, string][])}
             <dl class="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1">
                 {#each rows as [stroke, does] (does)}

@@ -10,6 +10,17 @@
     let { bench, line }: Props = $props();
     const part = $derived(line.part);
     const symbol = $derived(bench.estimate.labels.money);
+    const hours = (many: number) => `${precise(many)}\u00a0h`;
+    /** What the money is made of. */
+    const made = $derived(
+        `: ${[
+            `parts ${money(line.goods.likely, symbol)}`,
+            ...(line.labour > 0 ? [`labour ${money(line.labour, symbol)} (${hours(line.hours)})`] : []),
+            ...(line.dyno > 0 ? [`dyno ${money(line.dyno, symbol)} (${hours(line.dyno_hours)})`] : []),
+            `tax ${money(line.tax.likely, symbol)}`,
+            `reserve ${money(line.reserve.likely, symbol)}`,
+        ].join(', ')}`,
+    );
     /** What is being written. */
     let quantity = $state<number>();
     let given = $state<number | null>();
@@ -17,12 +28,7 @@
 </script>
 
 <p class="mt-2 border-t border-faint pt-1.5 text-[12px]">
-    <b class="font-semibold">{money(line.gross.likely, symbol)} fitted, with tax</b>
-    <span class="text-soft"
-        >: parts {money(line.goods.likely, symbol)}{line.labour > 0
-            ? `, labour ${money(line.labour, symbol)} (${precise(line.hours)} h)`
-            : ''}{line.dyno > 0 ? `, dyno ${money(line.dyno, symbol)} (${precise(line.dyno_hours)} h)` : ''},
-        tax {money(line.tax.likely, symbol)}</span
+    <b class="font-semibold">{money(line.spend.likely, symbol)} all in</b><span class="text-soft">{made}</span
     >
 </p>
 <div class="mt-1 flex flex-wrap items-end gap-1.5 text-[12px]">

@@ -250,7 +250,7 @@ export const actions: Action[] = [
         run: (_, controls) => controls.show('library'),
     },
     {
-        name: 'Curves large, with range, ceilings and limits',
+        name: 'Curves large, with range and limits',
         keys: ['g'],
         stroke: 'G',
         on: 'bench',

@@ -76,7 +76,7 @@
 <div bind:clientWidth={width}>
     {#each cases as one (one.id)}
         <section class="border-b border-faint py-2" aria-label="Evidence of case {one.at + 1}">
-            <h3 class="font-medium">Case {one.at + 1}, {one.when}</h3>
+            <h3 class="font-medium">Gain {one.at + 1}, {one.when}</h3>
             {#if width > 0 && one.records.length > 0}<EvidencePicture
                     evidence={one}
                     unit={units.power}

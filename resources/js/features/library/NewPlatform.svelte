@@ -87,7 +87,7 @@
 >
     <form onsubmit={make} class="flex flex-col gap-3">
         <div class="grid grid-cols-2 gap-3">
-            <label class="flex flex-col gap-1"
+            <label class="flex flex-col gap-0.5"
                 ><span class="text-[12px] text-soft">Name</span><input
                     class="field"
                     required
@@ -97,7 +97,7 @@
                     {@attach asked}
                 /></label
             >
-            <label class="flex flex-col gap-1"
+            <label class="flex flex-col gap-0.5"
                 ><span class="text-[12px] text-soft">Begins as</span><select
                     class="field"
                     bind:value={sibling}
@@ -111,7 +111,7 @@
             {#each rows as row, r (r)}
                 <div class="grid grid-cols-4 gap-3">
                     {#each row as field (field.key)}
-                        <label class="flex flex-col gap-1"
+                        <label class="flex flex-col gap-0.5"
                             ><span class="text-[12px] whitespace-nowrap text-soft">{field.label}</span>
                             {#if field.options}<select class="field" bind:value={answers[field.key]}
                                     >{#each field.options as option (option)}<option>{option}</option

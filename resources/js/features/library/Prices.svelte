@@ -71,7 +71,7 @@
 
 {#if mayPrice}
     <form class="mt-2 flex flex-wrap items-end gap-2" onsubmit={keep}>
-        {#each fields as [field, words] (field)}<label class="flex flex-col gap-1"
+        {#each fields as [field, words] (field)}<label class="flex flex-col gap-0.5"
                 ><span class="text-[12px] text-soft">{words}, {money}</span><Figure
                     class="field w-24"
                     min={0}
@@ -82,7 +82,7 @@
                 /></label
             >{/each}
         <DayField label="Of" most={now} bind:value={asOf} />
-        <label class="flex flex-1 flex-col gap-1"
+        <label class="flex flex-1 flex-col gap-0.5"
             ><span class="text-[12px] text-soft">From whom</span><input
                 class="field w-full min-w-32"
                 maxlength="500"

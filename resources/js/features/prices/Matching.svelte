@@ -91,21 +91,21 @@
         </table>
     </div>
     <div class="mt-3 flex flex-wrap items-end gap-3">
-        <label class="flex flex-col gap-1"
+        <label class="flex flex-col gap-0.5"
             ><span class="text-[12px] text-soft">Decimals with</span><select
                 class="field"
                 bind:value={decimal}
                 ><option value="point">a point</option><option value="comma">a comma</option></select
             ></label
         >
-        <label class="flex flex-col gap-1"
+        <label class="flex flex-col gap-0.5"
             ><span class="text-[12px] text-soft">Tax</span><select class="field" bind:value={taxed}
                 ><option value={false}>not in the prices</option><option value={true}
                     >{page.tax_percent} % is in the prices</option
                 ></select
             ></label
         >
-        <label class="flex flex-col gap-1"
+        <label class="flex flex-col gap-0.5"
             ><span class="text-[12px] text-soft">{page.currency} for one of the list's currency</span><Figure
                 class="field w-24"
                 min={0}

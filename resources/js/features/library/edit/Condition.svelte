@@ -182,7 +182,7 @@
                     >
                 </span>
             {/each}
-            <button class="btn" onclick={() => write(group, [...terms, first()])}
+            <button class="btn min-h-8" onclick={() => write(group, [...terms, first()])}
                 >{terms.length === 0 ? 'in any build; add a condition' : '+ and'}</button
             >
         {/if}

@@ -17,9 +17,9 @@
 </script>
 
 {#each cases as one, i (i)}
-    <div class="mb-2 border-b border-line pb-2.5" role="group" aria-label="Case {i + 1}">
+    <div class="mb-2 border-b border-line pb-2.5" role="group" aria-label="Gain {i + 1}">
         <div class="flex flex-wrap items-end gap-x-3 gap-y-2">
-            <Condition entry={one} path="when" label="Case {i + 1}, when fitted with" {choices} />
+            <Condition entry={one} path="when" label="Gain {i + 1}, on this set-up" {choices} />
             {#if one.over_rpm === undefined}
                 <Triple entry={one} path="power" label="Power" unit={choices.units.power} />
                 <Triple entry={one} path="torque" label="Torque" unit={choices.units.torque} />
@@ -44,7 +44,7 @@
             <button
                 class="btn"
                 onclick={() => (part.gains = cases.filter((_, each) => each !== i))}
-                aria-label="Remove case {i + 1}">Remove</button
+                aria-label="Remove gain {i + 1}">Remove</button
             >
         </div>
         <details class="mt-1.5">
@@ -62,4 +62,4 @@
         </details>
     </div>
 {/each}
-<button class="btn" onclick={() => (part.gains = [...cases, fresh()])}>Add a case</button>
+<button class="btn" onclick={() => (part.gains = [...cases, fresh()])}>Add a gain on another set-up</button>
