@@ -42,7 +42,8 @@ test('a shop enters its own platform and ten parts from nothing and plans a job 
         ['Name', 'Orrin Vale 1.8T'],
         ['Make', 'Orrin'],
         ['Model', 'Vale 1.8T'],
-        ['Displacement, L', '1.8'],
+        // A comma is what it is meant as, here and everywhere: never eighteen litres.
+        ['Displacement, L', '1,8'],
         ['Wheel torque, lb-ft', '200'],
         ['Wheel power, hp', '178'],
         ['Rev limit, rpm', '6800'],
@@ -54,9 +55,7 @@ test('a shop enters its own platform and ten parts from nothing and plans a job 
     await speeds.nth(1).focus();
     await page.keyboard.type('6900');
     await page.keyboard.press('Enter');
-    await expect(sheet.getByRole('alert')).toContainText(
-        'The power peak does not stand above the rev limit.',
-    );
+    await expect(sheet.getByRole('alert')).toContainText('The power peak must be below the rev limit.');
     await speeds.nth(1).focus();
     await page.keyboard.press('Control+A');
     await page.keyboard.type('5800');
@@ -65,6 +64,7 @@ test('a shop enters its own platform and ten parts from nothing and plans a job 
     // The platform's page: what is missing is said, the curve is drawn as one types.
     await expect(page.getByRole('heading', { name: 'Orrin Vale 1.8T' })).toBeVisible();
     await expect(page.getByText('No limit is given', { exact: false })).toBeVisible();
+    await expect(page.getByLabel('Displacement, L')).toHaveValue('1.8');
     const curve = page.getByRole('img', { name: /Torque and power of the stock car/ });
     await expect(curve).toContainText('178');
     await type(page, 'Power, hp', '186');

@@ -40,7 +40,7 @@ final class NewPlatformRequest extends PersonRequest
         return [
             'to.gte' => 'The last model year does not come before the first.',
             'torque_rpm.lt' => 'The torque peak must be at a lower rpm than the power peak.',
-            'power_rpm.lte' => 'The power peak does not stand above the rev limit.',
+            'power_rpm.lte' => 'The power peak must be below the rev limit.',
         ];
     }
 

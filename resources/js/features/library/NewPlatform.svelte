@@ -4,6 +4,7 @@
     import { post } from '@/lib/api';
     import { asked } from '@/lib/keys';
     import { told } from '@/lib/told.svelte';
+    import Figure from '@/ui/Figure.svelte';
     import Sheet from '@/ui/Sheet.svelte';
     import Told from '@/ui/Told.svelte';
 
@@ -17,21 +18,14 @@
         name: '',
         make: '',
         model: '',
-        from: String(year - 5),
-        to: String(year),
-        displacement: '',
-        cylinders: '4',
         aspiration: 'turbo',
         injection: 'direct',
         fuel: 'petrol',
         drive: 'front',
         gearbox: 'manual',
-        torque: '',
-        torque_rpm: '',
-        power: '',
-        power_rpm: '',
-        rev_limit: '',
     });
+    /** What is a number among them. */
+    let figures = $state<Record<string, number | undefined>>({ from: year - 5, to: year, cylinders: 4 });
     const rows: { key: string; label: string; options?: string[]; number?: boolean }[][] = $derived([
         [
             { key: 'make', label: 'Make' },
@@ -61,20 +55,9 @@
 
     async function make(event: SubmitEvent) {
         event.preventDefault();
-        const numbers = new Set(
-            rows
-                .flat()
-                .filter(({ number }) => number)
-                .map(({ key }) => key),
-        );
         const body = sibling
             ? { name: answers.name, sibling_of: Number(sibling) }
-            : Object.fromEntries(
-                  Object.entries(answers).map(([key, value]) => [
-                      key,
-                      numbers.has(key) ? Number(value) : value,
-                  ]),
-              );
+            : { ...answers, ...figures };
         const made = await say.of(post<PlatformMade>('/library', body));
         if (made) router.visit(`/library/${made.id}/platform`);
     }
@@ -117,10 +100,13 @@
                                     >{#each field.options as option (option)}<option>{option}</option
                                         >{/each}</select
                                 >
+                            {:else if field.number}<Figure
+                                    value={figures[field.key]}
+                                    required
+                                    set={(number) => (figures[field.key] = number)}
+                                />
                             {:else}<input
-                                    class="field tabular-nums"
-                                    type={field.number ? 'number' : 'text'}
-                                    step="any"
+                                    class="field"
                                     required
                                     value={answers[field.key]}
                                     oninput={(event) => (answers[field.key] = event.currentTarget.value)}
