@@ -509,6 +509,12 @@ test('the curves open large by one key and are read speed by speed, stage by sta
         .getByRole('cell')
         .last();
     const most = Number(await likely.innerText());
+    const free = await sheet
+        .getByRole('row', { name: /without/ })
+        .getByRole('cell')
+        .last()
+        .innerText();
+    expect(Number(free), 'what holds it back takes something').toBeGreaterThan(most);
     expect(low).toBeLessThan(most);
     expect(high).toBeGreaterThan(most);
     await expect(sheet.getByText('Gearbox', { exact: true }).last()).toBeVisible();

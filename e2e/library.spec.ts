@@ -68,7 +68,7 @@ test('a limit is put on record, comes from it by the rule, and a plan from a fil
     await gearbox.getByLabel('File or run').fill('run 77');
     await gearbox.getByLabel('File or run').press('Enter');
     await expect(page.getByText('On record. The limit is what it was.')).toBeVisible();
-    await expect(gearbox).toContainText("shop's dyno: safe 205, edge 228");
+    await expect(gearbox).toContainText("shop's dyno: safe to 205, breaks at 228");
     await gearbox.getByRole('button', { name: /Write what the rule says into the limit/ }).click();
     await expect(page.getByText('Written into the limit: keep it, if it is right.')).toBeVisible();
     await page.keyboard.press('Control+s');

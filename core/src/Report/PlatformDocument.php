@@ -9,6 +9,7 @@ use Pebblerun\Core\Evaluation\Findings\EngineLoad;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Report\Words\ConditionWords;
 use Pebblerun\Core\Report\Words\FrameWords;
+use Pebblerun\Core\Report\Words\LimitWords;
 use Pebblerun\Core\Units\PowerUnit;
 use Pebblerun\Core\Units\Rpm;
 
@@ -79,6 +80,7 @@ final readonly class PlatformDocument
             'of' => Terms::quantity($quantity),
             'bears' => "safe to {$this->say->writeLimit($quantity, $reading->safe)}, breaks at {$this->say->sayLimit($quantity, $reading->edge)}",
             'percent' => $reading->median === null ? null : round(100.0 * $reading->median),
+            'percents' => $reading->median === null ? 'not known' : LimitWords::percents($reading, $this->say->numerals),
             'rests' => Terms::evidence($reading->limit->evidence),
             'note' => $reading->limit->note,
         ];
@@ -92,7 +94,7 @@ final readonly class PlatformDocument
         $facts = [
             ['name' => 'At the wheels', 'value' => $this->peaks($platform)],
             ['name' => 'The factory claims', 'value' => $this->claim()],
-            ['name' => 'Mean pressure', 'value' => "{$this->number($load->pressure / 1e5, 1)} bar at the torque peak, {$this->number($load->powerPerLitre / PowerUnit::Hp->watts())} hp a litre at the crank"],
+            ['name' => 'BMEP', 'value' => "{$this->number($load->pressure / 1e5, 1)} bar at the torque peak, {$this->number($load->powerPerLitre / PowerUnit::Hp->watts())} hp a litre at the crank"],
         ];
 
         return [...$facts, ...$this->filling()];

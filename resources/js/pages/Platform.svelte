@@ -114,7 +114,7 @@
                     <div class="border-b border-faint py-1">
                         <p class="flex justify-between gap-2">
                             <span>{reading.name}</span><span class="whitespace-nowrap tabular-nums"
-                                >{reading.percent === null ? 'not known' : `${reading.percent} %`}</span
+                                >{reading.percents}</span
                             >
                         </p>
                         {#if reading.percent !== null}<meter

@@ -84,7 +84,7 @@
                                 <td>{say(other.curve.torque[at])}</td><td>{say(other.curve.power[at])}</td>
                             </tr>
                         {/each}
-                        {#each curves?.ceilings ?? [] as ceiling, at (at)}
+                        {#each curves?.ceilings ?? [] as ceiling, i (i)}
                             <tr>
                                 <th scope="row" class="text-left font-normal"
                                     ><span class="text-straw" aria-hidden="true">╌</span> without {ceiling.name}</th
@@ -96,7 +96,7 @@
                 </table>
                 {#if curves}
                     <h3 class="mt-3 mb-1 font-semibold">
-                        Limits here <span class="font-normal text-soft">safe, edge</span>
+                        Limits here <span class="font-normal text-soft">safe to, breaks at</span>
                     </h3>
                     {#each curves.limits as limit (limit.key)}
                         <p class="flex items-baseline gap-2">

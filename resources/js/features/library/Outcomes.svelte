@@ -100,12 +100,12 @@
                     <span class="tabular-nums"
                         >Proposed: {limit.proposed.safe === null
                             ? ''
-                            : `safe ${precise(limit.proposed.safe)}`}{limit.proposed.safe !== null &&
+                            : `safe to ${precise(limit.proposed.safe)}`}{limit.proposed.safe !== null &&
                         limit.proposed.edge !== null
                             ? ', '
                             : ''}{limit.proposed.edge === null
                             ? ''
-                            : `edge ${precise(limit.proposed.edge)}`}</span
+                            : `breaks at ${precise(limit.proposed.edge)}`}</span
                     >
                     {#if mayEdit && limit.safe !== null}<button
                             class="btn"
@@ -142,7 +142,9 @@
                     {#each limit.records as record (record.id)}<li class="text-[12px]">
                             <span aria-hidden="true">{shape(record.rests)}</span>
                             <span class="font-medium tabular-nums"
-                                >{record.rests}: safe {precise(record.safe)}, edge {precise(record.edge)}
+                                >{record.rests}: safe to {precise(record.safe)}, breaks at {precise(
+                                    record.edge,
+                                )}
                                 {limit.unit}</span
                             >{record.stock ? `, of which the stock car would use ${record.stock}` : ''}
                             <span class="text-soft">{` · ${about(record)}`}</span>
@@ -151,7 +153,7 @@
                 {#if mayEdit && limit.by_rule && differs(limit)}{@const rule = limit.by_rule}<button
                         class="btn mt-1"
                         onclick={() => take(limit.key, rule.safe, rule.edge, rule.evidence)}
-                        >Write what the rule says into the limit: safe {precise(rule.safe)}, edge {precise(
+                        >Write what the rule says into the limit: safe to {precise(rule.safe)}, breaks at {precise(
                             rule.edge,
                         )}</button
                     >{/if}
@@ -167,13 +169,13 @@
                         .join(', ')}"
                 >
                     <line x1="8" x2={Math.min(width, 620) - 8} y1="20" y2="20" stroke="var(--line)" />
-                    {#each [['safe', limit.safe], ['edge', limit.edge]] as [name, value] (name)}{#if typeof value === 'number'}<line
+                    {#each [['safe to', limit.safe], ['breaks at', limit.edge]] as [name, value] (name)}{#if typeof value === 'number'}<line
                                 x1={x(value)}
                                 x2={x(value)}
                                 y1="6"
                                 y2={high - 14}
                                 stroke="var(--rust)"
-                                stroke-dasharray={name === 'edge' ? '3 3' : undefined}
+                                stroke-dasharray={name === 'breaks at' ? '3 3' : undefined}
                             /><text
                                 x={x(value)}
                                 y={high - 2}
@@ -278,9 +280,9 @@
     {:else}<p class="text-soft">No limit is kept yet.</p>
     {/each}
     <p class="mt-2 text-[12px] text-soft">
-        Safe is the highest load that three or more bore for a year and at or below which none broke; edge the
-        lowest quarter of what broke. Of records the best kind counts alone, the shop's own dyno first, and of
-        several of that kind the most careful.
+        Safe is the highest load that three or more bore for a year and at or below which none broke; it
+        breaks at the lowest quarter of what broke. Of records the best kind counts alone, the shop's own dyno
+        first, and of several of that kind the most careful.
     </p>
     <Told {say} />
 </div>
