@@ -26,7 +26,7 @@ function above(folder, forbidden, message) {
 }
 
 export default ts.config(
-    { ignores: ['resources/js/generated', 'vendor', 'public', 'node_modules', 'e2e/results'] },
+    { ignores: ['.run', 'storage', 'resources/js/generated', 'vendor', 'public', 'node_modules', 'e2e/results'] },
     js.configs.recommended,
     ...ts.configs.strict,
     ...svelte.configs.recommended,
