@@ -45,6 +45,8 @@ final readonly class CounterPage
             ])->values(),
             'counts' => $this->counts(),
             'platforms' => Platform::query()->where('shop_id', $this->person->shop_id)->whereHas('versions')->orderBy('name')->get(['id', 'name'])->toArray(),
+            'templates' => PlatformTemplates::of($this->person->shop),
+            'units' => LibraryOptions::units($this->person->shop),
         ];
     }
 

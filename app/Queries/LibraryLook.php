@@ -6,15 +6,19 @@ use App\Assembly\DraftLibrary;
 use App\Assembly\Reading;
 use App\Models\User;
 use Pebblerun\Core\Advice\Library\LibraryDoubt;
+use Pebblerun\Core\Advice\Library\PartNotes;
 use Pebblerun\Core\Advice\Library\PartsCheck;
 use Pebblerun\Core\Advice\Library\PlatformCheck;
+use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Exchange\ConditionReader;
 use Pebblerun\Core\Exchange\DocumentNode;
+use Pebblerun\Core\Job\Bundle;
 use Pebblerun\Core\Report\PartPreviewDocument;
 use Pebblerun\Core\Report\PlatformDocument;
 use Pebblerun\Core\Report\UnitFormatter;
 use Pebblerun\Core\Report\Words\LibraryDoubtWords;
+use Pebblerun\Core\Report\Words\PartNoteWords;
 use Pebblerun\Formats\DocumentReader;
 use Pebblerun\Formats\Fault;
 use Pebblerun\Formats\InvalidDocument;
@@ -35,7 +39,7 @@ final readonly class LibraryLook
         try {
             $this->draft->checked($documents, $subject);
         } catch (InvalidDocument $invalid) {
-            return ['faults' => array_map(fn (Fault $fault): array => ['path' => $fault->path, 'message' => $fault->message], $invalid->faults), 'doubts' => [], 'picture' => null, 'preview' => []];
+            return ['faults' => array_map(fn (Fault $fault): array => ['path' => $fault->path, 'message' => $fault->message], $invalid->faults), 'doubts' => [], 'notes' => [], 'picture' => null, 'preview' => []];
         }
 
         return $this->kept($subject);
@@ -78,7 +82,7 @@ final readonly class LibraryLook
             }
         }
 
-        return ['faults' => [], 'doubts' => $doubts, 'picture' => (new PlatformDocument($stock, $say, $others))->picture(), 'preview' => []];
+        return ['faults' => [], 'doubts' => $doubts, 'notes' => [], 'picture' => (new PlatformDocument($stock, $say, $others))->picture(), 'preview' => []];
     }
 
     /** @return array<string, mixed> */
@@ -88,7 +92,15 @@ final readonly class LibraryLook
         $part = $bundle->catalog->part($key);
         $say = $this->say();
 
-        return ['faults' => [], 'doubts' => $this->words((new PartsCheck($bundle->catalog))->of($part), $say), 'picture' => null, 'preview' => (new PartPreviewDocument($bundle, $say))->of($part)];
+        return ['faults' => [], 'doubts' => $this->words((new PartsCheck($bundle->catalog))->of($part), $say), 'notes' => self::notes($bundle, $part, $say), 'picture' => null, 'preview' => (new PartPreviewDocument($bundle, $say))->of($part)];
+    }
+
+    /** @return list<string> */
+    private static function notes(Bundle $bundle, Part $part, UnitFormatter $say): array
+    {
+        $platform = $bundle->catalog->platform;
+
+        return array_map((new PartNoteWords($platform->pumpFuel($bundle->shop->dyno), $say))->of(...), (new PartNotes($platform))->of($part));
     }
 
     /**

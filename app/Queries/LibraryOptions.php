@@ -7,7 +7,9 @@ use App\Assembly\Reading;
 use App\Models\Shop;
 use App\Models\User;
 use Pebblerun\Core\Catalog\Parts\Part;
-use Pebblerun\Core\Catalog\Platform\Slot;
+use Pebblerun\Core\Report\SlotsDocument;
+use Pebblerun\Core\Report\Words\PartNoteWords;
+use Pebblerun\Core\Units\UnitSystem;
 
 /** What somebody who changes the library can choose among, and the units that its documents are written in. */
 final class LibraryOptions
@@ -15,15 +17,18 @@ final class LibraryOptions
     /** @return array<string, mixed> valid against libraryOptions of schemas/answers.json */
     public static function of(DraftLibrary $draft, User $reader): array
     {
-        $catalog = $draft->opened()->bundle->catalog;
+        $bundle = $draft->opened()->bundle;
+        $catalog = $bundle->catalog;
+        $slots = new SlotsDocument($catalog->platform, UnitSystem::parse($reader->shop->units), new PartNoteWords($catalog->platform->pumpFuel($bundle->shop->dyno), Reading::of($reader)->formatter($draft->opened())));
         $parts = array_values($catalog->parts->all());
 
         return [
-            'slots' => array_values(array_map(fn (Slot $slot): array => ['key' => $slot->key, 'name' => $slot->name, 'lane' => $catalog->platform->lanes[$slot->lane]], $catalog->platform->slots)),
+            'slots' => $slots->slots($draft->platform['engine']),
+            'stock' => $slots->stock($draft->platform['limits'], $draft->platform['fuel_system'] ?? []),
             'parts' => array_map(fn (Part $part): array => ['key' => $part->key, 'name' => $part->name, 'maker' => $part->maker], $parts),
             'tags' => array_values(array_unique(array_merge(...array_map(fn (Part $part): array => $part->tags, $parts)))),
             'access_groups' => array_values(array_unique(array_filter(array_map(fn (Part $part): ?string => $part->price->accessGroup, $parts)))),
-            'dynos' => array_keys($draft->opened()->bundle->shop->dynoFactors),
+            'dynos' => array_keys($bundle->shop->dynoFactors),
             'units' => self::units($reader->shop),
             'money' => Reading::of($reader)->formatter($draft->opened())->symbol(),
         ];

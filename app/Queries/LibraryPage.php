@@ -23,7 +23,7 @@ final class LibraryPage
         $platform ??= Platform::query()->where('shop_id', $reader->shop_id)->orderBy('name')->first();
         $shown = $platform === null ? null : self::shown($platform, $reader);
 
-        return ['shop' => $reader->shop->name, 'platforms' => $platforms, 'shown' => $shown, 'units' => LibraryOptions::units($reader->shop)];
+        return ['shop' => $reader->shop->name, 'platforms' => $platforms, 'shown' => $shown, 'units' => LibraryOptions::units($reader->shop), 'templates' => PlatformTemplates::of($reader->shop)];
     }
 
     /** @return list<array<string, mixed>> */

@@ -99,4 +99,24 @@ final class CounterTest extends TestCase
         $this->actingAs($this->person('advisor'))->get('/')->assertInertia(fn (AssertableInertia $page) => $page->has('jobs', 30)->where('more', true));
         $this->get('/?page=2')->assertInertia(fn (AssertableInertia $page) => $page->has('jobs', 10)->where('more', false));
     }
+
+    public function test_a_car_that_the_library_lacks_starts_a_platform_that_is_typical_of_its_kind(): void
+    {
+        $props = $this->actingAs($this->person('advisor'))->get('/')->assertOk()->viewData('page')['props'];
+        self::assertSame(['turbo', 'natural', 'blown', 'diesel', 'single'], array_column($props['templates'], 'kind'));
+        $answers = [...array_diff_key($props['templates'][0], ['kind' => 1, 'words' => 1]), 'make' => 'Orrin', 'model' => 'Vale', 'from' => 2018, 'to' => 2022, 'read' => 'crank'];
+        $job = ['customer' => 'Wil Ostrand', 'title' => 'Own car', 'platform_of' => $answers];
+        $wrong = $this->postJson('/jobs', [...$job, 'platform_of' => [...$answers, 'power_rpm' => 9000, 'make' => '']])->assertStatus(422);
+        self::assertSame(['The power peak must be below the rev limit.', 'The make field is required when platform of is present.'], array_merge(...array_values(array_reverse($wrong->json('errors')))));
+        $this->actingAs($this->person('tuner'))->postJson('/jobs', $job)->assertForbidden();
+        self::assertFalse(Platform::query()->where('name', 'Orrin Vale 2.0')->exists());
+
+        $this->actingAs($this->person('advisor'))->postJson('/jobs', $job)->assertRedirect();
+        $made = Platform::query()->where('name', 'Orrin Vale 2.0')->sole();
+        $plan = CustomerJob::query()->with('car')->where('title', 'Own car')->sole();
+        self::assertSame($made->id, $plan->car->platform_id);
+        $this->get("/jobs/{$plan->id}/bench")->assertOk();
+        $this->postJson('/jobs', [...$job, 'title' => 'Twice'])->assertStatus(422)->assertJsonValidationErrors('platform');
+        self::assertSame(0, CustomerJob::query()->where('title', 'Twice')->count());
+    }
 }

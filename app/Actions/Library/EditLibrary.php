@@ -15,6 +15,8 @@ use App\Models\Shop;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Pebblerun\Formats\DocumentReader;
+use Pebblerun\Formats\Fault;
+use Pebblerun\Formats\InvalidDocument;
 
 /**
  * Changes a platform or one of its parts in place. Rows follow at once; plans and new jobs see it when it is published. Every change
@@ -46,11 +48,14 @@ final readonly class EditLibrary
     }
 
     /**
+     * @param  non-empty-list<Platform>  $platforms  it stands on all of them, or on none
      * @param  array<string, mixed>  $document  its key is made of maker and name; the same part of another platform keeps its own
+     * @return LibraryEdit of the first platform
      */
-    public function add(Platform $platform, array $document, User $author): LibraryEdit
+    public function add(array $platforms, array $document, User $author): LibraryEdit
     {
-        return DB::transaction(function () use ($platform, $document, $author): LibraryEdit {
+        return DB::transaction(function () use ($platforms, $document, $author): LibraryEdit {
+            $platform = $platforms[0];
             Shop::holdLibrary($platform->shop_id);
             $this->reader->section('part', ['key' => 'new', ...$document]);
             $key = $this->key($platform, (string) $document['maker'], (string) $document['name']);
@@ -59,8 +64,24 @@ final readonly class EditLibrary
                 $document['price']['as_of'] = $author->shop->today();
             }
 
-            return $this->keep($platform, $key, [...$document, 'key' => $key], $author) ?? throw Refused::because('Nothing was added.');
+            $document['key'] = $key;
+            $added = $this->keep($platform, $key, $document, $author) ?? throw Refused::because('Nothing was added.');
+            array_map(fn (Platform $other) => $this->addTo($other, $document, $author), array_slice($platforms, 1));
+
+            return $added;
         });
+    }
+
+    /** @param  array<string, mixed>  $document */
+    private function addTo(Platform $platform, array $document, User $author): void
+    {
+        try {
+            DraftLibrary::of($platform, $author->shop)->subject($document['key']) === null || throw Refused::because("{$platform->name} has this part already.");
+
+            $this->keep($platform, $document['key'], $document, $author);
+        } catch (InvalidDocument $invalid) {
+            throw new InvalidDocument(array_map(fn (Fault $fault): Fault => new Fault($fault->path, "{$platform->name}: {$fault->message}"), $invalid->faults));
+        }
     }
 
     /** Takes one change back, where nobody has changed the same since. */

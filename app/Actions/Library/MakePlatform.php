@@ -9,13 +9,15 @@ use App\Models\Shop;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
-use Pebblerun\Core\Job\NewPlatform;
+use Illuminate\Validation\ValidationException;
+use Pebblerun\Core\Job\Starting\NewPlatform;
+use Pebblerun\Core\Units\UnitSystem;
 use Pebblerun\Formats\DocumentReader;
 
-/** A new platform: from a few answers, or as a sibling of one that the shop has. Nothing of it is published yet. */
+/** A new platform: from a few answers, or as a sibling of one that the shop has. */
 final readonly class MakePlatform
 {
-    public function __construct(private DocumentReader $reader) {}
+    public function __construct(private DocumentReader $reader, private PublishLibrary $publish) {}
 
     /** @param  array<string, mixed>  $answers  of NewPlatform, without the key */
     public function from(array $answers, User $author): Platform
@@ -23,7 +25,26 @@ final readonly class MakePlatform
         return DB::transaction(function () use ($answers, $author): Platform {
             $platform = $this->begin((string) $answers['name'], $author);
             // @phpstan-ignore argument.type (the request has looked at every answer)
-            $this->keep($platform, NewPlatform::of([...$answers, 'key' => $platform->key]), [], $author);
+            $this->keep($platform, (new NewPlatform(UnitSystem::parse($author->shop->units), $author->shop->document['dyno'] ?? 'inertia-roller'))->of([...$answers, 'key' => $platform->key]), [], $author);
+
+            return $platform;
+        });
+    }
+
+    /**
+     * For a car that is here and that the library lacks: a job can be started on it at once.
+     *
+     * @param  array<string, mixed>  $answers  of NewPlatform, without the key
+     */
+    public function published(array $answers, User $author): Platform
+    {
+        return DB::transaction(function () use ($answers, $author): Platform {
+            try {
+                $platform = $this->from($answers, $author);
+            } catch (Refused $refused) {
+                throw ValidationException::withMessages(['platform' => $refused->getMessage()]);
+            }
+            $this->publish->publish($platform, 0, $author);
 
             return $platform;
         });

@@ -2,6 +2,7 @@
 
 namespace App\Http\Controllers;
 
+use App\Actions\Library\MakePlatform;
 use App\Actions\NotePresence;
 use App\Actions\StartJob;
 use App\Actions\StartTask;
@@ -10,21 +11,30 @@ use App\Http\Requests\BundleRequest;
 use App\Http\Requests\PersonRequest;
 use App\Http\Requests\StartJobRequest;
 use App\Models\CustomerJob;
+use App\Models\Platform;
 use App\Queries\TaskState;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
+use Illuminate\Support\Facades\DB;
+use Illuminate\Support\Facades\Gate;
 
 final class JobController
 {
-    public function store(StartJobRequest $request, StartJob $start): RedirectResponse
+    public function store(StartJobRequest $request, StartJob $start, MakePlatform $make): RedirectResponse
     {
         $car = $request->car();
         $customer = $car === null ? $request->customer() : null;
-        $job = match (true) {
-            $car !== null => $start->forCar($car, $request->title(), $request->person()),
-            $customer !== null => $start->forCustomer($request->platform(), $customer, $request->title(), $request->person()),
-            default => $start->forNew($request->platform(), $request->customerName(), $request->title(), $request->person()),
-        };
+        $answers = $car === null ? $request->platformAnswers() : null;
+        $answers === null || Gate::authorize('create', Platform::class);
+        $job = DB::transaction(function () use ($request, $start, $make, $car, $customer, $answers): CustomerJob {
+            $platform = fn (): Platform => $answers === null ? $request->platform() : $make->published($answers, $request->person());
+
+            return match (true) {
+                $car !== null => $start->forCar($car, $request->title(), $request->person()),
+                $customer !== null => $start->forCustomer($platform(), $customer, $request->title(), $request->person()),
+                default => $start->forNew($platform(), $request->customerName(), $request->title(), $request->person()),
+            };
+        });
 
         return redirect("/jobs/{$job->id}/brief");
     }

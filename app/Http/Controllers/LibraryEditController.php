@@ -75,7 +75,8 @@ final class LibraryEditController
 
     public function addPart(LibraryEditRequest $request, Platform $platform, EditLibrary $edit, Once $once): JsonResponse
     {
-        $added = $once->do($request->person()->shop, $request->requestName(), [$platform->id, $request->document()], fn (): string => $edit->add($platform, $request->document(), $request->person())->subject);
+        $also = $request->also();
+        $added = $once->do($request->person()->shop, $request->requestName(), [$platform->id, $request->document(), array_column($also, 'id')], fn (): string => $edit->add([$platform, ...$also], $request->document(), $request->person())->subject);
 
         return response()->json(LibraryKept::of($platform, (string) $added, $request->person()), 201);
     }

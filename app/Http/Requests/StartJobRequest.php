@@ -6,9 +6,14 @@ use App\Models\Car;
 use App\Models\Customer;
 use App\Models\Platform;
 
-/** A new job: for a car that is known, else for a customer who is known or is named, on a platform. Another shop's are as good as none. */
+/**
+ * A new job: for a car that is known, else for a customer who is known or is named, on a platform or on one that is made of answers
+ * about the car. Another shop's are as good as none.
+ */
 final class StartJobRequest extends PersonRequest
 {
+    private const OF = 'platform_of.';
+
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
@@ -18,9 +23,29 @@ final class StartJobRequest extends PersonRequest
             'title' => ['required', 'string', 'max:120'],
             'car' => $id,
             'customer_id' => $id,
-            'platform' => ['required_without:car', ...array_slice($id, 1)],
+            'platform' => ['required_without_all:car,platform_of', ...array_slice($id, 1)],
+            'platform_of' => ['sometimes', 'nullable', 'array'],
+            ...PlatformAnswers::rules(self::OF, ['required_with:platform_of']),
             'customer' => ['required_without_all:car,customer_id', 'nullable', 'string', 'max:120'],
         ];
+    }
+
+    /** @return array<string, string> */
+    public function messages(): array
+    {
+        return PlatformAnswers::messages(self::OF);
+    }
+
+    /** @return array<string, string> */
+    public function attributes(): array
+    {
+        return PlatformAnswers::names(self::OF);
+    }
+
+    /** @return ?array<string, mixed> of a platform that the library lacks; of Pebblerun\Core\Job\Starting\NewPlatform */
+    public function platformAnswers(): ?array
+    {
+        return $this->filled('platform_of') ? PlatformAnswers::of((array) $this->validated('platform_of')) : null;
     }
 
     public function title(): string

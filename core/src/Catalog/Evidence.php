@@ -12,4 +12,6 @@ enum Evidence: string
     case OtherDyno = 'other-dyno';
     /** What people who know think. */
     case Judgement = 'judgement';
+    /** What such engines and parts have, until somebody knows better of this one. */
+    case Typical = 'typical';
 }

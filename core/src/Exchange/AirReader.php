@@ -6,6 +6,7 @@ use Pebblerun\Core\Physics\Air\AirSide;
 use Pebblerun\Core\Physics\Air\ChargePath;
 use Pebblerun\Core\Physics\Air\Compressor;
 use Pebblerun\Core\Physics\Air\Cooler;
+use Pebblerun\Core\Physics\Air\CoolerCore;
 
 /** Reads compressors and coolers. */
 final class AirReader
@@ -30,12 +31,28 @@ final class AirReader
         return $node === null ? null : new Compressor($node->get('efficiency')->number(), $node->maybe('flow_kg_s')?->number());
     }
 
+    /** What is stated of it; where nothing is, what is typical of its core. */
     private static function cooler(DocumentNode $node): Cooler
     {
+        $core = $node->maybe('core');
+        if ($core !== null && ! $node->has('effectiveness')) {
+            return self::core($core)->cooler(self::loss($node->maybe('loss_kpa')));
+        }
+
         return new Cooler(
             $node->get('effectiveness')->number(), 1000.0 * $node->get('capacity_kj_k')->number(), $node->get('ua_w_k')->number(),
             $node->maybe('flow_kg_s')?->number(), self::loss($node->maybe('loss_kpa')),
         );
+    }
+
+    private static function core(DocumentNode $node): CoolerCore
+    {
+        $volume = 1.0;
+        foreach (['width_mm', 'height_mm', 'depth_mm'] as $side) {
+            $volume *= 1e-3 * $node->get($side)->number();
+        }
+
+        return new CoolerCore($node->get('kind')->keyword('tube-and-fin', 'bar-and-plate', 'water'), $volume);
     }
 
     /** @return ?float Pa */

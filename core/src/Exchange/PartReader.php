@@ -26,7 +26,6 @@ use Pebblerun\Core\Catalog\Parts\Retired;
 use Pebblerun\Core\Catalog\Parts\Sound;
 use Pebblerun\Core\Catalog\Parts\Workshop;
 use Pebblerun\Core\Catalog\Platform\Ceiling;
-use Pebblerun\Core\Catalog\Platform\FuelComponent;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Catalog\Shop\Shop;
 use Pebblerun\Core\Physics\Dyno\Frame;
@@ -61,7 +60,7 @@ final readonly class PartReader
             $node->get('maker')->string(),
             $this->slots($node),
             $node->strings('contains'),
-            $node->strings('tags'),
+            [...$node->strings('tags'), ...(self::sound($node->maybe('sound'))?->brings() ?? [])],
             $map === null ? null : new MapTraits(
                 MapKind::from($map->get('kind')->keyword(...array_column(MapKind::cases(), 'value'))),
                 $map->strings('covers'),
@@ -94,10 +93,11 @@ final readonly class PartReader
     private static function sound(?DocumentNode $node): ?Sound
     {
         return $node === null ? null : new Sound(
-            $node->get('level')->keyword('as-stock', 'a-little', 'open'),
+            $node->maybe('level')?->keyword('as-stock', 'a-little', 'open') ?? 'as-stock',
             $node->maybe('drone')?->keyword('none', 'some', 'much') ?? 'none',
             $node->maybe('response')?->keyword('sharper', 'same', 'softer') ?? 'same',
             $node->maybe('note')?->string() ?? '',
+            $node->maybe('clutch')?->keyword('as-stock', 'heavier', 'heavy') ?? 'as-stock',
         );
     }
 
@@ -233,7 +233,7 @@ final readonly class PartReader
             ($effects->maybe('mass')?->number() ?? 0.0) * $this->units->mass->kilograms(),
             $effects->maybe('exhaust')?->range()->scaled($this->units->temperature->kelvins()),
             $effects->strings('replaces'),
-            array_map(fn (DocumentNode $supply): FuelComponent => SupplyReader::component($supply, $this->platform->slots), $effects->each('supplies')),
+            array_map($this->supplies()->component(...), $effects->each('supplies')),
             AirReader::maybeCompressor($effects->maybe('compressor')),
             $effects->maybe('compressor')?->maybe('belt')?->bool() ?? false,
             $effects->maybe('charge')?->range()->scaled($this->units->temperature->kelvins()),
@@ -241,6 +241,11 @@ final readonly class PartReader
             ($effects->maybe('gearing_percent')?->number() ?? 0.0) / 100.0,
             $effects->maybe('launch_seconds')?->range(),
         );
+    }
+
+    private function supplies(): SupplyReader
+    {
+        return new SupplyReader($this->platform->slots, $this->platform->pumpFuel($this->shop->dyno), $this->units->power);
     }
 
     private function addedPower(DocumentNode $window): AddedPower

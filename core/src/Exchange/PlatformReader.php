@@ -12,12 +12,12 @@ use Pebblerun\Core\Catalog\Platform\BaselineSource;
 use Pebblerun\Core\Catalog\Platform\Ceiling;
 use Pebblerun\Core\Catalog\Platform\Combustion;
 use Pebblerun\Core\Catalog\Platform\Family;
-use Pebblerun\Core\Catalog\Platform\FuelComponent;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Catalog\Platform\Slot;
 use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Physics\Driveline\Loss;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
+use Pebblerun\Core\Physics\Fuel\PumpFuel;
 use Pebblerun\Core\Units\Range;
 use Pebblerun\Core\Units\UnitSystem;
 
@@ -62,6 +62,9 @@ final readonly class PlatformReader
         $families = $this->families($node);
         $slots = $this->slots($node, $lanes, $families);
         $limits = new LimitReader($this->units);
+        $direct = $engine->get('injection')->keyword('port', 'direct') === 'direct';
+        $fuel = PumpFuel::of(self::fuel($document), $aspiration !== 'natural', $direct, $baseline, Platform::lost($claimed, $baseline, $drive, self::gearbox($node), $this->dyno));
+        $supplies = new SupplyReader($slots, $fuel, $this->units->power);
 
         return new Platform(
             $node->get('key')->string(),
@@ -80,13 +83,13 @@ final readonly class PlatformReader
             $families,
             array_map(fn (DocumentNode $limit): Limit => $limits->limit($limit, $slots), $node->each('limits')),
             array_map(fn (DocumentNode $ceiling): Ceiling => $limits->ceiling($ceiling), $node->each('ceilings')),
-            $engine->get('injection')->keyword('port', 'direct') === 'direct',
+            $direct,
             BoostReader::maybe($node, $this->units),
             AirReader::side($node->maybe('air')),
             $this->mass($node->maybe('mass')),
             $node->maybe('exhaust')?->range()->in($this->units->temperature->toKelvin(...)),
             self::combustion($engine),
-            array_map(fn (DocumentNode $component): FuelComponent => SupplyReader::component($component, $slots), $node->each('fuel_system')),
+            array_map($supplies->component(...), $node->each('fuel_system')),
             $node->maybe('drag_area')?->number(),
             $claimed,
             self::gearbox($node),

@@ -22,7 +22,7 @@ final class NewJob
         }
 
         return [
-            ['car' => ['year' => $platform['years']['to'], 'gearbox' => 'manual'], 'received' => ['parts' => [], 'fuel' => $fuel]],
+            ['car' => ['year' => $platform['years']['to'], 'gearbox' => $platform['gearbox'] ?? 'manual'], 'received' => ['parts' => [], 'fuel' => $fuel]],
             ['name' => 'First plan', 'stages' => [['key' => 's1', 'name' => '', 'fuel' => $fuel, 'changes' => []]]],
         ];
     }

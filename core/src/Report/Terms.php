@@ -16,6 +16,7 @@ use Pebblerun\Core\Job\Brief\Risk;
 use Pebblerun\Core\Job\Brief\Warning;
 use Pebblerun\Core\Job\Plan\PriceBasis;
 use Pebblerun\Core\Job\Plan\Stacking;
+use Pebblerun\Core\Job\Starting\EngineKind;
 
 /** What codes are called: every word for a closed set stands here. */
 final class Terms
@@ -42,6 +43,7 @@ final class Terms
             Evidence::ShopDyno => "shop's dyno",
             Evidence::OtherDyno => 'another dyno',
             Evidence::Judgement => 'judgement',
+            Evidence::Typical => 'typical of its kind',
         };
     }
 
@@ -59,12 +61,28 @@ final class Terms
             default => ', no drone',
         };
         $words .= match ($sound->response) {
-            'sharper' => ', sharper to the pedal.',
-            'softer' => ', softer to the pedal.',
+            'sharper' => ', sharper to the pedal',
+            'softer' => ', softer to the pedal',
+            default => '',
+        };
+        $words .= match ($sound->clutch) {
+            'heavy' => ', a heavy clutch pedal.',
+            'heavier' => ', a heavier clutch pedal.',
             default => '.',
         };
 
         return trim("{$words} {$sound->note}");
+    }
+
+    public static function engineKind(EngineKind $kind): string
+    {
+        return match ($kind) {
+            EngineKind::Turbo => 'turbo, direct injection, 2.0',
+            EngineKind::Natural => 'natural four',
+            EngineKind::Blown => 'V8 with blower',
+            EngineKind::Diesel => 'turbo diesel',
+            EngineKind::Single => 'small single',
+        };
     }
 
     public static function mapKind(MapKind $kind): string

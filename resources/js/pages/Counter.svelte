@@ -14,7 +14,7 @@
     import Pebble from '@/ui/Pebble.svelte';
 
     type Asked = CounterPage['asked'];
-    let { shop, asked, more, jobs, counts, platforms }: CounterPage = $props();
+    let { shop, asked, more, jobs, counts, platforms, templates, units }: CounterPage = $props();
 
     const signedIn = untrack(() => (page.props as unknown as { person: SignedIn }).person);
     const person = signedIn.id;
@@ -208,4 +208,10 @@
         {/if}
     </div>
 </Frame>
-<NewJob bind:open={starting} {platforms} />
+<NewJob
+    bind:open={starting}
+    {platforms}
+    {templates}
+    {units}
+    mayMake={signedIn.abilities.includes('keep-library')}
+/>

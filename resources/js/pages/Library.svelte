@@ -13,7 +13,7 @@
     import Kbd from '@/ui/Kbd.svelte';
     import Sheet from '@/ui/Sheet.svelte';
 
-    let { shop, platforms, shown, units }: LibraryPage = $props();
+    let { shop, platforms, shown, units, templates }: LibraryPage = $props();
     const person = untrack(() => (page.props as unknown as { person: SignedIn }).person);
     const parts = $derived(shown?.lanes.flatMap((lane) => lane.slots.flatMap((slot) => slot.parts)) ?? []);
     let chosen = $state<string>();
@@ -147,7 +147,7 @@
         {mayEdit}
         mayExport={person.abilities.includes('export-shop')}
     />{/if}
-<NewPlatform bind:open={making} {platforms} {units} />
+<NewPlatform bind:open={making} {platforms} {units} {templates} />
 <Sheet bind:open={helping} title="Keys of the library">
     <dl class="grid grid-cols-[8em_1fr] gap-y-1">
         <dt><Kbd>arrows</Kbd></dt>

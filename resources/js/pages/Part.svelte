@@ -49,9 +49,12 @@
             }),
     );
     let retiring = $state(false);
+    /** Platforms on which a new part stands as well. */
+    let also = $state<number[]>([]);
+    const others = $derived(platforms.filter((one) => one.id !== platform.id));
 
     async function keep() {
-        const now = await editing.keep();
+        const now = await editing.keep(also);
         if (now && isNew) router.visit(`${base}/parts/${now.key}`);
     }
 
@@ -63,7 +66,7 @@
 
     /** Saves it and begins another. */
     async function next() {
-        const now = await editing.keep();
+        const now = await editing.keep(also);
         if (now) router.visit(`${base}/parts/new`);
     }
 
@@ -109,6 +112,16 @@
                         >{/each}{uses.length > 4 ? ' …' : ''}. What is changed here reaches a plan when it
                     takes the newer version.
                 </p>{/if}
+            {#if isNew && mayEdit && others.length > 0}
+                <details class="mt-1">
+                    <summary class="cursor-pointer text-soft">Also on other platforms</summary>
+                    <fieldset class="flex flex-wrap gap-x-4 gap-y-1 pt-1" aria-label="Also on">
+                        {#each others as one (one.id)}<label class="flex min-h-8 items-center gap-1.5"
+                                ><input type="checkbox" value={one.id} bind:group={also} />{one.name}</label
+                            >{/each}
+                    </fieldset>
+                </details>
+            {/if}
             <fieldset disabled={!mayEdit} class="mt-2">
                 <PartSheet
                     part={editing.document}

@@ -9,6 +9,7 @@ use Pebblerun\Core\Physics\Air\AirSide;
 use Pebblerun\Core\Physics\Driveline\Loss;
 use Pebblerun\Core\Physics\Dyno\Frame;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
+use Pebblerun\Core\Physics\Fuel\PumpFuel;
 use Pebblerun\Core\Units\Range;
 
 /** An engine platform: slots in gas-path order, families, limits, ceilings and the stock car's wheel curve. */
@@ -74,16 +75,24 @@ final readonly class Platform
         public BaselineSource $source = new BaselineSource(new Frame),
     ) {}
 
-    /**
-     * Share lost between crank and wheels on a kind of dyno. Where the factory's claim is known and what it leaves is believable, that
-     * is the platform's; another gearbox loses what it loses more or less.
-     */
+    /** Share lost between crank and wheels on a kind of dyno; another gearbox loses what it loses more or less. */
     public function lossShare(string $gearbox, string $dyno): float
     {
-        $claimed = $this->claimed === null ? 0.0 : 1.0 - $this->baseline->peakPower()->value / $this->claimed;
-        $base = $claimed >= self::LEAST_LOST && $claimed <= self::MOST_LOST ? $claimed : Loss::usual($this->drive, $this->gearbox, $dyno);
+        return self::lost($this->claimed, $this->baseline, $this->drive, $this->gearbox, $dyno) + Loss::gearboxShare($gearbox) - Loss::gearboxShare($this->gearbox);
+    }
 
-        return $base + Loss::gearboxShare($gearbox) - Loss::gearboxShare($this->gearbox);
+    /** Of the car that the baseline was read on. Where the factory's claim is known and what it leaves is believable, that is it; else the usual. */
+    public static function lost(?float $claimed, Curve $baseline, string $drive, string $gearbox, string $dyno): float
+    {
+        $share = $claimed === null ? 0.0 : 1.0 - $baseline->peakPower()->value / $claimed;
+
+        return $share >= self::LEAST_LOST && $share <= self::MOST_LOST ? $share : Loss::usual($drive, $gearbox, $dyno);
+    }
+
+    /** What the stock car burns, for pumps and injectors that are told by the power they are good for. */
+    public function pumpFuel(string $dyno): PumpFuel
+    {
+        return PumpFuel::of($this->fuel, $this->boosted, $this->direct, $this->baseline, $this->lossShare($this->gearbox, $dyno));
     }
 
     /** rpm; no plan for this engine goes beyond it */

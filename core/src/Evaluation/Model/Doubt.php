@@ -67,7 +67,7 @@ final class Doubt
             Evidence::ShopDyno => 0.12,
             Evidence::OtherDyno => 0.22,
             Evidence::Judgement => 0.28,
-            Evidence::Maker => 0.33,
+            Evidence::Maker, Evidence::Typical => 0.33,
         };
     }
 }

@@ -8,6 +8,7 @@ use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Parts\AmbiguousCase;
 use Pebblerun\Core\Catalog\Parts\Effects;
 use Pebblerun\Core\Catalog\Platform\Ceiling;
+use Pebblerun\Core\Catalog\Platform\FuelComponent;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Units\Range;
 
@@ -107,9 +108,7 @@ final readonly class ModelBuilder
             $charge += $effects->charge->likely ?? 0.0;
             $compression += $effects->compression;
             $cooling = $effects->exhaust === null ? $cooling : $cooling->plus($effects->exhaust);
-            foreach ($effects->supplies as $component) {
-                $fuel[$component->key] = $component;
-            }
+            $fuel = self::supplied($fuel, $effects);
             if (self::isHardware($effects)) {
                 $names[] = $part->key;
             }
@@ -129,8 +128,27 @@ final readonly class ModelBuilder
         return new Hardware($compressor, $belt, $cooler, $pressure, $charge, $compression, $measured, $stated, $exhaust?->plus($cooling), $cooling, $fuel, implode(' ', $names));
     }
 
+    /**
+     * A pump or a set of injectors stands in the place of the one of its kind in its slot; what a part names goes as well.
+     *
+     * @param  array<string, FuelComponent>  $fuel  by key
+     * @return array<string, FuelComponent>
+     */
+    private static function supplied(array $fuel, Effects $effects): array
+    {
+        if ($effects->supplies === [] && $effects->replaces === []) {
+            return $fuel;
+        }
+        $own = array_column($effects->supplies, null, 'key');
+        $place = fn (FuelComponent $component): string => "{$component->slot}/{$component->kind}";
+        $places = array_map($place, $effects->supplies);
+        $stays = fn (FuelComponent $component): bool => ! in_array($place($component), $places, true) && ! in_array($component->key, $effects->replaces, true);
+
+        return [...array_filter($fuel, fn (FuelComponent $component): bool => isset($own[$component->key]) || $stays($component)), ...$own];
+    }
+
     private static function isHardware(Effects $effects): bool
     {
-        return $effects->compressor !== null || $effects->cooler !== null || $effects->supplies !== [] || $effects->charge !== null || $effects->compression !== 0.0;
+        return $effects->compressor !== null || $effects->cooler !== null || $effects->supplies !== [] || $effects->replaces !== [] || $effects->charge !== null || $effects->compression !== 0.0;
     }
 }

@@ -16,8 +16,9 @@ final readonly class Cooler
      * @param  float  $conductance  UA to the outside air at 10 m/s, W/K
      * @param  ?float  $ratedFlow  kg/s of air at which ε is stated; null: ε at any flow
      * @param  ?float  $loss  Pa lost across it at the baseline's flow; null: as the platform's
+     * @param  ?CoolerCore  $core  that all this is typical of; null where it was stated
      */
-    public function __construct(public float $effectiveness, public float $capacity, public float $conductance, public ?float $ratedFlow = null, public ?float $loss = null) {}
+    public function __construct(public float $effectiveness, public float $capacity, public float $conductance, public ?float $ratedFlow = null, public ?float $loss = null, public ?CoolerCore $core = null) {}
 
     /** ε = 1 − (1 − ε0)^((flow/rated flow)^−0.4): 0.70 becomes 0.6618 at 1.3 times its rated flow. */
     public function effectivenessAt(float $flow): float

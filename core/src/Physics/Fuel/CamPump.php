@@ -10,6 +10,12 @@ final readonly class CamPump implements Supply
     /** @param  float  $volume  m³ per engine revolution */
     public function __construct(private float $volume) {}
 
+    /** @param  float  $volume  m³/s that it gives for good at a speed */
+    public static function goodFor(float $volume, float $rpm): self
+    {
+        return new self($volume / ($rpm / 60.0) / self::SAFE);
+    }
+
     public function edge(float $rpm, float $manifold, Blend $blend): float
     {
         return $this->volume * $rpm / 60.0 * $blend->density;

@@ -1,24 +1,33 @@
 <script lang="ts">
     import { router, useForm } from '@inertiajs/svelte';
-    import type { Opened, Task } from '@/generated/answers';
+    import { untrack } from 'svelte';
+    import type { CounterPage, Opened, Task } from '@/generated/answers';
     import { sendFile } from '@/lib/api';
     import { Background } from '@/lib/background.svelte';
+    import { PlatformAnswers } from '@/lib/platformAnswers.svelte';
     import { told } from '@/lib/told.svelte';
+    import PlatformFields from '@/ui/PlatformFields.svelte';
     import Told from '@/ui/Told.svelte';
     import Waits from '@/ui/Waits.svelte';
     import CustomerField, { type Known } from '@/ui/CustomerField.svelte';
     import Sheet from '@/ui/Sheet.svelte';
     import { figure } from '@/lib/format';
 
-    type Props = { open: boolean; platforms: { id: number; name: string }[] };
-    let { open = $bindable(), platforms }: Props = $props();
+    type Props = Pick<CounterPage, 'platforms' | 'templates' | 'units'> & {
+        open: boolean;
+        mayMake: boolean;
+    };
+    let { open = $bindable(), platforms, templates, units, mayMake }: Props = $props();
+    const answers = untrack(() => new PlatformAnswers(templates));
+    /** What stands for a car that the library lacks. */
+    const NEW = 'new';
 
     const form = useForm({
         customer: 'New customer',
         customer_id: null as number | null,
         car: null as number | null,
         title: 'New job',
-        platform: null as number | null,
+        platform: null as number | typeof NEW | null,
     });
     let known = $state.raw<Known | null>(null);
 
@@ -59,7 +68,9 @@
         event.preventDefault();
         const file = files?.[0];
         if (file) return void take(file);
-        form.post('/jobs');
+        form.transform((data) =>
+            data.platform === NEW ? { ...data, platform: null, platform_of: answers.body() } : data,
+        ).post('/jobs');
     }
 </script>
 
@@ -100,12 +111,22 @@
                 disabled={form.car !== null || (files?.length ?? 0) > 0}
                 bind:value={form.platform}
                 onkeydown={startOnEnter}
-                ><option value={null}>choose a platform</option
-                >{#each platforms as platform (platform.id)}<option value={platform.id}
+                ><option value={null}>choose a platform</option>{#if mayMake}<option value={NEW}
+                        >a car that is not in the library…</option
+                    >{/if}{#each platforms as platform (platform.id)}<option value={platform.id}
                         >{platform.name}</option
                     >{/each}</select
             ></label
         >
+        {#if form.platform === NEW && form.car === null}
+            <div class="flex flex-col gap-3 rounded border border-line p-3">
+                <p class="text-[12.5px] text-soft">
+                    A platform is made for it. What nobody has measured is typical of such engines and says
+                    so; replace it in the library, figure by figure.
+                </p>
+                <PlatformFields {answers} {templates} {units} />
+            </div>
+        {/if}
         <label class="flex flex-col gap-0.5"
             ><span class="text-[12px] text-soft">Or from a plan in a file</span><input
                 class="text-[12px]"

@@ -6,6 +6,7 @@ export const legend = [
     ['◐', 'another dyno'],
     ['○', "maker's claim"],
     ['◇', 'judgement'],
+    ['◌', 'typical of its kind'],
 ] as const;
 
 export const shape = (rests: string) => legend.find(([, words]) => words === rests)?.[0] ?? '';

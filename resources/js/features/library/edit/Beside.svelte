@@ -16,6 +16,7 @@
     let { editing, mayEdit, keep, next, children }: Props = $props();
     const faults = $derived(editing.look?.faults ?? []);
     const doubts = $derived(editing.look?.doubts ?? []);
+    const notes = $derived(editing.look?.notes ?? []);
 </script>
 
 <!-- svelte-ignore a11y_no_noninteractive_tabindex -->
@@ -44,8 +45,8 @@
             <h2 class="mt-4 font-semibold">Not right yet</h2>
             <ul>
                 {#each faults as fault, i (i)}<li class="border-b border-faint py-1">
-                        {#if fault.path}<span class="font-medium">{placed(fault.path)}</span>:
-                        {/if}{worded(fault.message)}
+                        {#if fault.path}<span class="font-medium">{placed(fault.path)}:{' '}</span
+                            >{/if}{worded(fault.message)}
                     </li>{/each}
             </ul>
         {:else if doubts.length > 0}
@@ -55,6 +56,12 @@
                         <span aria-hidden="true">△</span>
                         {doubt.message}
                     </li>{/each}
+            </ul>
+        {/if}
+        {#if notes.length > 0}
+            <h2 class="mt-4 font-semibold">What it leaves, and comes to</h2>
+            <ul>
+                {#each notes as note, i (i)}<li class="border-b border-faint py-1">{note}</li>{/each}
             </ul>
         {/if}
     </div>

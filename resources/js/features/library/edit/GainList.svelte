@@ -62,4 +62,6 @@
         </details>
     </div>
 {/each}
-<button class="btn" onclick={() => (part.gains = [...cases, fresh()])}>Add a gain on another set-up</button>
+<button class="btn" onclick={() => (part.gains = [...cases, fresh()])}
+    >{cases.length === 0 ? 'Add a gain' : 'Add a gain on another set-up'}</button
+>

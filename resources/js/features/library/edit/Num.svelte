@@ -1,6 +1,6 @@
 <script lang="ts">
     import Figure from '@/ui/Figure.svelte';
-    import { at, put, type Entry } from './paths';
+    import { at, isTypical, put, type Entry } from './paths';
 
     /** A number of a document, with its unit. Empty is not said. */
     type Props = {
@@ -30,7 +30,11 @@
 </script>
 
 <label class="flex flex-col gap-0.5">
-    {#if !bare}<span class="text-[12px] whitespace-nowrap text-soft">{words}</span>{/if}
+    {#if !bare}<span class="text-[12px] whitespace-nowrap text-soft"
+            >{words}{#if isTypical(entry, path)}<span class="ml-1 italic" title="typical of such engines"
+                    >typical</span
+                >{/if}</span
+        >{/if}
     <Figure
         class="field {wide ? 'w-full' : 'w-22'}"
         label={bare ? words : undefined}

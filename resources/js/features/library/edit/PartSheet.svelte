@@ -6,10 +6,12 @@
     import Num from './Num.svelte';
     import Pick from './Pick.svelte';
     import Rows from './Rows.svelte';
+    import StockThere from './StockThere.svelte';
     import Tick from './Tick.svelte';
     import Triple from './Triple.svelte';
     import Word from './Word.svelte';
     import { ceilingColumns, gearboxes, limitColumns, mapKinds, supplyColumns, type Column } from './columns';
+    import { figure } from '@/lib/format';
     import { at, put, type Entry } from './paths';
 
     /** A part, written down: what it is, what it gives and needs, what it costs, how it is fitted. */
@@ -31,6 +33,20 @@
         const kept = all.filter((one) => one !== '');
         if (kept.length > slots.length) more = false;
         put(part, 'slots', kept);
+    }
+    const gains = $derived((part.gains as Entry[] | undefined) ?? []);
+    /** What parts of its slot usually give and take to fit: a beginning, marked as such. */
+    const typical = $derived(options.slots.find(({ key }) => key === slots[0])?.typical ?? null);
+    function begin() {
+        if (typical?.gain && gains.length === 0)
+            put(part, 'gains', [
+                {
+                    power: [...typical.gain.power],
+                    torque: [...typical.gain.torque],
+                    evidence: { kind: 'typical' },
+                },
+            ]);
+        if (at(part, 'price.hours') === undefined) put(part, 'price.hours', typical?.hours);
     }
     const isMap = $derived(part.map !== undefined || slots.includes('map'));
 
@@ -113,6 +129,15 @@
     </Group>
 {/if}
 <Group title="What it gives" about="low, likely and high at the wheels">
+    {#if typical && (gains.length === 0 || at(part, 'price.hours') === undefined)}
+        <button class="btn mb-2" onclick={begin}
+            >Begin with what is typical{#if typical.gain && gains.length === 0}: {figure(
+                    typical.gain.power[1] ?? 0,
+                )}
+                {options.units.power}, {figure(typical.gain.torque[1] ?? 0)}
+                {options.units.torque}{/if}, {figure(typical.hours)} h</button
+        >
+    {/if}
     <GainList {part} choices={options} />
 </Group>
 <Group title="What it needs" closed={part.requires === undefined && part.recommends === undefined}>
@@ -199,6 +224,17 @@
                 ['softer', 'softer'],
             ]}
         />
+        <Pick
+            entry={part}
+            path="sound.clutch"
+            label="Clutch pedal"
+            none="not said"
+            options={[
+                ['as-stock', 'as stock'],
+                ['heavier', 'heavier'],
+                ['heavy', 'heavy'],
+            ]}
+        />
         <Word entry={part} path="sound.note" label="In words" grow />
     </div>
 </Group>
@@ -228,13 +264,31 @@
         <Num entry={part} path="effects.rev_limit" label="Rev limit" unit="rpm" />
         <Triple entry={part} path="effects.spool_rpm" label="Boost comes later by" unit="rpm" />
         <Num entry={part} path="effects.compression" label="Compression" unit="points" />
-        <Num entry={part} path="effects.cooler.effectiveness" label="Cooler efficiency" percent />
-        <Num entry={part} path="effects.cooler.capacity_kj_k" label="stores" unit="kJ/K" />
-        <Num entry={part} path="effects.cooler.ua_w_k" label="gives off" unit="W/K" />
         <Num entry={part} path="effects.compressor.efficiency" label="Compressor efficiency" percent />
         <Num entry={part} path="effects.compressor.flow_kg_s" label="and flows" unit="kg/s" />
         <Num entry={part} path="effects.gearing_percent" label="Gearing" unit="%" />
     </div>
+    <h3 class="mt-3 font-medium">Charge cooler</h3>
+    <div class="flex flex-wrap items-end gap-3">
+        <Pick
+            entry={part}
+            path="effects.cooler.core.kind"
+            label="Core"
+            none="not said"
+            options={[
+                ['bar-and-plate', 'bar and plate'],
+                ['tube-and-fin', 'tube and fin'],
+                ['water', 'water-cooled'],
+            ]}
+        />
+        <Num entry={part} path="effects.cooler.core.width_mm" label="Width" unit="mm" />
+        <Num entry={part} path="effects.cooler.core.height_mm" label="Height" unit="mm" />
+        <Num entry={part} path="effects.cooler.core.depth_mm" label="Depth" unit="mm" />
+        <Num entry={part} path="effects.cooler.effectiveness" label="or: efficiency" percent />
+        <Num entry={part} path="effects.cooler.capacity_kj_k" label="stores" unit="kJ/K" />
+        <Num entry={part} path="effects.cooler.ua_w_k" label="gives off" unit="W/K" />
+    </div>
+    <StockThere {part} stock={options.stock} />
     <h3 class="mt-3 font-medium">Its limits</h3>
     <Rows
         entry={part}
@@ -248,7 +302,7 @@
     <Rows
         entry={part}
         path="effects.ceilings"
-        one="ceiling"
+        one="maximum"
         fresh={() => ({ kind: 'soft', quantity: 'power', at: 'wheels', evidence: { kind: 'maker' } })}
         columns={ceilingColumns}
         choices={options}

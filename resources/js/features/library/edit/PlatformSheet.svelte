@@ -147,7 +147,7 @@
     <Rows
         entry={platform}
         path="ceilings"
-        one="ceiling"
+        one="maximum"
         fresh={() => ({ kind: 'soft', quantity: 'power', at: 'wheels', evidence: { kind: 'judgement' } })}
         columns={ceilingColumns}
         choices={options}

@@ -1,6 +1,7 @@
 <script lang="ts">
     import Condition from './Condition.svelte';
     import Num from './Num.svelte';
+    import OverRpm from './OverRpm.svelte';
     import Pick from './Pick.svelte';
     import Triple from './Triple.svelte';
     import Word from './Word.svelte';
@@ -61,6 +62,7 @@
                         label={column.label}
                         unit={column.unit ?? ''}
                     />
+                {:else if column.kind === 'over-rpm'}<OverRpm entry={row} />
                 {:else if column.kind === 'choice'}<Pick
                         entry={row}
                         path={column.path}

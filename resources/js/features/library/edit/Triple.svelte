@@ -1,6 +1,6 @@
 <script lang="ts">
     import Figure from '@/ui/Figure.svelte';
-    import { at, put, type Entry } from './paths';
+    import { at, isTypical, put, type Entry } from './paths';
 
     /** Low, likely and high; the likely one alone is a figure without a spread. */
     type Props = { entry: Entry; path: string; label: string; unit: string };
@@ -26,8 +26,13 @@
     };
 </script>
 
-<fieldset class="flex flex-col gap-0.5">
-    <legend class="text-[12px] text-soft">{unit ? `${label}, ${unit}` : label}</legend>
+<div class="flex flex-col gap-0.5" role="group" aria-label={label}>
+    <span class="text-[12px] whitespace-nowrap text-soft">
+        {unit ? `${label}, ${unit}` : label}{#if isTypical(entry, path)}<span
+                class="ml-1 italic"
+                title="typical of such engines">typical</span
+            >{/if}
+    </span>
     <div class="flex">
         {#each names as name, i (name)}
             <Figure
@@ -47,4 +52,4 @@
             />
         {/each}
     </div>
-</fieldset>
+</div>

@@ -5,7 +5,7 @@ import type { Entry } from './paths';
 export type Column = {
     path: string;
     label: string;
-    kind: 'text' | 'number' | 'range' | 'choice' | 'check' | 'condition';
+    kind: 'text' | 'number' | 'range' | 'choice' | 'check' | 'condition' | 'over-rpm';
     unit?: string;
     options?: readonly (readonly [string, string])[];
     none?: string;
@@ -22,6 +22,7 @@ export const evidence = [
     ['other-dyno', 'another dyno'],
     ['maker', "maker's claim"],
     ['judgement', 'judgement'],
+    ['typical', 'typical of its kind'],
 ] as const;
 
 export const gearboxes = [
@@ -70,6 +71,7 @@ export const limitColumns = (choices: Choices): Column[] => [
     { path: 'quantity', label: 'In', kind: 'choice', options: quantities },
     { path: 'safe', label: 'Safe to', kind: 'number', when: (row) => row.over_rpm === undefined },
     { path: 'edge', label: 'Breaks at', kind: 'number', when: (row) => row.over_rpm === undefined },
+    { path: 'over_rpm', label: 'By rpm', kind: 'over-rpm' },
     { path: 'consequence', label: 'What happens past it', kind: 'text', grow: true },
     ...rests,
 ];
@@ -108,40 +110,60 @@ export const ceilingColumns: Column[] = [
     ...rests,
 ];
 
+/** Told by its flow, not by the power that it is good for. */
+const byFlow = (row: Entry, ...kinds: string[]) =>
+    row.good_for === undefined && kinds.includes(String(row.kind));
+
+const injectors = ['port-injectors', 'direct-injectors'];
+
 export const supplyColumns = (choices: Choices): Column[] => [
     { path: 'name', label: 'Component', kind: 'text' },
     { path: 'slot', label: 'Of', kind: 'choice', options: slotsOf(choices) },
     { path: 'kind', label: 'Kind', kind: 'choice', options: supplies },
-    { path: 'count', label: 'Count', kind: 'number', when: (row) => String(row.kind).includes('injectors') },
+    {
+        path: 'good_for',
+        label: 'Good for, on pump fuel',
+        unit: `w${choices.units.power}`,
+        kind: 'number',
+        when: (row) =>
+            row.flow_cc_min === undefined && row.volume_cc === undefined && row.flow_l_h === undefined,
+    },
+    { path: 'count', label: 'or: count', kind: 'number', when: (row) => byFlow(row, ...injectors) },
     {
         path: 'flow_cc_min',
         label: 'Each',
         unit: 'cc/min',
         kind: 'number',
-        when: (row) => String(row.kind).includes('injectors'),
+        when: (row) => byFlow(row, ...injectors),
     },
     {
         path: 'rated_bar',
         label: 'Rated at',
         unit: 'bar',
         kind: 'number',
-        when: (row) => row.kind !== 'cam-pump',
+        when: (row) => byFlow(row, ...injectors),
     },
     {
         path: 'rail_bar',
         label: 'Rail',
         unit: 'bar',
         kind: 'number',
-        when: (row) => String(row.kind).includes('injectors'),
+        when: (row) => byFlow(row, ...injectors),
     },
     {
         path: 'volume_cc',
-        label: 'Per rev',
+        label: 'or: per engine rev',
         unit: 'cc',
         kind: 'number',
-        when: (row) => row.kind === 'cam-pump',
+        when: (row) => byFlow(row, 'cam-pump'),
     },
-    { path: 'flow_l_h', label: 'Flow', unit: 'L/h', kind: 'number', when: (row) => row.kind === 'feed-pump' },
+    {
+        path: 'flow_l_h',
+        label: 'or: flow',
+        unit: 'L/h',
+        kind: 'number',
+        when: (row) => byFlow(row, 'feed-pump'),
+    },
     { path: 'consequence', label: 'What happens past it', kind: 'text', grow: true },
     ...rests,
 ];

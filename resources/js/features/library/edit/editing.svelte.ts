@@ -101,13 +101,15 @@ export class Editing {
         this.say.well('This is what it says now.');
     }
 
-    async keep(): Promise<LibraryKept | undefined> {
+    /** Adds it to other platforms as well, where it is new. */
+    async keep(also: number[] = []): Promise<LibraryKept | undefined> {
         const send = this.addresses.adds ? postOnce : put;
         let conflict: Refusal | undefined;
         const kept = await this.say.of(
             send<LibraryKept>(this.addresses.keep, {
                 seen: this.seen,
                 document: JSON.parse(this.written()) as Entry,
+                ...(also.length > 0 ? { also } : {}),
             }).catch((fault: unknown) => {
                 if (fault instanceof Refusal && fault.status === 409) conflict = fault;
                 throw fault;

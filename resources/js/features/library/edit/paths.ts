@@ -5,12 +5,27 @@ export function at(entry: Entry, path: string): unknown {
     return path.split('.').reduce<unknown>((value, key) => (value as Entry | undefined)?.[key], entry);
 }
 
-/** Undefined takes the field away, and what holds nothing after that. */
+/** A figure that somebody writes is no longer the typical one: its entry rests on judgement, its path is no longer named. */
 export function put(entry: Entry, path: string, value: unknown) {
+    set(entry, path, value);
+    const evidence = entry.evidence as Entry | undefined;
+    if (evidence?.kind === 'typical' && !path.startsWith('evidence') && path !== 'name')
+        entry.evidence = { kind: 'judgement' };
+    if (Array.isArray(entry.typical))
+        entry.typical = (entry.typical as string[]).filter((one) => one !== path);
+}
+
+/** Whether a figure is typical of such engines: nobody has looked at this one. */
+export function isTypical(entry: Entry, path: string): boolean {
+    return Array.isArray(entry.typical) && (entry.typical as string[]).includes(path);
+}
+
+/** Undefined takes the field away, and what holds nothing after that. */
+function set(entry: Entry, path: string, value: unknown) {
     const [key, ...rest] = path.split('.') as [string, ...string[]];
     if (rest.length > 0) {
         const inner = (entry[key] ??= {}) as Entry;
-        put(inner, rest.join('.'), value);
+        set(inner, rest.join('.'), value);
         if (Object.keys(inner).length === 0) Reflect.deleteProperty(entry, key);
     } else if (value === undefined) Reflect.deleteProperty(entry, key);
     else entry[key] = value;
