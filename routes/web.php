@@ -21,6 +21,7 @@ use App\Http\Controllers\PersonController;
 use App\Http\Controllers\PlanController;
 use App\Http\Controllers\PriceListController;
 use App\Http\Controllers\SearchController;
+use App\Http\Controllers\ShopController;
 use App\Http\Controllers\SignInController;
 use App\Http\Controllers\TaskController;
 use App\Http\Controllers\VariantController;
@@ -70,6 +71,9 @@ Route::middleware(['auth', MemberOfShop::class])->group(function (): void {
     Route::put('/account/factor', [AccountController::class, 'confirmFactor']);
     Route::delete('/account/factor', [AccountController::class, 'endFactor']);
 
+    Route::get('/shop', [ShopController::class, 'show'])->can('change', Shop::class);
+    Route::put('/shop', [ShopController::class, 'update'])->can('change', Shop::class);
+    Route::delete('/shop/terms/{terms}', [ShopController::class, 'drop'])->can('delete', 'terms');
     Route::get('/people', [PeopleController::class, 'show'])->can('viewAny', Membership::class);
     Route::post('/people', [PeopleController::class, 'store'])->can('create', Membership::class);
     Route::put('/people/{membership}/role', [PeopleController::class, 'role'])->can('update', 'membership');

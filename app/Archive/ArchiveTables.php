@@ -20,6 +20,7 @@ final class ArchiveTables
         'shops' => 'id = ?',
         'users' => 'id in (select user_id from memberships where shop_id = ? and accepted_at is not null)',
         'memberships' => 'shop_id = ? and accepted_at is not null',
+        'shop_terms' => 'shop_id = ?',
         'platforms' => 'shop_id = ?',
         'platform_slots' => self::PLATFORM,
         'platform_limits' => self::PLATFORM,

@@ -100,7 +100,7 @@ final readonly class LibraryLook
     {
         $platform = $bundle->catalog->platform;
 
-        return array_map((new PartNoteWords($platform->pumpFuel($bundle->shop->dyno), $say))->of(...), (new PartNotes($platform))->of($part));
+        return array_map((new PartNoteWords($platform->pumpFuel($bundle->shop->loss), $say))->of(...), (new PartNotes($platform))->of($part));
     }
 
     /**

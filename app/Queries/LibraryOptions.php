@@ -19,7 +19,7 @@ final class LibraryOptions
     {
         $bundle = $draft->opened()->bundle;
         $catalog = $bundle->catalog;
-        $slots = new SlotsDocument($catalog->platform, UnitSystem::parse($reader->shop->units), new PartNoteWords($catalog->platform->pumpFuel($bundle->shop->dyno), Reading::of($reader)->formatter($draft->opened())));
+        $slots = new SlotsDocument($catalog->platform, UnitSystem::parse($reader->shop->units), new PartNoteWords($catalog->platform->pumpFuel($bundle->shop->loss), Reading::of($reader)->formatter($draft->opened())));
         $parts = array_values($catalog->parts->all());
 
         return [

@@ -16,6 +16,8 @@ enum Ability: string
     case KeepLibrary = 'keep-library';
     case KeepDynoRuns = 'keep-dyno-runs';
     case WriteJobCards = 'write-job-cards';
+    /** Change what the shop charges, works with and writes on its papers. */
+    case KeepShop = 'keep-shop';
     case ManagePeople = 'manage-people';
     case ReadAudit = 'read-audit';
     case ReadHealth = 'read-health';

@@ -24,6 +24,7 @@ enum AuditEvent: string
     case VersionPublished = 'version-published';
     case ShopExported = 'shop-exported';
     case ShopMade = 'shop-made';
+    case ShopChanged = 'shop-changed';
 
     /** As the owner reads it. */
     public function words(): string
@@ -46,6 +47,7 @@ enum AuditEvent: string
             self::LimitAccepted => 'accepted a limit past safe',
             self::PlanExported => 'exported a plan',
             self::ShopMade => 'made the shop',
+            self::ShopChanged => 'changed the shop',
             self::ShopExported => 'exported everything the shop owns',
             self::VersionPublished => 'published a version of the library',
         };

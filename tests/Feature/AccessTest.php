@@ -38,6 +38,7 @@ final class AccessTest extends TestCase
             'POST library', 'POST library/documents', 'PUT library/{platform}', 'POST library/{platform}/look', 'POST library/{platform}/publication', 'POST library/{platform}/edits/{number}/undo', 'POST library/{platform}/parts',
             'PUT library/{platform}/parts/{key}', 'POST library/{platform}/parts/{key}/look', 'POST library/{platform}/parts/{key}/retirement', 'POST library/{platform}/parts/{key}/evidence/rule',
         ],
+        'keep-shop' => ['GET shop', 'PUT shop', 'DELETE shop/terms/{terms}'],
         'manage-people' => [
             'GET people', 'POST people', 'PUT people/{membership}/role', 'POST people/{membership}/invitation', 'POST people/{membership}/deactivation', 'DELETE people/{membership}/deactivation', 'GET caught-mail',
         ],
@@ -48,7 +49,7 @@ final class AccessTest extends TestCase
 
     /** What each role may: the matrix that the enum is held against. */
     private const ROLES = [
-        'owner' => ['read-jobs', 'edit-jobs', 'edit-plans', 'set-prices', 'accept-past-edge', 'keep-library', 'keep-dyno-runs', 'write-job-cards', 'manage-people', 'read-audit', 'read-health', 'export-shop'],
+        'owner' => ['read-jobs', 'edit-jobs', 'edit-plans', 'set-prices', 'accept-past-edge', 'keep-library', 'keep-dyno-runs', 'write-job-cards', 'keep-shop', 'manage-people', 'read-audit', 'read-health', 'export-shop'],
         'advisor' => ['read-jobs', 'edit-jobs', 'edit-plans', 'set-prices', 'accept-past-edge', 'keep-library', 'write-job-cards'],
         'tuner' => ['read-jobs', 'edit-plans', 'accept-past-edge', 'keep-dyno-runs', 'write-job-cards'],
         'technician' => ['read-jobs', 'keep-dyno-runs', 'write-job-cards'],
@@ -62,7 +63,8 @@ final class AccessTest extends TestCase
         $task = Task::query()->firstOrCreate(['shop_id' => $this->job()->shop_id, 'kind' => 'summaries', 'subject' => 'x']);
         $supplier = Supplier::query()->firstOrCreate(['shop_id' => $this->job()->shop_id, 'name' => 'Fjellvent']);
         $list = PriceList::query()->firstOrCreate(['shop_id' => $supplier->shop_id, 'supplier_id' => $supplier->id, 'author_id' => $this->person('owner')->id, 'name' => 'list.csv', 'state' => 'taken', 'as_of' => '2026-11-01']);
-        $values = ['{job}' => $this->job()->id, '{plan}' => $plan->id, '{variant}' => $variant->id, '{number}' => 1, '/{plan?}' => "/{$plan->id}", '{task}' => $task->id, '{token}' => str_repeat('a', 43), '{membership}' => $this->person('tuner')->memberships()->value('id'), '{session}' => str_repeat('0', 64), '{platform}' => $this->job()->car->platform_id, '{part}' => Part::query()->value('id'), '{key}' => 'fjellvent-panel', '{supplier}' => $supplier->id, '{list}' => $list->id, '{file}' => 'platform.json'];
+        $terms = \App\Models\ShopTerms::query()->first() ?? \App\Models\ShopTerms::forceCreate(['shop_id' => $this->job()->shop_id, 'holds_from' => '2020-01-01', 'document' => $this->job()->shop->document, 'papers' => [], 'created_at' => now()]);
+        $values = ['{terms}' => $terms->id, '{job}' => $this->job()->id, '{plan}' => $plan->id, '{variant}' => $variant->id, '{number}' => 1, '/{plan?}' => "/{$plan->id}", '{task}' => $task->id, '{token}' => str_repeat('a', 43), '{membership}' => $this->person('tuner')->memberships()->value('id'), '{session}' => str_repeat('0', 64), '{platform}' => $this->job()->car->platform_id, '{part}' => Part::query()->value('id'), '{key}' => 'fjellvent-panel', '{supplier}' => $supplier->id, '{list}' => $list->id, '{file}' => 'platform.json'];
         $routes = [];
         foreach (Route::getRoutes()->getRoutes() as $route) {
             if (str_starts_with($route->getActionName(), 'App\\')) {
@@ -108,7 +110,7 @@ final class AccessTest extends TestCase
     {
         $other = $this->stranger();
         $before = [$this->plan()->revision, $this->job()->brief_revision];
-        $common = array_flip([...self::OPEN, ...self::OWN, 'GET /', 'POST jobs', 'POST jobs/bundles', 'GET customers', 'GET search', 'GET archive', 'POST library/documents', 'GET library', 'POST library', 'GET price-lists', 'POST suppliers', 'POST summaries', 'GET people', 'POST people', 'GET audit', 'GET caught-mail', 'GET health']);
+        $common = array_flip([...self::OPEN, ...self::OWN, 'GET /', 'POST jobs', 'POST jobs/bundles', 'GET customers', 'GET search', 'GET archive', 'POST library/documents', 'GET library', 'POST library', 'GET price-lists', 'POST suppliers', 'POST summaries', 'GET shop', 'PUT shop', 'GET people', 'POST people', 'GET audit', 'GET caught-mail', 'GET health']);
         foreach (array_diff_key($this->routes(), $common) as $name => [$method, $address]) {
             $answer = $this->actingAs($other)->ask($method, $address);
             self::assertSame(404, $answer->status(), $name);

@@ -19,6 +19,7 @@ final class AnswersTest extends TestCase
         'GET password/{token}' => 'a plain page', 'POST password/{token}' => 'a redirect', 'GET sign-in/link/{token}' => 'a plain page', 'POST sign-in/link/{token}' => 'a redirect', 'GET begin/{token}' => 'a plain page', 'POST begin/{token}' => 'a redirect', 'GET signed-in' => 'nothing at all', 'PUT account/invitations/{membership}' => 'answered', 'DELETE account/invitations/{membership}' => 'answered', 'POST sign-out' => 'a redirect', 'GET caught-mail' => 'a plain page', 'GET health' => 'a plain page', 'GET up' => 'a word for monitors', 'PUT me' => 'readsIn',
         'GET account' => 'accountPage', 'PUT account/shop' => 'shops', 'PUT account/password' => 'said', 'DELETE account/sessions' => 'sessions', 'DELETE account/sessions/{session}' => 'sessions',
         'POST account/factor' => 'newFactor', 'PUT account/factor' => 'recoveryCodes', 'DELETE account/factor' => 'said',
+        'GET shop' => 'shopPage', 'PUT shop' => 'shopPage', 'DELETE shop/terms/{terms}' => 'shopPage',
         'GET people' => 'peoplePage', 'POST people' => 'members', 'PUT people/{membership}/role' => 'members', 'POST people/{membership}/invitation' => 'members',
         'POST people/{membership}/deactivation' => 'members', 'DELETE people/{membership}/deactivation' => 'members', 'GET audit' => 'auditTrail', 'POST jobs' => 'a redirect',
         'GET plans/{plan}/bundle' => 'the open format',

@@ -102,6 +102,8 @@ final class ArchiveTest extends TestCase
         $this->postJson("/price-lists/{$list->id}/taking")->assertStatus(202);
         $this->work();
         $this->postJson("/plans/{$this->plan()->id}/variants", ['name' => 'without the filter', 'revision' => 1])->assertSuccessful();
+        $shop = $lyre->shop()->firstOrFail();
+        $this->actingAs($this->person('owner'))->putJson('/shop', ['document' => [...$shop->document, 'labour_rate' => 86], 'papers' => ['intro' => 'Thank you.'], 'holds_from' => $shop->today(), 'seen' => 0])->assertOk();
         DB::table('cars')->update(['registration' => 'SK 41 HLL']);
         DB::table('customers')->update(['notes' => "two\nlines, a \\ and a \"quote\""]);
     }

@@ -14,6 +14,7 @@ use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Exchange\OpenedBundle;
 use Pebblerun\Core\Job\NewJob;
 use Pebblerun\Core\Job\Starting\NewPlatform;
+use Pebblerun\Core\Physics\Driveline\UsualLoss;
 use Pebblerun\Core\Report\UnitFormatter;
 use Pebblerun\Core\Report\Words\LibraryChangeWords;
 use Pebblerun\Core\Report\Words\LibraryDoubtWords;
@@ -152,7 +153,7 @@ final class LibraryCheckTest extends TestCase
     {
         $shop = self::read('', 'shop');
         foreach ([['natural', 'petrol', 'header', 'turbo'], ['turbo', 'petrol', 'intercooler', 'header'], ['turbo', 'diesel', 'filter-back', 'plugs']] as [$aspiration, $fuel, $has, $hasNot]) {
-            $document = (new NewPlatform(new UnitSystem, 'inertia-roller'))->of([
+            $document = (new NewPlatform(new UnitSystem, new UsualLoss))->of([
                 'key' => 'own', 'name' => 'Own', 'make' => 'Orrin', 'model' => 'Own', 'years' => ['from' => 2015, 'to' => 2020], 'engine' => ['displacement' => 2.0, 'cylinders' => 4, 'aspiration' => $aspiration, 'injection' => 'direct', 'fuel' => $fuel],
                 'drive' => 'front', 'gearbox' => 'manual', 'rev_limit' => 6500.0, 'peaks' => ['lowest_rpm' => 1500, 'torque' => ['rpm' => 2500, 'value' => 180], 'power' => ['rpm' => 5500, 'value' => 150], 'redline' => 6500], 'read' => 'wheels',
             ]);

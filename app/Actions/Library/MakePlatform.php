@@ -10,6 +10,8 @@ use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Str;
 use Illuminate\Validation\ValidationException;
+use Pebblerun\Core\Exchange\DocumentNode;
+use Pebblerun\Core\Exchange\ShopReader;
 use Pebblerun\Core\Job\Starting\NewPlatform;
 use Pebblerun\Core\Units\UnitSystem;
 use Pebblerun\Formats\DocumentReader;
@@ -25,7 +27,7 @@ final readonly class MakePlatform
         return DB::transaction(function () use ($answers, $author): Platform {
             $platform = $this->begin((string) $answers['name'], $author);
             // @phpstan-ignore argument.type (the request has looked at every answer)
-            $this->keep($platform, (new NewPlatform(UnitSystem::parse($author->shop->units), $author->shop->document['dyno'] ?? 'inertia-roller'))->of([...$answers, 'key' => $platform->key]), [], $author);
+            $this->keep($platform, (new NewPlatform(UnitSystem::parse($author->shop->units), ShopReader::loss(new DocumentNode($author->shop->document))))->of([...$answers, 'key' => $platform->key]), [], $author);
 
             return $platform;
         });

@@ -17,6 +17,7 @@ final class RefreshSummaries extends Command
     public function handle(StartTask $tasks): int
     {
         foreach (Shop::query()->get() as $shop) {
+            $shop->settleDue();
             $tasks->start(WorkOutSummaries::class, WorkOutSummaries::KIND, WorkOutSummaries::subject(Reading::ofShop($shop), null), $shop->id, null);
         }
 

@@ -65,7 +65,7 @@ final readonly class BriefReader
         $car = $node->get('car');
 
         $gearbox = $car->get('gearbox')->keyword('manual', 'automatic', 'dual-clutch');
-        $usual = $this->platform->lossShare($gearbox, $this->shop->dyno);
+        $usual = $this->platform->lossShare($gearbox, $this->shop->loss);
 
         return new Car(
             $car->get('year')->int(),
@@ -75,7 +75,7 @@ final readonly class BriefReader
             $this->platform->drive,
             self::measuredLoss($car->maybe('measured_loss')) ?? $usual,
             $car->maybe('mileage_km')?->number(),
-            (1.0 - $usual) / (1.0 - $this->platform->lossShare($this->platform->gearbox, $this->shop->dyno)),
+            (1.0 - $usual) / (1.0 - $this->platform->lossShare($this->platform->gearbox, $this->shop->loss)),
         );
     }
 

@@ -48,7 +48,7 @@ final class BundleReader
         $kind = PlatformReader::fuel($node->get('platform'));
         $shop = ShopReader::read($node->get('shop'), $kind);
         $car = StockCar::of($node->get('brief'), $shop->fuels, $kind);
-        $platforms = new PlatformReader($units, $shop->dynoFactors, $shop->dyno);
+        $platforms = new PlatformReader($units, $shop->dynoFactors, $shop->loss);
         $platform = $platforms->read($node->get('platform'), $car);
         $reader = new PartReader($units, $platform, $shop);
         $parts = $eager === null ? self::waiting($node, $reader) : $eager(self::made($node, $reader));

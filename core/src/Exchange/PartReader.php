@@ -215,7 +215,7 @@ final readonly class PartReader
     /** Figures from elsewhere are brought to the shop's own frame; the crank by the usual loss of a manual gearbox. */
     private function frame(DocumentNode $node): Frame
     {
-        return FrameReader::read($node, $this->shop->dynoFactors, $this->platform->lossShare('manual', $this->shop->dyno));
+        return FrameReader::read($node, $this->shop->dynoFactors, $this->platform->lossShare('manual', $this->shop->loss));
     }
 
     private function effects(DocumentNode $node): Effects
@@ -245,7 +245,7 @@ final readonly class PartReader
 
     private function supplies(): SupplyReader
     {
-        return new SupplyReader($this->platform->slots, $this->platform->pumpFuel($this->shop->dyno), $this->units->power);
+        return new SupplyReader($this->platform->slots, $this->platform->pumpFuel($this->shop->loss), $this->units->power);
     }
 
     private function addedPower(DocumentNode $window): AddedPower

@@ -15,7 +15,7 @@ use Pebblerun\Core\Catalog\Platform\Family;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Catalog\Platform\Slot;
 use Pebblerun\Core\Math\Curve;
-use Pebblerun\Core\Physics\Driveline\Loss;
+use Pebblerun\Core\Physics\Driveline\UsualLoss;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
 use Pebblerun\Core\Physics\Fuel\PumpFuel;
 use Pebblerun\Core\Units\Range;
@@ -26,9 +26,9 @@ final readonly class PlatformReader
 {
     /**
      * @param  array<string, Range>  $dynoFactors  of the shop, by kind of dyno
-     * @param  string  $dyno  the shop's own kind
+     * @param  UsualLoss  $loss  on the shop's dyno
      */
-    public function __construct(private UnitSystem $units, private array $dynoFactors = [], private string $dyno = 'inertia-roller') {}
+    public function __construct(private UnitSystem $units, private array $dynoFactors = [], private UsualLoss $loss = new UsualLoss) {}
 
     public static function fuel(DocumentNode $document): FuelKind
     {
@@ -63,7 +63,7 @@ final readonly class PlatformReader
         $slots = $this->slots($node, $lanes, $families);
         $limits = new LimitReader($this->units);
         $direct = $engine->get('injection')->keyword('port', 'direct') === 'direct';
-        $fuel = PumpFuel::of(self::fuel($document), $aspiration !== 'natural', $direct, $baseline, Platform::lost($claimed, $baseline, $drive, self::gearbox($node), $this->dyno));
+        $fuel = PumpFuel::of(self::fuel($document), $aspiration !== 'natural', $direct, $baseline, Platform::lost($claimed, $baseline, $drive, self::gearbox($node), $this->loss));
         $supplies = new SupplyReader($slots, $fuel, $this->units->power);
 
         return new Platform(
@@ -147,7 +147,7 @@ final readonly class PlatformReader
     {
         $curve = $node->get('baseline');
         $read = (new CurveReader($this->units))->read($curve, $boosted);
-        $frame = FrameReader::read($curve, $this->dynoFactors, Loss::usual($drive, self::gearbox($node), $this->dyno));
+        $frame = FrameReader::read($curve, $this->dynoFactors, $this->loss->share($drive, self::gearbox($node)));
 
         return [$frame->isOwn() ? $read : $read->scaled($frame->likely(1.0)), new BaselineSource($frame, $onReceivedFuel)];
     }
@@ -185,7 +185,7 @@ final readonly class PlatformReader
         $lambda = $engine->maybe('lambda');
 
         return new Combustion(
-            $engine->maybe('octane')?->number(),
+            OctaneReader::maybe($engine->maybe('octane')),
             $engine->maybe('ethanol_max')?->number() ?? Combustion::ETHANOL,
             $lambda === null ? null : [$lambda->get('at_torque')->number(), $lambda->get('at_power')->number()],
         );

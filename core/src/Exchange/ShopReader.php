@@ -5,6 +5,7 @@ namespace Pebblerun\Core\Exchange;
 use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Catalog\Shop\Rates;
 use Pebblerun\Core\Catalog\Shop\Shop;
+use Pebblerun\Core\Physics\Driveline\UsualLoss;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
 use Pebblerun\Core\Units\Currency;
 use Pebblerun\Core\Units\Range;
@@ -17,7 +18,19 @@ final class ShopReader
     {
         $currency = $node->get('currency')->guard(fn (): Currency => Currency::of($node->get('currency')->string()));
 
-        return new Shop($currency, self::rates($node, $currency), self::fuels($node, $kind), self::dynoFactors($node), $node->maybe('altitude_m')?->number(), self::kelvin($node->maybe('hottest_c')), $node->maybe('dyno')?->keyword('inertia-roller', 'load-roller', 'hub', 'engine') ?? 'inertia-roller');
+        return new Shop($currency, self::rates($node, $currency), self::fuels($node, $kind), self::dynoFactors($node), $node->maybe('altitude_m')?->number(), self::kelvin($node->maybe('hottest_c')), self::loss($node));
+    }
+
+    /** What its dyno reads as lost, in percent with a manual gearbox where the shop says so. */
+    public static function loss(DocumentNode $node): UsualLoss
+    {
+        $own = [];
+        foreach (['front', 'rear', 'all'] as $drive) {
+            $percent = $node->maybe('loss_percent')?->maybe($drive)?->number();
+            $own += $percent === null ? [] : [$drive => $percent / 100.0];
+        }
+
+        return new UsualLoss($node->maybe('dyno')?->keyword('inertia-roller', 'load-roller', 'hub', 'engine') ?? 'inertia-roller', $own);
     }
 
     private static function kelvin(?DocumentNode $celsius): ?float
@@ -47,7 +60,7 @@ final class ShopReader
             $key = $fuel->get('key')->string();
             $of = FuelKind::from($fuel->maybe('kind')?->keyword('petrol', 'diesel') ?? 'petrol');
             if ($of === $kind) {
-                $octane = $fuel->maybe('octane')?->number() ?? 0.0;
+                $octane = OctaneReader::maybe($fuel->maybe('octane')) ?? 0.0;
                 $fuels[$key] = new Fuel($key, $fuel->get('name')->string(), $octane, $fuel->maybe('ethanol_percent')?->range() ?? Range::exact(0.0), $of);
             }
         }

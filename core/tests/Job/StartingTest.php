@@ -15,6 +15,7 @@ use Pebblerun\Core\Job\NewJob;
 use Pebblerun\Core\Job\Starting\EngineKind;
 use Pebblerun\Core\Job\Starting\NewPlatform;
 use Pebblerun\Core\Job\Starting\TypicalParts;
+use Pebblerun\Core\Physics\Driveline\UsualLoss;
 use Pebblerun\Core\Tests\Exchange\SmallBundle;
 use Pebblerun\Core\Units\PowerUnit;
 use Pebblerun\Core\Units\TorqueUnit;
@@ -36,7 +37,7 @@ final class StartingTest extends TestCase
         ['engine' => $engine, 'drive' => $drive, 'gearbox' => $gearbox, 'rev_limit' => $revs, 'power' => [$power, $powerRpm], 'torque' => [$torque, $torqueRpm]] = $kind->usual();
 
         // @phpstan-ignore argument.type (an engine of the platform format)
-        return (new NewPlatform($units, 'inertia-roller'))->of([
+        return (new NewPlatform($units, new UsualLoss))->of([
             'key' => 'own', 'name' => 'Own', 'make' => 'Orrin', 'model' => 'Own', 'years' => ['from' => 2015, 'to' => 2020], 'engine' => $engine, 'drive' => $drive, 'gearbox' => $gearbox, 'rev_limit' => $revs, 'read' => 'crank',
             'peaks' => ['torque' => ['rpm' => $torqueRpm, 'value' => $torque * TorqueUnit::LbFt->newtonMetres() / $units->torque->newtonMetres()], 'power' => ['rpm' => $powerRpm, 'value' => $power * PowerUnit::Hp->watts() / $units->power->watts()], 'redline' => $revs],
             ...$other,

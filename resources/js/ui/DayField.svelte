@@ -10,13 +10,16 @@
         value: string;
         /** The latest day that it can be. */
         most?: string;
+        /** The earliest. */
+        least?: string;
     };
-    let { label, value = $bindable(), most }: Props = $props();
+    let { label, value = $bindable(), most, least }: Props = $props();
     const day = (text: string | undefined) => (text ? parseDate(text) : undefined);
 </script>
 
 <DateField.Root
     bind:value={() => day(value), (to: DateValue | undefined) => (value = to?.toString() ?? '')}
+    minValue={day(least)}
     maxValue={day(most)}
     locale={locale()}
     granularity="day"

@@ -65,8 +65,9 @@
         <div class="flex justify-between gap-2">
             <button type="button" class="btn" onclick={() => router.post('/sign-out')}>Sign out</button>
             <Link class="btn" href="/account">Account</Link>
-            {#if person.abilities.includes('manage-people')}<Link class="btn mr-auto" href="/people"
-                    >People</Link
+            {#if person.abilities.includes('manage-people')}<Link class="btn" href="/people">People</Link
+                >{/if}
+            {#if person.abilities.includes('keep-shop')}<Link class="btn mr-auto" href="/shop">The shop</Link
                 >{/if}
             <button type="submit" class="btn btn-strong">Save</button>
         </div>

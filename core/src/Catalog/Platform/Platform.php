@@ -7,6 +7,7 @@ use Pebblerun\Core\Catalog\Parts\Boost;
 use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Physics\Air\AirSide;
 use Pebblerun\Core\Physics\Driveline\Loss;
+use Pebblerun\Core\Physics\Driveline\UsualLoss;
 use Pebblerun\Core\Physics\Dyno\Frame;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
 use Pebblerun\Core\Physics\Fuel\PumpFuel;
@@ -76,23 +77,23 @@ final readonly class Platform
     ) {}
 
     /** Share lost between crank and wheels on a kind of dyno; another gearbox loses what it loses more or less. */
-    public function lossShare(string $gearbox, string $dyno): float
+    public function lossShare(string $gearbox, UsualLoss $usual): float
     {
-        return self::lost($this->claimed, $this->baseline, $this->drive, $this->gearbox, $dyno) + Loss::gearboxShare($gearbox) - Loss::gearboxShare($this->gearbox);
+        return self::lost($this->claimed, $this->baseline, $this->drive, $this->gearbox, $usual) + Loss::gearboxShare($gearbox) - Loss::gearboxShare($this->gearbox);
     }
 
     /** Of the car that the baseline was read on. Where the factory's claim is known and what it leaves is believable, that is it; else the usual. */
-    public static function lost(?float $claimed, Curve $baseline, string $drive, string $gearbox, string $dyno): float
+    public static function lost(?float $claimed, Curve $baseline, string $drive, string $gearbox, UsualLoss $usual): float
     {
         $share = $claimed === null ? 0.0 : 1.0 - $baseline->peakPower()->value / $claimed;
 
-        return $share >= self::LEAST_LOST && $share <= self::MOST_LOST ? $share : Loss::usual($drive, $gearbox, $dyno);
+        return $share >= self::LEAST_LOST && $share <= self::MOST_LOST ? $share : $usual->share($drive, $gearbox);
     }
 
     /** What the stock car burns, for pumps and injectors that are told by the power they are good for. */
-    public function pumpFuel(string $dyno): PumpFuel
+    public function pumpFuel(UsualLoss $usual): PumpFuel
     {
-        return PumpFuel::of($this->fuel, $this->boosted, $this->direct, $this->baseline, $this->lossShare($this->gearbox, $dyno));
+        return PumpFuel::of($this->fuel, $this->boosted, $this->direct, $this->baseline, $this->lossShare($this->gearbox, $usual));
     }
 
     /** rpm; no plan for this engine goes beyond it */

@@ -2,7 +2,7 @@
 
 namespace Pebblerun\Core\Job\Starting;
 
-use Pebblerun\Core\Physics\Driveline\Loss;
+use Pebblerun\Core\Physics\Driveline\UsualLoss;
 use Pebblerun\Core\Units\UnitSystem;
 
 /** What a new platform begins with: slots and families of its kind, a curve sketched from two peaks, and what is typical of such engines. */
@@ -17,9 +17,9 @@ final readonly class NewPlatform
 
     /**
      * @param  UnitSystem  $units  of the shop
-     * @param  string  $dyno  the shop's kind
+     * @param  UsualLoss  $loss  on the shop's dyno
      */
-    public function __construct(private UnitSystem $units, private string $dyno) {}
+    public function __construct(private UnitSystem $units, private UsualLoss $loss) {}
 
     /**
      * @param  array{key: string, name: string, make: string, model: string, years: array{from: int, to: int}, engine: array{displacement: float|int, cylinders: int, aspiration: string, injection: string, fuel: string}, drive: string, gearbox: string, rev_limit: float, read: string, peaks: array{torque: array{rpm: float, value: float}, power: array{rpm: float, value: float}, redline: float}}  $answers  in the shop's units; its peaks as they were read: at the "wheels", or as the factory claims them at the "crank"
@@ -29,7 +29,7 @@ final readonly class NewPlatform
     {
         $kind = EngineKind::of($answers['engine']);
         $claimed = $answers['read'] === 'crank';
-        $left = 1.0 - Loss::usual($answers['drive'], $answers['gearbox'], $this->dyno);
+        $left = 1.0 - $this->loss->share($answers['drive'], $answers['gearbox']);
         [$power, $torque] = [$answers['peaks']['power'], $answers['peaks']['torque']];
         $wheels = fn (array $peak): array => ['rpm' => $peak['rpm'], 'value' => $claimed ? round($left * $peak['value'], 1) : $peak['value']];
         $crank = fn (array $peak, float $unit): array => [$peak['value'] * $unit / ($claimed ? 1.0 : $left), $peak['rpm']];

@@ -45,8 +45,7 @@
             <h2 class="mt-4 font-semibold">Not right yet</h2>
             <ul>
                 {#each faults as fault, i (i)}<li class="border-b border-faint py-1">
-                        {#if fault.path}<span class="font-medium">{placed(fault.path)}:{' '}</span
-                            >{/if}{worded(fault.message)}
+                        {fault.path ? `${placed(fault.path)}: ` : ''}{worded(fault.message)}
                     </li>{/each}
             </ul>
         {:else if doubts.length > 0}

@@ -9,7 +9,8 @@
     import Triple from './Triple.svelte';
     import Word from './Word.svelte';
     import { ceilingColumns, gearboxes, limitColumns, supplyColumns, type Column } from './columns';
-    import { at, put, type Entry } from './paths';
+    import Octane from '@/ui/Octane.svelte';
+    import { at, isTypical, put, type Entry } from './paths';
 
     /** A platform, written down. */
     type Props = { platform: Entry; options: LibraryOptions };
@@ -78,7 +79,11 @@
         <Pick entry={platform} path="engine.injection" label="Injection" options={pairs('port', 'direct')} />
         <Pick entry={platform} path="engine.fuel" label="Fuel" options={pairs('petrol', 'diesel')} />
         {#if !diesel}
-            <Num entry={platform} path="engine.octane" label="Octane" unit="RON" />
+            <Octane
+                value={at(platform, 'engine.octane') as number | undefined}
+                typical={isTypical(platform, 'engine.octane')}
+                set={(value) => put(platform, 'engine.octane', value)}
+            />
             <Num entry={platform} path="engine.ethanol_max" label="Ethanol at most" unit="%" />
         {:else}
             <Num entry={platform} path="engine.lambda.at_torque" label="λ at the torque peak" />
