@@ -95,6 +95,7 @@ Route::middleware(['auth', MemberOfShop::class])->group(function (): void {
     Route::get('/price-lists/{list}', [PriceListController::class, 'show'])->can('view', 'list');
     Route::get('/price-lists/{list}/rows', [PriceListController::class, 'rows'])->can('view', 'list');
     Route::post('/price-lists/{list}/look', [PriceListController::class, 'look'])->can('view', 'list');
+    Route::put('/price-lists/{list}/rows/{line}', [PriceListController::class, 'choose'])->whereNumber('line')->can('view', 'list');
     Route::post('/price-lists/{list}/taking', [PriceListController::class, 'take'])->can('view', 'list');
     Route::post('/price-lists/{list}/undo', [PriceListController::class, 'undo'])->can('view', 'list');
     Route::post('/suppliers', [PriceListController::class, 'supplier'])->can('create', Supplier::class);

@@ -44,6 +44,7 @@ final class PriceListLook
     {
         $shop = Shop::query()->findOrFail($list->shop_id);
         $tax = (float) $shop->document['tax_percent'];
+        $margin = (float) ($shop->document['margin_percent'] ?? 0.0);
         $decimals = Currency::of($shop->document['currency'])->decimals;
         $matching = null;
         try {
@@ -53,7 +54,7 @@ final class PriceListLook
 
                     continue;
                 }
-                yield PriceListRows::line($line, ListedPrice::of($cells, $matching, $tax, $decimals));
+                yield PriceListRows::line($line, ListedPrice::of($cells, $matching, $tax, $decimals, $margin));
             }
         } catch (InvalidDocument $fault) {
             // What is wrong with the rest is known by its line; the lines before it were read.

@@ -15,7 +15,12 @@ use Pebblerun\Formats\PriceList\ListedPrice;
  */
 final class PriceListRows
 {
-    private const SEVERAL = 'Several parts are called this: add a column with our own key of the one that is meant (it is in the table of parts that the library writes).';
+    private const SEVERAL = 'Several parts are called this: choose which are meant, or add a column with our own key (it is in the table of parts that the library writes).';
+
+    /** Parts that a refused line may mean, each with the platforms it stands on. */
+    private const SAME = "select r.line, p.id, coalesce((select string_agg(l.name, ', ' order by l.name) from fitments f join platforms l on l.id = f.platform_id where f.part_id = p.id and f.left_at is null), 'on no platform yet') as platforms
+        from price_list_rows r join parts p on p.shop_id = ? and p.called = lower(r.maker || E'\\n' || r.name)
+        where r.price_list_id = ? and r.line = any(?::int[]) and r.outcome = 'refused' and r.reason = ? order by r.line, platforms, p.id";
 
     private const NO_KEY = 'There is no part with the key "%s" here.';
 
@@ -69,6 +74,22 @@ final class PriceListRows
             self::SEVERAL, self::NO_KEY, self::UNKNOWN, self::TWICE, $list->id,
         ]);
         DB::update('update price_lists set prices_seen = (select coalesce(max(id), 0) from prices) where id = ?', [$list->id]);
+    }
+
+    /**
+     * Which parts lines may mean that several are called by, each with the platforms it stands on.
+     *
+     * @param  list<int>  $lines
+     * @return array<int, list<array{id: int, platforms: string}>> by line
+     */
+    public static function meant(PriceList $list, array $lines): array
+    {
+        $meant = [];
+        foreach (DB::select(self::SAME, [$list->shop_id, $list->id, '{'.implode(',', $lines).'}', self::SEVERAL]) as $row) {
+            $meant[(int) $row->line][] = ['id' => (int) $row->id, 'platforms' => (string) $row->platforms];
+        }
+
+        return $meant;
     }
 
     /** @return Line */

@@ -14,7 +14,7 @@ use Illuminate\Database\Eloquent\Model;
  * @property ?string $address where it is asked over the wire
  * @property ?CarbonImmutable $answered_at when it was asked last and answered
  * @property string $trouble why it did not answer last time
- * @property ?array<string, mixed> $matching how its lists are written: columns by the names that head them, decimal, taxed, rate
+ * @property ?array<string, mixed> $matching how its lists are written: columns by the names that head them, decimal, taxed, cost, rate
  */
 final class Supplier extends Model
 {

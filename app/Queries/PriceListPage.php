@@ -3,6 +3,7 @@
 namespace App\Queries;
 
 use App\Assembly\PriceListFile;
+use App\Assembly\PriceListRows;
 use App\Assembly\Reading;
 use App\Models\Platform;
 use App\Models\PriceList;
@@ -34,6 +35,7 @@ final class PriceListPage
             'platforms' => $reader->may(Ability::KeepLibrary) ? Platform::query()->where('shop_id', $reader->shop_id)->orderBy('name')->get(['id', 'name'])->toArray() : [],
             'currency' => $reader->shop->document['currency'],
             'tax_percent' => $reader->shop->document['tax_percent'],
+            'margin_percent' => $reader->shop->document['margin_percent'] ?? null,
             'today' => $reader->shop->today(),
         ];
     }
@@ -77,11 +79,14 @@ final class PriceListPage
         $currency = Currency::of($reader->shop->document['currency']);
         $numerals = Reading::of($reader)->numerals;
         $say = fn (?string $price): string => $price === null ? '' : $numerals->write((float) $price, $currency->decimals);
-        $rows = DB::select('select line, article, maker, name, was, price as is, reason, part_id is not null as known from price_list_rows where price_list_id = ? and outcome = ? and line > ? order by line limit ?', [$list->id, $outcome, $after, self::ROWS]);
+        $rows = DB::select('select line, article, maker, name, was, price as is, reason, part_id is not null as known, jsonb_array_length(others) as others from price_list_rows where price_list_id = ? and outcome = ? and line > ? order by line limit ?', [$list->id, $outcome, $after, self::ROWS]);
+
+        $meant = $outcome === 'refused' && $rows !== [] ? PriceListRows::meant($list, array_map(intval(...), array_column($rows, 'line'))) : [];
 
         return ['outcome' => $outcome, 'rows' => array_values(array_map(fn (stdClass $row): array => [
             'line' => $row->line, 'what' => trim("{$row->maker} {$row->name}") ?: $row->article, 'article' => $row->article, 'was' => $say($row->was), 'is' => $say($row->is), 'reason' => $row->reason,
             'known' => $row->known, 'maker' => $row->maker, 'name' => $row->name, 'price' => $row->is === null ? null : (float) $row->is,
+            'others' => $row->others, 'meant' => $meant[$row->line] ?? [],
         ], $rows))];
     }
 }

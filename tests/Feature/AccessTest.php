@@ -32,7 +32,7 @@ final class AccessTest extends TestCase
             'DELETE plans/{plan}/variants/{variant}', 'POST plans/{plan}/variants/{variant}/restore',
         ],
         'set-prices' => [
-            'POST parts/{part}/prices', 'GET price-lists', 'GET price-lists/{list}', 'GET price-lists/{list}/rows', 'POST price-lists/{list}/look', 'POST price-lists/{list}/taking', 'POST price-lists/{list}/undo', 'POST suppliers', 'POST suppliers/{supplier}/price-lists', 'POST suppliers/{supplier}/refresh',
+            'POST parts/{part}/prices', 'GET price-lists', 'GET price-lists/{list}', 'GET price-lists/{list}/rows', 'POST price-lists/{list}/look', 'PUT price-lists/{list}/rows/{line}', 'POST price-lists/{list}/taking', 'POST price-lists/{list}/undo', 'POST suppliers', 'POST suppliers/{supplier}/price-lists', 'POST suppliers/{supplier}/refresh',
         ],
         'keep-library' => [
             'POST library', 'POST library/documents', 'PUT library/{platform}', 'POST library/{platform}/look', 'POST library/{platform}/publication', 'POST library/{platform}/edits/{number}/undo', 'POST library/{platform}/parts',
@@ -64,7 +64,7 @@ final class AccessTest extends TestCase
         $supplier = Supplier::query()->firstOrCreate(['shop_id' => $this->job()->shop_id, 'name' => 'Fjellvent']);
         $list = PriceList::query()->firstOrCreate(['shop_id' => $supplier->shop_id, 'supplier_id' => $supplier->id, 'author_id' => $this->person('owner')->id, 'name' => 'list.csv', 'state' => 'taken', 'as_of' => '2026-11-01']);
         $terms = \App\Models\ShopTerms::query()->first() ?? \App\Models\ShopTerms::forceCreate(['shop_id' => $this->job()->shop_id, 'holds_from' => '2020-01-01', 'document' => $this->job()->shop->document, 'papers' => [], 'created_at' => now()]);
-        $values = ['{terms}' => $terms->id, '{job}' => $this->job()->id, '{plan}' => $plan->id, '{variant}' => $variant->id, '{number}' => 1, '/{plan?}' => "/{$plan->id}", '{task}' => $task->id, '{token}' => str_repeat('a', 43), '{membership}' => $this->person('tuner')->memberships()->value('id'), '{session}' => str_repeat('0', 64), '{platform}' => $this->job()->car->platform_id, '{part}' => Part::query()->value('id'), '{key}' => 'fjellvent-panel', '{supplier}' => $supplier->id, '{list}' => $list->id, '{file}' => 'platform.json'];
+        $values = ['{terms}' => $terms->id, '{job}' => $this->job()->id, '{plan}' => $plan->id, '{variant}' => $variant->id, '{number}' => 1, '{line}' => 2, '/{plan?}' => "/{$plan->id}", '{task}' => $task->id, '{token}' => str_repeat('a', 43), '{membership}' => $this->person('tuner')->memberships()->value('id'), '{session}' => str_repeat('0', 64), '{platform}' => $this->job()->car->platform_id, '{part}' => Part::query()->value('id'), '{key}' => 'fjellvent-panel', '{supplier}' => $supplier->id, '{list}' => $list->id, '{file}' => 'platform.json'];
         $routes = [];
         foreach (Route::getRoutes()->getRoutes() as $route) {
             if (str_starts_with($route->getActionName(), 'App\\')) {

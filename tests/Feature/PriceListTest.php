@@ -49,7 +49,7 @@ final class PriceListTest extends TestCase
     private function shown(PriceList $list): array
     {
         $props = $this->get("/price-lists/{$list->id}")->assertOk()->viewData('page')['props'];
-        (new SchemaValidator(base_path('schemas')))->check('answers.json#/$defs/priceListsPage', json_decode((string) json_encode(array_intersect_key($props, array_flip(['suppliers', 'lists', 'shown', 'platforms', 'currency', 'tax_percent', 'today'])))));
+        (new SchemaValidator(base_path('schemas')))->check('answers.json#/$defs/priceListsPage', json_decode((string) json_encode(array_intersect_key($props, array_flip(['suppliers', 'lists', 'shown', 'platforms', 'currency', 'tax_percent', 'margin_percent', 'today'])))));
 
         return $props['shown'];
     }
@@ -131,6 +131,39 @@ final class PriceListTest extends TestCase
         self::assertSame([42, 48, 55], $this->price('fjellvent-panel'));
         $this->take($list, ['leave_out' => true])->assertJsonPath('state', 'done');
         self::assertSame(52.8, $this->price('fjellvent-panel'));
+    }
+
+    public function test_parts_of_one_name_are_chosen_in_the_row_for_all_at_once(): void
+    {
+        $list = $this->list("article;maker;name;price\nF-20;Fjellvent;Panel filter;61,00\nF-21;Fjellvent;Cold air scoop;79,90\n");
+        $row = $this->look($list)['first']['rows'][0];
+        self::assertStringContainsString('choose which are meant', $row['reason']);
+        self::assertGreaterThan(1, count($row['meant']));
+        self::assertContains('Corvane Lyre 1.6T', array_column($row['meant'], 'platforms'));
+        $this->putJson("/price-lists/{$list->id}/rows/2", ['parts' => [Part::query()->where('key', 'kolvane-h2')->value('id')]])->assertStatus(422)->assertSee('does not mean that part');
+        $chosen = $this->putJson("/price-lists/{$list->id}/rows/2", ['parts' => array_column($row['meant'], 'id')])->assertOk();
+        self::assertSame(0, $chosen->json('counts.refused'));
+        self::assertSame(count($row['meant']) - 1, $chosen->json('first.rows.0.others'));
+        $before = Price::query()->count();
+        $this->take($list)->assertJsonPath('state', 'done');
+        foreach (array_column($row['meant'], 'id') as $part) {
+            self::assertEquals(61, Part::query()->whereKey($part)->sole()->prices()->first()?->money['new']);
+        }
+        self::assertSame($before + count($row['meant']) + 1, Price::query()->count());
+        $this->putJson("/price-lists/{$list->id}/rows/2", ['parts' => [$row['meant'][0]['id']]])->assertStatus(422);
+        $this->postJson("/price-lists/{$list->id}/undo")->assertOk();
+        self::assertSame($before, Price::query()->count());
+    }
+
+    public function test_cost_prices_go_through_the_margin(): void
+    {
+        $list = $this->list("article;maker;name;cost price\nF-30;Fjellvent;Cold air scoop;80,00\n");
+        self::assertTrue(((array) $this->shown($list)['matching'])['cost']);
+        $this->postJson("/price-lists/{$list->id}/look", [...(array) $this->shown($list)['matching'], 'as_of' => '2026-11-20'])->assertStatus(422)->assertSee('your margin on parts');
+        $shop = $this->plan()->job->shop;
+        $shop->update(['document' => [...$shop->document, 'margin_percent' => 25]]);
+        self::assertSame('100.00', $this->look($list)['first']['rows'][0]['is']);
+        self::assertSame('80.00', $this->look($list, ['cost' => false])['first']['rows'][0]['is']);
     }
 
     public function test_what_was_shown_is_what_happens_or_nothing(): void

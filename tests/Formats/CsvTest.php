@@ -128,7 +128,7 @@ final class CsvTest extends TestCase
 
     public function test_columns_are_guessed_by_their_names_and_must_name_a_part_and_a_price(): void
     {
-        self::assertSame(['columns' => ['article' => 0, 'name' => 1, 'price' => 2], 'decimal' => 'comma', 'taxed' => false, 'rate' => 1.0], Matching::guessed(['Artikel', 'Bezeichnung', 'Preis'], [['K-1', 'x', '1.234,50']]));
+        self::assertSame(['columns' => ['article' => 0, 'name' => 1, 'price' => 2], 'decimal' => 'comma', 'taxed' => false, 'cost' => false, 'rate' => 1.0], Matching::guessed(['Artikel', 'Bezeichnung', 'Preis'], [['K-1', 'x', '1.234,50']]));
         foreach ([[[], 'columns.price'], [['price' => 2], 'columns: say which column is the article number'], [['price' => 9, 'article' => 0], 'the list has no column 9'], [['price' => 2, 'maker' => 0], 'maker and name']] as [$columns, $words]) {
             try {
                 Matching::of(['columns' => $columns], 3);

@@ -7,6 +7,7 @@ use App\Assembly\PriceListFile;
 use App\Exceptions\Refused;
 use App\Jobs\LookAtPriceList;
 use App\Models\PriceList;
+use App\Models\Shop;
 use App\Models\Task;
 use App\Models\User;
 use Pebblerun\Formats\PriceList\Matching;
@@ -30,7 +31,8 @@ final readonly class MatchPriceList
         in_array($list->state, ['sent', 'looked'], true) || throw Refused::because('This list was taken in already: send it again to look at it anew.');
         [$names] = PriceListFile::beginning(PriceListFile::text($list));
         $matching = Matching::of($said, count($names));
-        $kept = ['columns' => $matching->columns, 'decimal' => $matching->decimal, 'taxed' => $matching->taxed, 'rate' => $matching->rate];
+        ! $matching->cost || isset(Shop::query()->findOrFail($list->shop_id)->document['margin_percent']) || throw Refused::because('Cost prices become selling prices through your margin on parts: the owner says it on the page of the shop.');
+        $kept = ['columns' => $matching->columns, 'decimal' => $matching->decimal, 'taxed' => $matching->taxed, 'cost' => $matching->cost, 'rate' => $matching->rate];
         $list->update(['matching' => $kept, 'as_of' => $asOf, 'state' => 'sent']);
         $list->supplier->update(['matching' => [...$kept, 'names' => array_map(fn (int $at): string => $names[$at], $matching->columns)]]);
     }

@@ -46,7 +46,7 @@ final readonly class SendPriceList
         $known = $supplier->matching;
         $columns = array_filter(array_map(fn (string $name): int|false => array_search($name, $names, true), (array) ($known['names'] ?? [])), is_int(...));
         $matching = $known !== null && count($columns) === count((array) $known['names'])
-            ? [...$guess, ...array_intersect_key($known, array_flip(['decimal', 'taxed', 'rate'])), 'columns' => $columns]
+            ? [...$guess, ...array_intersect_key($known, array_flip(['decimal', 'taxed', 'cost', 'rate'])), 'columns' => $columns]
             : $guess;
 
         // What the whole list shows goes before what the supplier's last one had.

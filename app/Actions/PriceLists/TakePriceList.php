@@ -24,7 +24,11 @@ final readonly class TakePriceList
      */
     private const PRICES = "with now as materialized (
             select r.part_id, r.outcome, r.price, r.used, p.money, r.price_id is not null and p.id is null as gone
-            from price_list_rows r left join prices p on p.id = r.price_id where r.price_list_id = ? and r.outcome <> 'refused'),
+            from price_list_rows r left join prices p on p.id = r.price_id where r.price_list_id = ? and r.outcome <> 'refused'
+            union all
+            select o.part_id, r.outcome, r.price, r.used, p.money, false from price_list_rows r, lateral (select e::bigint as part_id from jsonb_array_elements_text(r.others) e) o
+            left join lateral (select q.money from prices q where q.part_id = o.part_id order by q.as_of desc nulls last, q.id desc limit 1) p on true
+            where r.price_list_id = ? and r.others <> '[]'),
         late as (
             select (select count(*) from now where gone) + (
                 select count(distinct r.part_id) from prices q join price_list_rows r on r.part_id = q.part_id where q.id > ? and r.price_list_id = ? and r.outcome in ('changed', 'unchanged')) as many),
@@ -35,7 +39,9 @@ final readonly class TakePriceList
         select many from late";
 
     /** Of what stands on a platform, which is little, what the list has. */
-    private const FITTED = "select part_id from price_list_rows where price_list_id = ? and outcome in ('added', 'changed')
+    private const FITTED = "select part_id from (
+            select part_id, price_list_id, outcome from price_list_rows union all select e::bigint, price_list_id, outcome from price_list_rows, jsonb_array_elements_text(others) e where others <> '[]') r
+        where price_list_id = ? and outcome in ('added', 'changed')
         and part_id = any(array(select f.part_id from fitments f join platforms p on p.id = f.platform_id where p.shop_id = ?))";
 
     /** @param  bool  $leavesOut  whether lines that are refused are left out: else there must be none */
@@ -48,7 +54,7 @@ final readonly class TakePriceList
             $refused = $leavesOut ? 0 : DB::table('price_list_rows')->where('price_list_id', $list->id)->where('outcome', 'refused')->count();
             $refused === 0 || throw Refused::because(($refused === 1 ? 'One line is' : "{$refused} lines are").' refused: correct the list and send it again, or leave them out.');
             $this->addParts($list);
-            $late = (int) DB::scalar(self::PRICES, [$list->id, $looked->prices_seen ?? 0, $list->id, $list->as_of, mb_substr("{$list->supplier->name}, {$list->name}", 0, 500), $list->id]);
+            $late = (int) DB::scalar(self::PRICES, [$list->id, $list->id, $looked->prices_seen ?? 0, $list->id, $list->as_of, mb_substr("{$list->supplier->name}, {$list->name}", 0, 500), $list->id]);
             $late === 0 || throw Refused::because(($late === 1 ? 'One price was' : "{$late} prices were").' set after this preview: preview the list again, then take it in.');
             CurrentPrices::stamp(self::onPlatforms($list));
             PriceList::query()->whereKey($list->id)->update(['state' => 'taken']);

@@ -2,12 +2,14 @@
 
 namespace App\Http\Controllers;
 
+use App\Actions\PriceLists\ChooseParts;
 use App\Actions\PriceLists\MatchPriceList;
 use App\Actions\PriceLists\RefreshSupplier;
 use App\Actions\PriceLists\SendPriceList;
 use App\Actions\PriceLists\TakePriceList;
 use App\Actions\StartTask;
 use App\FileTasks\TakeLookedPriceList;
+use App\Http\Requests\ChoosePartsRequest;
 use App\Http\Requests\MatchingRequest;
 use App\Http\Requests\PersonRequest;
 use App\Http\Requests\PriceListRequest;
@@ -62,6 +64,13 @@ final class PriceListController
     public function rows(RowsRequest $request, PriceList $list): JsonResponse
     {
         return response()->json(PriceListPage::rows($list, $request->string('outcome')->value(), $request->integer('after'), $request->person()));
+    }
+
+    public function choose(ChoosePartsRequest $request, PriceList $list, int $line, ChooseParts $choose): JsonResponse
+    {
+        $choose->choose($list, $line, $request->parts());
+
+        return response()->json(PriceListPage::list($list->refresh(), $request->person()));
     }
 
     public function take(TakingRequest $request, PriceList $list, StartTask $tasks): JsonResponse

@@ -16,6 +16,7 @@ final class MatchingRequest extends PersonRequest
             'columns.*' => ['nullable', 'integer', 'min:0', 'max:200'],
             'decimal' => ['required', Rule::in(['point', 'comma'])],
             'taxed' => ['required', 'boolean'],
+            'cost' => ['sometimes', 'boolean'],
             'rate' => ['required', 'numeric', 'min:'.number_format(Matching::LEAST_RATE, 5, '.', ''), 'max:'.Matching::MOST_RATE],
             'as_of' => $this->pastDay(),
         ];
@@ -32,7 +33,7 @@ final class MatchingRequest extends PersonRequest
     {
         return [
             'columns' => array_map(intval(...), array_filter((array) $this->input('columns'), is_numeric(...))),
-            'decimal' => $this->string('decimal')->value(), 'taxed' => $this->boolean('taxed'), 'rate' => $this->float('rate'),
+            'decimal' => $this->string('decimal')->value(), 'taxed' => $this->boolean('taxed'), 'cost' => $this->boolean('cost'), 'rate' => $this->float('rate'),
         ];
     }
 }

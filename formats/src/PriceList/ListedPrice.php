@@ -22,8 +22,9 @@ final readonly class ListedPrice
      * @param  list<string>  $cells
      * @param  float  $tax  percent
      * @param  int  $decimals  of the shop's currency
+     * @param  float  $margin  percent, which is laid on what the shop pays where the list says that
      */
-    public static function of(array $cells, Matching $matching, float $tax, int $decimals): self
+    public static function of(array $cells, Matching $matching, float $tax, int $decimals, float $margin = 0.0): self
     {
         $at = $matching->columns;
         $key = $cells[$at['key'] ?? -1] ?? '';
@@ -31,8 +32,9 @@ final readonly class ListedPrice
         $maker = $cells[$at['maker'] ?? -1] ?? '';
         $name = $cells[$at['name'] ?? -1] ?? '';
         $faults = [];
-        $price = self::money($cells[$at['price']] ?? '', 'price', $matching, $tax, $decimals, $faults);
-        $used = self::money($cells[$at['used'] ?? -1] ?? '', 'used price', $matching, $tax, $decimals, $faults);
+        $share = $matching->cost ? 1.0 + $margin / 100.0 : 1.0;
+        $price = self::money($cells[$at['price']] ?? '', 'price', $matching, $tax, $decimals, $faults, $share);
+        $used = self::money($cells[$at['used'] ?? -1] ?? '', 'used price', $matching, $tax, $decimals, $faults, $share);
         if (($cells[$at['price']] ?? '') === '') {
             $faults[] = 'it has no price';
         }
@@ -56,8 +58,9 @@ final readonly class ListedPrice
      * Without tax, in the shop's currency; null for none.
      *
      * @param  list<string>  $faults  to which what is wrong is added
+     * @param  float  $share  of what is listed that the shop sells it for
      */
-    private static function money(string $text, string $what, Matching $matching, float $tax, int $decimals, array &$faults): ?float
+    private static function money(string $text, string $what, Matching $matching, float $tax, int $decimals, array &$faults, float $share): ?float
     {
         if ($text === '') {
             return null;
@@ -75,7 +78,7 @@ final readonly class ListedPrice
             return null;
         }
 
-        return round($matching->rate * ($matching->taxed ? Tax::off($figure, $tax) : $figure), $decimals);
+        return round($share * $matching->rate * ($matching->taxed ? Tax::off($figure, $tax) : $figure), $decimals);
     }
 
     /**

@@ -12,13 +12,16 @@ final readonly class Matching
 
     public const MOST_RATE = 100_000;
 
+    /** What lists call what the shop pays. */
+    private const COST = ['cost', 'cost price', 'dealer price', 'ek', 'einkaufspreis'];
+
     /** What a column may say, with words that lists head such columns with. */
     public const FIELDS = [
         'key' => ['key', 'our key'],
         'article' => ['article', 'article no', 'article number', 'item', 'item no', 'sku', 'number', 'no', 'code', 'part number', 'artikelnummer', 'artikel', 'bestellnummer', 'référence', 'reference'],
         'maker' => ['maker', 'brand', 'manufacturer', 'make', 'hersteller', 'marke', 'fabricant', 'marque'],
         'name' => ['name', 'description', 'part', 'title', 'designation', 'bezeichnung', 'beschreibung', 'désignation'],
-        'price' => ['price', 'new', 'net price', 'list price', 'unit price', 'rrp', 'retail', 'preis', 'vk', 'ek', 'nettopreis', 'listenpreis', 'prix'],
+        'price' => ['price', 'new', 'net price', 'list price', 'unit price', 'rrp', 'retail', 'preis', 'vk', 'nettopreis', 'listenpreis', 'prix', ...self::COST],
         'used' => ['used', 'used price', 'second hand', 'gebraucht', 'occasion'],
         'lead_days' => ['lead time', 'lead days', 'days', 'delivery', 'lieferzeit', 'délai'],
     ];
@@ -28,8 +31,9 @@ final readonly class Matching
      * @param  'point'|'comma'  $decimal
      * @param  bool  $taxed  whether prices have tax in
      * @param  float  $rate  of the shop's currency for one of the list's
+     * @param  bool  $cost  whether they are what the shop pays, on which its margin is laid
      */
-    private function __construct(public array $columns, public string $decimal, public bool $taxed, public float $rate) {}
+    private function __construct(public array $columns, public string $decimal, public bool $taxed, public float $rate, public bool $cost = false) {}
 
     /**
      * @param  array<string, mixed>  $said
@@ -52,7 +56,7 @@ final readonly class Matching
         $rate = $said['rate'] ?? 1.0;
         is_numeric($rate) && $rate >= self::LEAST_RATE && $rate <= self::MOST_RATE || throw InvalidDocument::because('rate', 'a rate is from '.self::LEAST_RATE.' to '.self::MOST_RATE.': how many of your currency one of the list\'s is worth.');
 
-        return new self($columns, ($said['decimal'] ?? 'point') === 'comma' ? 'comma' : 'point', ($said['taxed'] ?? false) === true, (float) $rate);
+        return new self($columns, ($said['decimal'] ?? 'point') === 'comma' ? 'comma' : 'point', ($said['taxed'] ?? false) === true, (float) $rate, ($said['cost'] ?? false) === true);
     }
 
     /**
@@ -60,7 +64,7 @@ final readonly class Matching
      *
      * @param  list<string>  $names
      * @param  list<list<string>>  $rows  the first ones
-     * @return array{columns: array<string, int>, decimal: 'point'|'comma', taxed: bool, rate: float}
+     * @return array{columns: array<string, int>, decimal: 'point'|'comma', taxed: bool, cost: bool, rate: float}
      */
     public static function guessed(array $names, array $rows): array
     {
@@ -76,7 +80,7 @@ final readonly class Matching
             }
         }
 
-        return ['columns' => $columns, 'decimal' => self::decimal($columns, $rows) ?? 'point', 'taxed' => false, 'rate' => 1.0];
+        return ['columns' => $columns, 'decimal' => self::decimal($columns, $rows) ?? 'point', 'taxed' => false, 'cost' => in_array($heads[$columns['price'] ?? -1] ?? '', self::COST, true), 'rate' => 1.0];
     }
 
     /**

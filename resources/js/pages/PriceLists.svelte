@@ -10,7 +10,8 @@
     import { day } from '@/lib/format';
     import Frame from '@/ui/Frame.svelte';
 
-    let { suppliers, lists, shown, currency, platforms, tax_percent, today }: PriceListsPage = $props();
+    let { suppliers, lists, shown, currency, platforms, tax_percent, margin_percent, today }: PriceListsPage =
+        $props();
     const states: Record<string, string> = {
         sent: 'no preview yet',
         looked: 'previewed',
@@ -72,7 +73,7 @@
                     {#if shown.state === 'sent' || shown.state === 'looked'}
                         <Matching
                             list={shown}
-                            page={{ currency, tax_percent, today }}
+                            page={{ currency, tax_percent, margin_percent, today }}
                             looking={(begun) => (task = begun)}
                         />
                     {/if}

@@ -3,7 +3,7 @@
     import type { PriceListRows, PriceListShown, PriceListsPage, Task } from '@/generated/answers';
     import { router } from '@inertiajs/svelte';
     import { copy } from '@/lib/copied';
-    import { get, post } from '@/lib/api';
+    import { get, post, put } from '@/lib/api';
     import { figure } from '@/lib/format';
     import { told } from '@/lib/told.svelte';
     import Told from '@/ui/Told.svelte';
@@ -50,6 +50,15 @@
         router.visit(`/library/${platform}/parts/new`);
     }
 
+    /** Which parts of one name a line means. */
+    async function choose(row: PriceListRows['rows'][number], which: string) {
+        const parts = which === 'all' ? row.meant.map(({ id }) => id) : [Number(which)];
+        const now = await say.of(put<PriceListShown>(`/price-lists/${list.id}/rows/${row.line}`, { parts }));
+        if (!now) return;
+        shown = now.first;
+        again();
+    }
+
     async function undo() {
         if (await say.of(post<PriceListShown>(`/price-lists/${list.id}/undo`, {}))) again();
     }
@@ -89,7 +98,9 @@
             <tr class="border-t border-faint">
                 <td class="py-1 text-soft tabular-nums">{row.line}</td>
                 <td class="max-w-80 truncate"
-                    >{row.what}{#if !row.known && row.name && page.platforms.length > 0}<select
+                    >{row.what}{#if row.others > 0}<span class="ml-2 text-[12px] text-soft"
+                            >{row.others + 1} parts</span
+                        >{/if}{#if !row.known && row.meant.length === 0 && row.name && page.platforms.length > 0}<select
                             class="ml-2 text-[12px] text-river underline"
                             aria-label="Enter {row.what} in the library"
                             value=""
@@ -101,7 +112,19 @@
                         >{/if}</td
                 >
                 <td class="pr-4 text-soft">{row.article}</td>
-                {#if shown.outcome === 'refused'}<td class="text-rust">{row.reason}</td>
+                {#if shown.outcome === 'refused'}<td class="text-rust"
+                        >{#if row.meant.length > 0 && list.state === 'looked'}<select
+                                class="field mr-2 text-ink"
+                                aria-label="Which {row.what} is meant"
+                                value=""
+                                onchange={(event) => choose(row, event.currentTarget.value)}
+                                ><option value="">which are meant…</option><option value="all"
+                                    >all {row.meant.length} of them</option
+                                >{#each row.meant as one (one.id)}<option value={String(one.id)}
+                                        >that of {one.platforms}</option
+                                    >{/each}</select
+                            >{/if}{row.reason}</td
+                    >
                 {:else}<td class="text-right text-soft tabular-nums">{row.was}</td><td
                         class="text-right tabular-nums">{row.is}</td
                     >{/if}

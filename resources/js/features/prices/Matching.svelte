@@ -4,13 +4,14 @@
     import { untrack } from 'svelte';
     import type { PriceListShown, PriceListsPage, Task } from '@/generated/answers';
     import { post } from '@/lib/api';
+    import { figure } from '@/lib/format';
     import { told } from '@/lib/told.svelte';
     import Told from '@/ui/Told.svelte';
 
     /** Which column says what, on the first lines of the list themselves. */
     type Props = {
         list: PriceListShown;
-        page: Pick<PriceListsPage, 'currency' | 'tax_percent' | 'today'>;
+        page: Pick<PriceListsPage, 'currency' | 'tax_percent' | 'margin_percent' | 'today'>;
         looking: (task: Task) => void;
     };
     let { list, page, looking }: Props = $props();
@@ -33,6 +34,7 @@
     let said = $state(names.map((_, at) => fields.find(([key]) => guessed.columns?.[key] === at)?.[0] ?? ''));
     let decimal = $state(guessed.decimal ?? 'point');
     let taxed = $state(guessed.taxed ?? false);
+    let cost = $state(guessed.cost ?? false);
     let rate = $state<number | undefined>(guessed.rate ?? 1);
     let asOf = $state(as_of);
     const say = told();
@@ -45,6 +47,7 @@
                 columns,
                 decimal,
                 taxed,
+                cost,
                 rate,
                 as_of: asOf,
             }),
@@ -96,6 +99,15 @@
                 class="field"
                 bind:value={decimal}
                 ><option value="point">a point</option><option value="comma">a comma</option></select
+            ></label
+        >
+        <label class="flex flex-col gap-0.5"
+            ><span class="text-[12px] text-soft">Its prices are</span><select class="field" bind:value={cost}
+                ><option value={false}>what we sell at</option><option value={true}
+                    >what we pay{page.margin_percent === null
+                        ? '; the owner says the margin'
+                        : `, plus ${figure(page.margin_percent)} % margin`}</option
+                ></select
             ></label
         >
         <label class="flex flex-col gap-0.5"
