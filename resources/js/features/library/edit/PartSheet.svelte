@@ -112,6 +112,7 @@
                 />{/each}
         </fieldset>
     </div>
+    <StockThere {part} stock={options.stock} units={options.units} />
 </Group>
 {#if isMap}
     <Group title="The map">
@@ -288,7 +289,6 @@
         <Num entry={part} path="effects.cooler.capacity_kj_k" label="stores" unit="kJ/K" />
         <Num entry={part} path="effects.cooler.ua_w_k" label="gives off" unit="W/K" />
     </div>
-    <StockThere {part} stock={options.stock} />
     <h3 class="mt-3 font-medium">Its limits</h3>
     <Rows
         entry={part}

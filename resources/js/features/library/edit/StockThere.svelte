@@ -1,10 +1,11 @@
 <script lang="ts">
     import type { LibraryOptions } from '@/generated/answers';
+    import Num from './Num.svelte';
     import { at, put, type Entry } from './paths';
 
     /** What of the stock car stands in a part's slots: each stays, goes with the old part, or has the part's own figures in its place. */
-    type Props = { part: Entry; stock: LibraryOptions['stock'] };
-    let { part, stock }: Props = $props();
+    type Props = { part: Entry; stock: LibraryOptions['stock']; units: LibraryOptions['units'] };
+    let { part, stock, units }: Props = $props();
     const slots = $derived((part.slots as string[] | undefined) ?? []);
     const there = $derived(stock.filter(({ entry }) => slots.includes(String((entry as Entry).slot))));
     const list = (path: string) => (at(part, path) as Entry[] | undefined) ?? [];
@@ -43,11 +44,17 @@
 {#if there.length > 0}
     <h3 class="mt-3 font-medium">What stands there on the stock car</h3>
     {#each there as one ((one.entry as Entry).key)}
-        <label class="flex flex-wrap items-center gap-2 border-b border-faint py-1">
+        {@const mine = own(one)}
+        {@const name = String((one.entry as Entry).name)}
+        <div
+            class="flex flex-wrap items-center gap-2 border-b border-faint py-1"
+            role="group"
+            aria-label={name}
+        >
             <select
                 class="field"
                 value={state(one)}
-                aria-label="{(one.entry as Entry).name}: what becomes of it"
+                aria-label="{name}: what becomes of it"
                 onchange={(event) => choose(one, event.currentTarget.value)}
             >
                 <option value="stays">stays</option>
@@ -55,6 +62,18 @@
                 <option value="goes">goes with the old part</option>
             </select>
             <span class="text-soft">{one.words}</span>
-        </label>
+            {#if mine}
+                {#if one.list === 'supplies'}<Num
+                        entry={mine}
+                        path="good_for"
+                        label="Good for"
+                        unit="w{units.power}"
+                    />
+                {:else if mine.over_rpm === undefined}
+                    <Num entry={mine} path="safe" label="Safe to" />
+                    <Num entry={mine} path="edge" label="Breaks at" />
+                {/if}
+            {/if}
+        </div>
     {/each}
 {/if}
