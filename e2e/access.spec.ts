@@ -58,6 +58,7 @@ for (const theme of ['light', 'dark'] as const) {
             await signIn(page);
             await strike(page, 'n');
             await expect(page.getByRole('dialog', { name: 'New job' })).toBeVisible();
+            await page.getByLabel(/^Platform/).selectOption('new');
             await clean(page, '[role=dialog]');
             await page.getByRole('combobox', { name: 'Customer' }).fill('tollef');
             await expect(page.getByRole('option', { name: /PE 21 417/ })).toBeVisible();
@@ -93,6 +94,15 @@ for (const theme of ['light', 'dark'] as const) {
             await page.locator('[data-slot="map"][data-column="1"]').click({ button: 'right' });
             await expect(page.getByRole('menu')).toBeVisible();
             await clean(page);
+        });
+
+        test('the page of the shop has no accessibility fault, and fits a phone', async ({ page }) => {
+            await signIn(page, 'owner');
+            await page.goto('/shop');
+            await expect(page.getByRole('heading', { name: 'Opening hours' })).toBeVisible();
+            await clean(page);
+            await page.setViewportSize({ width: 390, height: 844 });
+            expect(await page.evaluate(() => document.documentElement.scrollWidth)).toBeLessThanOrEqual(390);
         });
 
         test('the phone and the sheet of paper have no accessibility fault', async ({ page }) => {

@@ -36,6 +36,9 @@ async function open(page, link) {
 
 const light = await signedIn('light');
 await keep(light, 'counter');
+await light.getByRole('button', { name: /New job/ }).click();
+await light.getByLabel(/^Platform/).selectOption('new');
+await keep(light, 'new-car');
 await open(light, 'Brief of Skarn Hill commuter');
 await keep(light, 'brief');
 await open(light, 'Bench of Skarn Hill commuter');
@@ -196,6 +199,8 @@ await keep(dark, 'bench-dark');
 const owner = await signedIn('light', 'odd@saltmarsh.test', 'harbour-light');
 await owner.goto(`${base}/people`);
 await keep(owner, 'people');
+await owner.goto(`${base}/shop`);
+await keep(owner, 'shop');
 await owner.goto(`${base}/account`);
 await keep(owner, 'account');
 await browser.close();
