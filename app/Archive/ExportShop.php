@@ -75,7 +75,7 @@ final readonly class ExportShop
     /** @return iterable<string, string> its library in the open formats, by name */
     private function documents(Shop $shop): iterable
     {
-        yield 'documents/shop.json' => self::json(['format' => 'pebblerun/shop', 'version' => 2, 'units' => (object) $shop->units, 'shop' => $shop->document]);
+        yield 'documents/shop.json' => self::json(['format' => 'pebblerun/shop', 'version' => 1, 'units' => (object) $shop->units, 'shop' => $shop->document]);
         foreach (Platform::query()->where('shop_id', $shop->id)->orderBy('key')->get() as $platform) {
             $draft = DraftLibrary::of($platform, $shop);
             yield "documents/platforms/{$platform->key}.json" => self::json($draft->platformDocument());

@@ -277,7 +277,7 @@
                 </form>
             {/if}
         </section>
-    {:else}<p class="text-soft">No limit is kept yet.</p>
+    {:else}<p class="text-soft">No limit yet.</p>
     {/each}
     <p class="mt-2 text-[12px] text-soft">
         Safe is the highest load that three or more bore for a year and at or below which none broke; it

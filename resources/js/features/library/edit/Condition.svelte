@@ -26,7 +26,7 @@
         { key: 'part', words: 'the part', fresh: () => ({ part: choices.parts[0]?.key ?? '' }) },
         { key: 'map', words: 'a map', fresh: () => ({ map: 'dyno' }) },
         { key: 'ethanol', words: 'ethanol, at least', fresh: () => ({ ethanol: { at_least: 30 } }) },
-        { key: 'octane', words: 'octane, at least', fresh: () => ({ octane: { at_least: 98 } }) },
+        { key: 'octane', words: 'octane, RON at least', fresh: () => ({ octane: { at_least: 98 } }) },
         { key: 'year', words: 'a car of', fresh: () => ({ year: { from: 2020 } }) },
         { key: 'gearbox', words: 'gearbox', fresh: () => ({ gearbox: 'manual' }) },
         { key: 'use', words: 'used on', fresh: () => ({ use: 'track' }) },
