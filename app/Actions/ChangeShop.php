@@ -8,6 +8,8 @@ use App\Models\ShopTerms;
 use App\Models\User;
 use App\Security\Audit;
 use App\Security\AuditEvent;
+use DateTimeZone;
+use Exception;
 use finfo;
 use Illuminate\Support\Facades\DB;
 use Pebblerun\Core\Exchange\DocumentNode;
@@ -79,9 +81,22 @@ final readonly class ChangeShop
         foreach (FuelKind::cases() as $kind) {
             ShopReader::read(new DocumentNode($document), $kind);
         }
+        self::mustBeAZone($document['time_zone'] ?? 'UTC');
+        foreach ($document['fuels'] as $fuel) {
+            ($fuel['kind'] ?? 'petrol') === 'diesel' || isset($fuel['octane']) || throw Refused::because("{$fuel['name']}: say its octane, or no map can be judged on it.");
+        }
         $keys = array_column($document['fuels'], 'key');
         count($keys) === count(array_unique($keys)) || throw Refused::because('Two fuels have the same name: give one another.');
         self::mustBeAPicture($papers['logo'] ?? null);
+    }
+
+    private static function mustBeAZone(string $name): void
+    {
+        try {
+            new DateTimeZone($name);
+        } catch (Exception) {
+            throw Refused::because("There is no time zone \"{$name}\".");
+        }
     }
 
     private static function mustBeAPicture(mixed $logo): void
@@ -93,9 +108,17 @@ final readonly class ChangeShop
         $sent !== '' && in_array((new finfo(FILEINFO_MIME_TYPE))->buffer($sent), ['image/png', 'image/jpeg'], true) || throw Refused::because('The logo must be a PNG or JPEG picture of at most 150 kB.');
     }
 
-    /** @param  array<string, mixed>  $document */
+    /**
+     * What a plan or a brief has, and one for every kind of engine in the library.
+     *
+     * @param  array<string, mixed>  $document
+     */
     private function mustKeepFuels(Shop $shop, array $document): void
     {
+        $sold = array_map(fn (array $fuel): string => $fuel['kind'] ?? 'petrol', $document['fuels']);
+        foreach (DB::table('platforms')->where('shop_id', $shop->id)->selectRaw("distinct document->'engine'->>'fuel' as fuel")->pluck('fuel') as $burned) {
+            in_array($burned, $sold, true) || throw Refused::because("The library has {$burned} engines: name at least one {$burned} fuel.");
+        }
         $gone = array_diff_key(array_column($shop->document['fuels'], 'name', 'key'), array_column($document['fuels'], 'name', 'key'));
         foreach ($gone as $key => $name) {
             $uses = DB::scalar('select count(distinct j.id) from customer_jobs j left join plans p on p.customer_job_id = j.id and p.deleted_at is null

@@ -19,7 +19,7 @@ final class ShopPage
     public static function of(User $reader): array
     {
         $shop = $reader->shop->refresh();
-        $terms = array_values(ShopTerms::of($shop->id)->with('author')->orderBy('holds_from')->orderBy('id')->limit(self::MOST)->get()->all());
+        $terms = array_values(ShopTerms::of($shop->id)->with('author')->orderByDesc('holds_from')->orderByDesc('id')->limit(self::MOST + 1)->get()->reverse()->all());
 
         return [
             'document' => $shop->document,
@@ -28,7 +28,7 @@ final class ShopPage
             'currency' => Currency::of($shop->document['currency'])->code,
             'today' => $shop->today(),
             'seen' => (int) ShopTerms::of($shop->id)->max('id'),
-            'terms' => array_reverse(array_map(fn (int $at): array => self::one($terms, $at, $shop->today()), array_keys($terms))),
+            'terms' => array_reverse(array_slice(array_map(fn (int $at): array => self::one($terms, $at, $shop->today()), array_keys($terms)), count($terms) > self::MOST ? 1 : 0)),
             'usual' => self::usual(),
             'fuels_in_use' => array_column(DB::select("select distinct f from customer_jobs j left join plans p on p.customer_job_id = j.id and p.deleted_at is null,
                 lateral (select jsonb_array_elements(p.document->'stages')->>'fuel' as f union select j.brief->'received'->>'fuel' union select jsonb_array_elements_text(coalesce(j.brief->'fuels', '[]'))) u
