@@ -88,6 +88,10 @@ final class TaskTest extends TestCase
         self::assertSame(['waiting', 0, 1], [$task->refresh()->state, DB::table('kept_summaries')->count(), DB::table('jobs')->count()]);
         // A worker that is killed leaves its lock with its connection.
         DB::purge('other');
+        // The server notices when it comes to it.
+        for ($i = 0; $i < 500 && DB::scalar("select count(*) from pg_locks where locktype = 'advisory' and database = (select oid from pg_database where datname = current_database())") > 0; $i++) {
+            usleep(10_000);
+        }
         DB::table('jobs')->update(['available_at' => 0]);
         $this->work();
         self::assertSame('done', $task->refresh()->state);

@@ -18,6 +18,26 @@
     const document = $derived(shop.document);
     const money = $derived(shop.page.currency);
 
+    /** What is charged; the margin alone may stay unsaid. */
+    const rates = $derived([
+        ['labour_rate', `Labour, ${money} an hour`, true],
+        ['dyno_rate', `Dyno, ${money} an hour`, true],
+        ['tax_percent', 'Tax, %', true],
+        ['reserve_percent', 'Reserve, %', true],
+        ['margin_percent', 'Margin on parts, %', false],
+    ] as const);
+    const place = [
+        ['altitude_m', 'Height, m'],
+        ['hottest_c', 'Hottest day, °C'],
+    ] as const;
+    type Figure = (typeof rates)[number][0] | (typeof place)[number][0];
+
+    function set(key: Figure, value: number | undefined, required = false) {
+        if (value !== undefined) document[key] = value;
+        else if (required) document[key] = 0;
+        else Reflect.deleteProperty(document, key);
+    }
+
     function save(event: SubmitEvent) {
         event.preventDefault();
         void shop.keep();
@@ -36,35 +56,12 @@
             <h1 class="mb-3 text-[19px] font-semibold tracking-tight">{shop.page.document.name}</h1>
             <Section title="Rates" about="without tax, in {money}">
                 <div class="flex flex-wrap items-end gap-3">
-                    <Amount
-                        label="Labour, {money} an hour"
-                        required
-                        value={document.labour_rate}
-                        set={(value) => (document.labour_rate = value ?? 0)}
-                    />
-                    <Amount
-                        label="Dyno, {money} an hour"
-                        required
-                        value={document.dyno_rate}
-                        set={(value) => (document.dyno_rate = value ?? 0)}
-                    />
-                    <Amount
-                        label="Tax, %"
-                        required
-                        value={document.tax_percent}
-                        set={(value) => (document.tax_percent = value ?? 0)}
-                    />
-                    <Amount
-                        label="Reserve, %"
-                        required
-                        value={document.reserve_percent}
-                        set={(value) => (document.reserve_percent = value ?? 0)}
-                    />
-                    <Amount
-                        label="Margin on parts, %"
-                        value={document.margin_percent}
-                        set={(value) => (document.margin_percent = value)}
-                    />
+                    {#each rates as [key, label, required] (key)}<Amount
+                            {label}
+                            {required}
+                            value={document[key]}
+                            set={(value) => set(key, value, required)}
+                        />{/each}
                 </div>
                 <p class="mt-1 text-[12px] text-soft">
                     The margin is laid on what parts cost the shop, where a price list gives cost prices.
@@ -88,16 +85,11 @@
                             oninput={(event) => (document.place = event.currentTarget.value || undefined)}
                         /></label
                     >
-                    <Amount
-                        label="Height, m"
-                        value={document.altitude_m}
-                        set={(value) => (document.altitude_m = value)}
-                    />
-                    <Amount
-                        label="Hottest day, °C"
-                        value={document.hottest_c}
-                        set={(value) => (document.hottest_c = value)}
-                    />
+                    {#each place as [key, label] (key)}<Amount
+                            {label}
+                            value={document[key]}
+                            set={(value) => set(key, value)}
+                        />{/each}
                 </div>
             </Section>
             <Section title="Fuels in town" about="as the pumps really give them">
