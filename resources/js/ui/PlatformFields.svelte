@@ -73,7 +73,7 @@
 </div>
 <div class="grid grid-cols-2 gap-3">
     <label class="flex min-w-0 flex-col gap-0.5"
-        ><span class="text-[12px] text-soft">Kind of engine: fills in what is usual</span><select
+        ><span class="text-[12px] text-soft">Kind of engine</span><select
             class="field"
             value={answers.kind}
             onchange={(event) => answers.begin(event.currentTarget.value)}

@@ -37,6 +37,12 @@ final readonly class PumpFuel
         return $wheelPower / (1.0 - $this->lossShare) * $this->perJoule() / $this->blend->density;
     }
 
+    /** W at the wheels that a component carries for good. */
+    public function carriedBy(Supply $supply): float
+    {
+        return $supply->edge($this->powerRpm, 0.0, $this->blend) * $supply->safe() / $this->perJoule() * (1.0 - $this->lossShare);
+    }
+
     /** g/kWh at the crank. */
     public function consumption(): float
     {

@@ -35,10 +35,10 @@ final readonly class PartNoteWords
         return "{$limit->name}, ".Terms::quantity($limit->quantity).($limit->isFlat() ? '' : " at {$this->say->sayRpm($first[0])}").", safe to {$this->say->writeLimit($limit->quantity, $first[1])}, breaks at {$this->say->sayLimit($limit->quantity, $first[2])}";
     }
 
-    /** "172 L/h for good". */
+    /** "Rail pump, good for about 210 whp on pump fuel". */
     public function supply(FuelComponent $component): string
     {
-        return "{$component->name}, ".($component->goodFor === null ? 'told by its flow' : "good for {$this->say->sayPower($component->goodFor)}");
+        return "{$component->name}, good for about {$this->say->sayPower($component->goodFor ?? $this->fuel->carriedBy($component->supply))} on pump fuel";
     }
 
     private function typical(Cooler $cooler): string

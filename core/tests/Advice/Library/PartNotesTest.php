@@ -105,6 +105,8 @@ final class PartNotesTest extends TestCase
         self::assertStringContainsString('480 whp on pump fuel take 173 L/h', $said[0]);
         self::assertStringContainsString('at 311 g/kWh', $said[0]);
         self::assertStringContainsString('0.494 cc per rev at 5,850 rpm', $said[1]);
+        self::assertEqualsWithDelta(480 * 745.7, $platform->pumpFuel(new UsualLoss)->carriedBy($opened->bundle->catalog->part('large')->effects->supplies[1]->supply), 30.0, 'and back');
+        self::assertSame('Cam, good for about 480 whp on pump fuel', $words->supply($opened->bundle->catalog->part('large')->effects->supplies[1]));
         // It carries that for good: 400 hp use 400/480 of what is safe, 480/1.1 of the edge.
         $supply = $opened->bundle->catalog->part('large')->effects->supplies[0]->supply;
         self::assertEqualsWithDelta($litres / 3.6e6, $supply->edge(5800.0, 0.0, self::fuel()) * $supply->safe() / self::fuel()->density, 1e-8);

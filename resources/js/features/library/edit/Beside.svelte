@@ -58,7 +58,7 @@
             </ul>
         {/if}
         {#if notes.length > 0}
-            <h2 class="mt-4 font-semibold">What it leaves, and comes to</h2>
+            <h2 class="mt-4 font-semibold">Notes</h2>
             <ul>
                 {#each notes as note, i (i)}<li class="border-b border-faint py-1">{note}</li>{/each}
             </ul>

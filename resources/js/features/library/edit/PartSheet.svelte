@@ -1,6 +1,7 @@
 <script lang="ts">
     import type { LibraryOptions } from '@/generated/answers';
     import Prices from '../Prices.svelte';
+    import CoolerFields from './CoolerFields.svelte';
     import GainList from './GainList.svelte';
     import Group from './Group.svelte';
     import Num from './Num.svelte';
@@ -271,23 +272,7 @@
     </div>
     <h3 class="mt-3 font-medium">Charge cooler</h3>
     <div class="flex flex-wrap items-end gap-3">
-        <Pick
-            entry={part}
-            path="effects.cooler.core.kind"
-            label="Core"
-            none="not said"
-            options={[
-                ['bar-and-plate', 'bar and plate'],
-                ['tube-and-fin', 'tube and fin'],
-                ['water', 'water-cooled'],
-            ]}
-        />
-        <Num entry={part} path="effects.cooler.core.width_mm" label="Width" unit="mm" />
-        <Num entry={part} path="effects.cooler.core.height_mm" label="Height" unit="mm" />
-        <Num entry={part} path="effects.cooler.core.depth_mm" label="Depth" unit="mm" />
-        <Num entry={part} path="effects.cooler.effectiveness" label="or: efficiency" percent />
-        <Num entry={part} path="effects.cooler.capacity_kj_k" label="stores" unit="kJ/K" />
-        <Num entry={part} path="effects.cooler.ua_w_k" label="gives off" unit="W/K" />
+        <CoolerFields entry={part} path="effects.cooler" />
     </div>
     <h3 class="mt-3 font-medium">Its limits</h3>
     <Rows

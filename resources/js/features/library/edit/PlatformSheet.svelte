@@ -1,5 +1,6 @@
 <script lang="ts">
     import type { LibraryOptions } from '@/generated/answers';
+    import CoolerFields from './CoolerFields.svelte';
     import Condition from './Condition.svelte';
     import CurvePoints from './CurvePoints.svelte';
     import Group from './Group.svelte';
@@ -115,10 +116,7 @@
             />
             <Num entry={platform} path="air.compressor_efficiency" label="Compressor efficiency" percent />
             <Num entry={platform} path="air.compressor_flow_kg_s" label="and flows" unit="kg/s" />
-            <Num entry={platform} path="air.cooler.effectiveness" label="Cooler efficiency" percent />
-            <Num entry={platform} path="air.cooler.capacity_kj_k" label="stores" unit="kJ/K" />
-            <Num entry={platform} path="air.cooler.ua_w_k" label="gives off" unit="W/K" />
-            <Num entry={platform} path="air.cooler.flow_kg_s" label="at" unit="kg/s" />
+            <CoolerFields entry={platform} path="air.cooler" />
             <Triple
                 entry={platform}
                 path="exhaust"

@@ -1,0 +1,12 @@
+import { chromium } from 'playwright';
+const port = process.env.PORT ?? 8811;
+const browser = await chromium.launch({ executablePath: '/usr/bin/chromium', args: ['--no-sandbox','--disable-gpu'] });
+const ctx = await browser.newContext({ viewport: { width: Number(process.env.W ?? 1280), height: Number(process.env.H ?? 800) }, colorScheme: process.env.DARK ? 'dark':'light', deviceScaleFactor: Number(process.env.Z ?? 1) });
+const page = await ctx.newPage();
+page.on('pageerror', e => console.log('PAGEERROR', e.message));
+await page.goto(`http://127.0.0.1:${port}/sign-in`);
+await page.getByLabel('Email').fill(process.env.WHO ?? 'odd@saltmarsh.test'); await page.getByLabel('Password').fill(process.env.PW ?? 'harbour-light');
+await page.getByRole('button', { name: 'Sign in' }).click(); await page.waitForURL(u => !u.pathname.includes('sign-in'));
+const steps = (await import(process.argv[2])).default;
+await steps(page, (name) => page.screenshot({ path: `/tmp/shot-${name}.png` }));
+await browser.close();
