@@ -78,16 +78,28 @@ final readonly class ChangeShop
         $this->reader->section('shop', $document);
         $papers === [] || $this->reader->section('papers', $papers);
         $document['currency'] === $shop->document['currency'] || throw Refused::because("Every price is in {$shop->document['currency']}: the currency stays.");
-        foreach (FuelKind::cases() as $kind) {
-            ShopReader::read(new DocumentNode($document), $kind);
-        }
         self::mustBeAZone($document['time_zone'] ?? 'UTC');
+        foreach ($document['dyno_factors'] ?? [] as $factor) {
+            self::mustRise($factor['factor'], "{$factor['dyno']}, factor");
+        }
         foreach ($document['fuels'] as $fuel) {
+            self::mustRise($fuel['ethanol_percent'] ?? 0, "{$fuel['name']}, ethanol");
             ($fuel['kind'] ?? 'petrol') === 'diesel' || isset($fuel['octane']) || throw Refused::because("{$fuel['name']}: say its octane, or no map can be judged on it.");
         }
         $keys = array_column($document['fuels'], 'key');
         count($keys) === count(array_unique($keys)) || throw Refused::because('Two fuels have the same name: give one another.');
+        foreach (FuelKind::cases() as $kind) {
+            ShopReader::read(new DocumentNode($document), $kind);
+        }
         self::mustBeAPicture($papers['logo'] ?? null);
+    }
+
+    /** @param  float|int|list<float|int>  $range */
+    private static function mustRise(array|float|int $range, string $of): void
+    {
+        $sorted = $range;
+        is_array($sorted) && sort($sorted);
+        $sorted === $range || throw Refused::because("{$of}: write the lowest first and the highest last.");
     }
 
     private static function mustBeAZone(string $name): void

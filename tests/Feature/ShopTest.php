@@ -91,7 +91,7 @@ final class ShopTest extends TestCase
             [['time_zone' => 'Nowhere/Atall'], [], 'no time zone'],
             [['fuels' => array_map(fn (array $fuel): array => array_diff_key($fuel, ['octane' => 1]), $fuels)], [], 'say its octane'],
             [['fuels' => array_values(array_filter($fuels, fn (array $fuel): bool => ($fuel['kind'] ?? '') !== 'diesel'))], [], 'The library has diesel engines'],
-            [['fuels' => [...$fuels, ['key' => 'odd', 'name' => 'Odd', 'octane' => 95, 'ethanol_percent' => [10, 5, 0]]]], [], 'ethanol_percent'],
+            [['fuels' => [...$fuels, ['key' => 'odd', 'name' => 'Odd', 'octane' => 95, 'ethanol_percent' => [10, 5, 0]]]], [], 'Odd, ethanol: write the lowest first'],
             [[], ['logo' => 'data:image/png;base64,'.base64_encode('no picture')], 'PNG or JPEG'],
             [[], ['logo' => 'data:image/svg+xml;base64,PHN2Zy8+'], 'PNG or JPEG'],
             [[], ['hours' => ['mon' => ['from' => '8', 'to' => '17:00']]], 'hours'],

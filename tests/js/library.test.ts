@@ -1,6 +1,6 @@
 import { expect, test } from 'vitest';
 import { placed, worded } from '@/features/library/edit/labels';
-import { at, put, sendable } from '@/features/library/edit/paths';
+import { at, isTypical, put, sendable, type Entry } from '@/features/library/edit/paths';
 
 // Documents of the library as a page changes them, without a browser.
 
@@ -36,4 +36,26 @@ test('a path is told as one reads it', () => {
         'give “Safe to” and “Breaks at”, or “Figures by rpm”.',
     );
     expect(worded('"Panel filter" is there twice')).toBe('"Panel filter" is there twice');
+});
+
+test('a typical figure is somebody’s own from the moment that he writes one', () => {
+    const platform: Entry = {
+        typical: ['mass', 'air.cooler.effectiveness'],
+        mass: 1450,
+        limits: [{ safe: 300, edge: 345, evidence: { kind: 'typical', note: 'of such engines' } }],
+    };
+    const [limit] = platform.limits as [Entry];
+    put(limit, 'name', 'Gearbox');
+    expect(limit.evidence).toEqual({ kind: 'typical', note: 'of such engines' });
+    put(limit, 'safe', 285);
+    expect(limit.evidence).toEqual({ kind: 'judgement' });
+    put(limit, 'evidence.kind', 'typical');
+    expect(limit.evidence).toEqual({ kind: 'typical' });
+
+    expect(isTypical(platform, 'mass')).toBe(true);
+    put(platform, 'mass', 1390);
+    expect(isTypical(platform, 'mass')).toBe(false);
+    expect(isTypical(platform, 'air.cooler.effectiveness')).toBe(true);
+    put(platform, 'air.cooler.effectiveness', undefined);
+    expect(sendable(platform)).not.toHaveProperty('typical');
 });

@@ -27,6 +27,7 @@ const LABELS: Record<string, string> = {
     value: 'Value',
     fuel_system: 'Pump or injector',
     supplies: 'Pump or injector',
+    good_for: 'Good for',
     flow_cc_min: 'Each, cc/min',
     flow_l_h: 'Flow, L/h',
     volume_cc: 'Per rev, cc',
@@ -58,6 +59,11 @@ const LABELS: Record<string, string> = {
     ethanol_max: 'Ethanol at most',
     effects: 'What it changes',
     cooler: 'Cooler',
+    core: 'Cooler’s core',
+    width_mm: 'Width',
+    height_mm: 'Height',
+    depth_mm: 'Depth',
+    replaces: 'Goes with the old part',
     effectiveness: 'efficiency',
     compressor: 'Compressor',
     efficiency: 'efficiency',
@@ -81,6 +87,7 @@ const LABELS: Record<string, string> = {
     family: 'Family',
     law: 'Law',
     sound: 'Sound',
+    clutch: 'Clutch pedal',
     year_changes: 'Model years that differ',
 };
 
