@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Exchange;
 
+use Pebblerun\Core\Catalog\Parts\SoundLevel;
 use Pebblerun\Core\Catalog\Platform\Car;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Catalog\Shop\Shop;
@@ -37,7 +38,7 @@ final readonly class BriefReader
             Risk::from($node->maybe('risk')?->keyword(...array_column(Risk::cases(), 'value')) ?? 'normal'),
             new CustomerConstraints(
                 array_map(fn (DocumentNode $refusal): Refusal => Refusal::from($refusal->keyword(...array_column(Refusal::cases(), 'value'))), $node->each('refuses')),
-                $node->maybe('noise')?->keyword('as-stock', 'a-little', 'open') === 'as-stock',
+                SoundLevel::tryFrom($node->maybe('noise')?->keyword(...array_column(SoundLevel::cases(), 'value')) ?? ''),
                 $node->maybe('inspection')?->keyword('usual', 'strict', 'none') === 'strict',
                 $node->maybe('warranty')?->keyword('running', 'over') === 'running',
             ),

@@ -24,6 +24,7 @@ use Pebblerun\Core\Catalog\Parts\PressureRatio;
 use Pebblerun\Core\Catalog\Parts\ReferenceBuild;
 use Pebblerun\Core\Catalog\Parts\Retired;
 use Pebblerun\Core\Catalog\Parts\Sound;
+use Pebblerun\Core\Catalog\Parts\SoundLevel;
 use Pebblerun\Core\Catalog\Parts\Workshop;
 use Pebblerun\Core\Catalog\Platform\Ceiling;
 use Pebblerun\Core\Catalog\Platform\Platform;
@@ -93,7 +94,7 @@ final readonly class PartReader
     private static function sound(?DocumentNode $node): ?Sound
     {
         return $node === null ? null : new Sound(
-            $node->maybe('level')?->keyword('as-stock', 'a-little', 'open') ?? 'as-stock',
+            SoundLevel::tryFrom($node->maybe('level')?->keyword(...array_column(SoundLevel::cases(), 'value')) ?? ''),
             $node->maybe('drone')?->keyword('none', 'some', 'much') ?? 'none',
             $node->maybe('response')?->keyword('sharper', 'same', 'softer') ?? 'same',
             $node->maybe('note')?->string() ?? '',

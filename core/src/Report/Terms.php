@@ -8,6 +8,7 @@ use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Catalog\Parts\Caution;
 use Pebblerun\Core\Catalog\Parts\MapKind;
 use Pebblerun\Core\Catalog\Parts\Sound;
+use Pebblerun\Core\Catalog\Parts\SoundLevel;
 use Pebblerun\Core\Evaluation\Limits\Status;
 use Pebblerun\Core\Job\Brief\HealthCheck;
 use Pebblerun\Core\Job\Brief\Question;
@@ -51,8 +52,8 @@ final class Terms
     public static function sound(Sound $sound): string
     {
         $words = match ($sound->level) {
-            'open' => 'Open and loud',
-            'a-little' => 'A little louder than stock',
+            SoundLevel::Open => 'Open and loud',
+            SoundLevel::ALittle => 'A little louder than stock',
             default => 'As quiet as stock',
         };
         $words .= match ($sound->drone) {

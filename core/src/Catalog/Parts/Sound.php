@@ -9,12 +9,12 @@ final readonly class Sound
     private const HARDER_CLUTCH = 'harder-clutch';
 
     /**
-     * @param  string  $level  as-stock, a-little or open, as a brief answers of noise
+     * @param  ?SoundLevel  $level  null where nobody said
      * @param  string  $drone  none, some or much, at motorway speed
      * @param  string  $response  sharper, same or softer, to the pedal
      * @param  string  $clutch  as-stock, heavier or heavy, underfoot
      */
-    public function __construct(public string $level, public string $drone, public string $response, public string $note, public string $clutch = 'as-stock') {}
+    public function __construct(public ?SoundLevel $level, public string $drone, public string $response, public string $note, public string $clutch = 'as-stock') {}
 
     /** @return list<string> tags that follow from it */
     public function brings(): array

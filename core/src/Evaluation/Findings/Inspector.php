@@ -17,15 +17,11 @@ final readonly class Inspector
 {
     private const REMEMBERED = 400;
 
-    /** @var list<Refusal> */
-    private array $refusals;
-
     /** @var Memo<bool> whether a map has a case, by map, the cases that hold and the fuel */
     private Memo $answers;
 
-    public function __construct(CustomerConstraints $constraints = new CustomerConstraints)
+    public function __construct(private CustomerConstraints $constraints = new CustomerConstraints)
     {
-        $this->refusals = $constraints->refusals();
         $this->answers = new Memo(self::REMEMBERED);
     }
 
@@ -59,7 +55,7 @@ final readonly class Inspector
         if ($part->trackOnly && $build->car->use !== 'track') {
             $findings[] = new Finding(FindingKind::Law, $part);
         }
-        if ($this->refusals !== [] && ! isset($build->received[$part->key])) {
+        if (! isset($build->received[$part->key])) {
             array_push($findings, ...$this->unwanted($part));
         }
         if ($part->retired !== null && ! isset($build->received[$part->key])) {
@@ -75,9 +71,7 @@ final readonly class Inspector
     /** @return list<Finding> what the customer will not live with */
     private function unwanted(Part $part): array
     {
-        $met = array_values(array_filter($this->refusals, fn (Refusal $refusal): bool => $refusal->metBy($part)));
-
-        return array_map(fn (Refusal $refusal): Finding => new Finding(FindingKind::Unwanted, $part, refusal: $refusal), $met);
+        return array_map(fn (Refusal $refusal): Finding => new Finding(FindingKind::Unwanted, $part, refusal: $refusal), $this->constraints->refusesOf($part));
     }
 
     /**
