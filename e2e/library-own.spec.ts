@@ -212,7 +212,10 @@ test('a stranger enters a car that the library lacks, with thirteen parts, and p
         const folded = page
             .locator('tr', { hasText: slot.toLowerCase() })
             .getByRole('button', { name: 'show' });
-        if ((await at.count()) === 0) await folded.first().click();
+        await expect(async () => {
+            if ((await at.count()) === 0) await folded.first().click();
+            await expect(at).toBeVisible({ timeout: 1000 });
+        }).toPass();
         await at.click();
         await page.keyboard.press('Enter');
         await page.locator('[data-candidate]', { hasText: name }).focus();

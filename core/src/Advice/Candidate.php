@@ -21,6 +21,7 @@ final readonly class Candidate
      * @param  list<CeilingCost>  $ceilings  that take more off with it than without it
      * @param  Build  $build  the stage's with it
      * @param  bool  $chosen  whether the stage has it now
+     * @param  ?list<Part>  $with  what is fitted with it, and is in all its figures; null where it is not offered: the findings say why
      */
     public function __construct(
         public Part|Fuel $choice,
@@ -32,6 +33,7 @@ final readonly class Candidate
         public array $ceilings,
         public Build $build,
         public bool $chosen,
+        public ?array $with = [],
     ) {}
 
     /** W towards the target. */

@@ -25,15 +25,21 @@ final readonly class Candidates
 
     private Shares $shares;
 
+    private Offer $offer;
+
+    private Completing $completing;
+
     public function __construct(private PlannedStages $planned)
     {
         $this->evaluator = $planned->evaluator;
         $this->shares = new Shares($planned->evaluator);
+        $this->offer = new Offer($planned->bundle->brief, $planned->evaluator);
+        $this->completing = new Completing($planned, $this->offer);
     }
 
     /**
      * @param  int  $stage  counted from 1
-     * @return list<Candidate> most power per money first, supporting parts by price after them
+     * @return list<Candidate> what may be offered first, most power per money first, supporting parts by price after them
      */
     public function parts(string $slot, int $stage): array
     {
@@ -45,17 +51,17 @@ final readonly class Candidates
             fn (Part $part): array => [$part, $without->and(Change::fit($part->key)), $trial->stage->fits($part->key)],
             array_values(array_filter($catalog->forSlot($slot), fn (Part $part): bool => $part->retired === null || $trial->stage->fits($part->key))),
         ));
-        usort($candidates, fn (Candidate $a, Candidate $b): int => [$b->helps() / max(1, $b->costs), $a->costs] <=> [$a->helps() / max(1, $a->costs), $b->costs]);
+        usort($candidates, fn (Candidate $a, Candidate $b): int => [$a->with === null, $b->helps() / max(1, $b->costs), $a->costs] <=> [$b->with === null, $a->helps() / max(1, $a->costs), $b->costs]);
 
         return $candidates;
     }
 
-    /** One part against the stage without it. */
+    /** One part against the stage without it, and nothing beside it. */
     public function part(Part $part, int $stage): Candidate
     {
         $trial = new StageTrial($this->planned, $stage);
 
-        return $this->against($trial, $trial->stage, [[$part, $trial->stage->and(Change::fit($part->key)), false]])[0];
+        return $this->against($trial, $trial->stage, [[$part, $trial->stage->and(Change::fit($part->key)), false]], false)[0];
     }
 
     /**
@@ -75,9 +81,10 @@ final readonly class Candidates
 
     /**
      * @param  list<array{Part|Fuel, Stage, bool}>  $choices  what is chosen, the stage with it, whether it has it now
+     * @param  bool  $offers  whether it is asked what may be offered, and what makes it whole
      * @return list<Candidate>
      */
-    private function against(StageTrial $trial, Stage $without, array $choices): array
+    private function against(StageTrial $trial, Stage $without, array $choices, bool $offers = true): array
     {
         $base = $trial->state($without);
         $baseModel = $this->evaluator->model($base->build);
@@ -88,9 +95,10 @@ final readonly class Candidates
 
         $target = $this->planned->bundle->brief->target;
 
-        return array_map(function (array $choice) use ($trial, $spend, $base, $baseLikely, $known, $taken, $target): Candidate {
+        return array_map(function (array $choice) use ($trial, $spend, $base, $baseLikely, $known, $taken, $target, $offers): Candidate {
             [$what, $stage, $chosen] = $choice;
-            $state = $trial->state($stage);
+            $with = $chosen || ! $offers ? [] : $this->with($trial, $what, $stage);
+            $state = $trial->state(array_reduce($with ?? [], fn (Stage $so, Part $part): Stage => $so->and(Change::fit($part->key)), $stage));
             $model = $this->evaluator->model($state->build);
             $likely = $this->evaluator->likely($model);
 
@@ -104,8 +112,17 @@ final readonly class Candidates
                 $this->ceilings($model, $likely, $taken),
                 $state->build,
                 $chosen,
+                $with,
             );
         }, $choices);
+    }
+
+    /** @return ?list<Part> what is fitted with it; null where it is not offered */
+    private function with(StageTrial $trial, Part|Fuel $what, Stage $stage): ?array
+    {
+        $isAdmitted = $what instanceof Fuel ? $this->offer->admitsFuel($what) : $this->offer->admits($what, $this->planned->states[$trial->number - 1]->build->situation);
+
+        return $isAdmitted ? $this->completing->of($trial->number, $stage) : null;
     }
 
     /**

@@ -17,15 +17,15 @@ final readonly class FindingAdvisor
     private RequirementResolver $resolver;
 
     /** @param  int  $labour  minor units an hour: ways are compared by their price fitted */
-    public function __construct(private Catalog $catalog, int $labour)
+    public function __construct(private Catalog $catalog, private Offer $offer, int $labour)
     {
-        $this->resolver = new RequirementResolver($catalog, $labour);
+        $this->resolver = new RequirementResolver($catalog, $offer, $labour);
     }
 
     /** @return list<list<AdvisedFinding>> for the car as received and each stage */
     public static function ofPlan(Estimate $estimate): array
     {
-        $advisor = new self($estimate->bundle->catalog, $estimate->bundle->shop->rates->labour);
+        $advisor = new self($estimate->bundle->catalog, new Offer($estimate->bundle->brief, $estimate->evaluator), $estimate->bundle->shop->rates->labour);
 
         return array_map(fn (StageResult $result): array => $advisor->of($result->findings, $result->state->build->situation), $estimate->results);
     }
@@ -53,6 +53,6 @@ final readonly class FindingAdvisor
     /** @return list<Fuel> */
     private function fuels(Condition $that, Situation $situation): array
     {
-        return array_values(array_filter($this->catalog->fuels, fn (Fuel $fuel): bool => $that->holds($situation->on($fuel))));
+        return array_values(array_filter($this->catalog->fuels, fn (Fuel $fuel): bool => $this->offer->admitsFuel($fuel) && $that->holds($situation->on($fuel))));
     }
 }

@@ -13,7 +13,9 @@ use Pebblerun\Core\Evaluation\Limits\StageLimit;
 use Pebblerun\Core\Evaluation\Timeline\StageState;
 use Pebblerun\Core\Job\Commands\Commands;
 use Pebblerun\Core\Job\Commands\PlanDraft;
+use Pebblerun\Core\Job\Plan\Change;
 use Pebblerun\Core\Job\Plan\Plan;
+use Pebblerun\Core\Job\Plan\Stage;
 use Pebblerun\Core\Job\Plan\TorqueHold;
 use Pebblerun\Core\Math\Combinations;
 use Pebblerun\Core\Math\Curve;
@@ -31,11 +33,16 @@ final readonly class Fixes
     /** Torque is held a little below what is safe. */
     private const KEPT = 0.995;
 
+    private Offer $offer;
+
     /**
      * @param  PlanDocument  $document  of the estimated plan
      * @param  Closure(PlanDocument): Plan  $read  reads a changed document
      */
-    public function __construct(private Estimate $estimate, private array $document, private Closure $read) {}
+    public function __construct(private Estimate $estimate, private array $document, private Closure $read)
+    {
+        $this->offer = new Offer($estimate->bundle->brief, $estimate->evaluator);
+    }
 
     /** @return list<Fix> none where nothing small helps */
     public function of(VerdictSubject $subject): array
@@ -102,7 +109,7 @@ final readonly class Fixes
                 $lost = array_sum(array_column($some, 2));
                 $commands = array_map(fn (array $one): array => ['do' => 'clear', 'stage' => $one[0], 'slot' => $one[1]->slots[0]], $some);
                 $total = $best === null || $lost < $best['lost'] ? $this->totalWith($commands) : PHP_INT_MAX;
-                if ($total <= $budget) {
+                if ($total <= $budget && $this->isSound($commands)) {
                     $best = ['parts' => array_column($some, 1), 'total' => $total, 'lost' => $lost, 'commands' => $commands];
                 }
             }
@@ -224,17 +231,21 @@ final readonly class Fixes
     {
         $risk = $this->estimate->bundle->brief->risk;
         $result = $this->estimate->results[$stage];
-        foreach ((new Movers($this->estimate->bundle->catalog, $this->estimate->evaluator))->of($weakest->reading, $result->model) as $mover) {
+        foreach ((new Movers($this->estimate->bundle->catalog, $this->estimate->evaluator, $this->offer))->of($weakest->reading, $result->model) as $mover) {
             if ($mover->part === null) {
                 continue;
             }
-            $commands = [['do' => 'fit', 'stage' => (string) $result->state->stage?->key, 'part' => $mover->part->key]];
+            $parts = $this->whole($stage, [$mover->part]);
+            if ($parts === null) {
+                continue;
+            }
+            $commands = $this->fitting($stage, $parts);
             $next = $this->weakestWith($commands, $stage);
             if ($next === null || RiskRule::allows($risk, $next->reading->status)) {
-                return [new Fix(new Message(FixCode::BearsAll, ['part' => $mover->part, 'stage' => $stage]), $commands)];
+                return [new Fix(new Message(FixCode::BearsAll, ['parts' => $parts, 'stage' => $stage]), $commands)];
             }
             if ($next->reading->limit->slot !== $weakest->reading->limit->slot) {
-                return [new Fix(new Message(FixCode::BearsMore, ['part' => $mover->part, 'stage' => $stage, 'next' => $next]), $commands)];
+                return [new Fix(new Message(FixCode::BearsMore, ['parts' => $parts, 'stage' => $stage, 'next' => $next]), $commands)];
             }
         }
 
@@ -261,7 +272,7 @@ final readonly class Fixes
      */
     private function open(callable $which): array
     {
-        $advisor = new FindingAdvisor($this->estimate->bundle->catalog, $this->estimate->bundle->shop->rates->labour);
+        $advisor = new FindingAdvisor($this->estimate->bundle->catalog, $this->offer, $this->estimate->bundle->shop->rates->labour);
         foreach ($this->estimate->results as $i => $result) {
             $stage = $result->state->stage?->key;
             $finding = array_values(array_filter($result->findings, fn ($finding): bool => $finding->kind->isFault() && $which($finding->kind)))[0] ?? null;
@@ -269,17 +280,28 @@ final readonly class Fixes
                 continue;
             }
             $parts = $advisor->of([$finding], $result->state->build->situation)[0]->fixes[0] ?? [];
-
-            if ($parts === [] && $finding->part === null) {
-                continue;
+            $fix = $this->fittingAll($i, $parts) ?? $this->takingOut($i, $finding->part);
+            if ($fix !== null) {
+                return [$fix];
             }
-
-            return [$parts !== []
-                ? new Fix(new Message(FixCode::FitMissing, ['parts' => $parts, 'stage' => $i]), array_map(fn (Part $part): array => ['do' => 'fit', 'stage' => $stage, 'part' => $part->key], $parts))
-                : new Fix(new Message(FixCode::RemovePart, ['part' => $finding->part, 'stage' => $i]), [['do' => 'clear', 'stage' => $stage, 'slot' => $finding->part->slots[0]]])];
         }
 
         return [];
+    }
+
+    /** @param  list<Part>  $parts */
+    private function fittingAll(int $number, array $parts): ?Fix
+    {
+        $whole = $parts === [] ? null : $this->whole($number, $parts);
+
+        return $whole === null ? null : new Fix(new Message(FixCode::FitMissing, ['parts' => $whole, 'stage' => $number]), $this->fitting($number, $whole));
+    }
+
+    private function takingOut(int $number, ?Part $part): ?Fix
+    {
+        $commands = $part === null ? [] : [['do' => 'clear', 'stage' => $this->estimate->bundle->plan->stages[$number - 1]->key, 'slot' => $part->slots[0]]];
+
+        return $commands === [] || ! $this->isSound($commands) ? null : new Fix(new Message(FixCode::RemovePart, ['part' => $part, 'stage' => $number]), $commands);
     }
 
     /** @return list<Fix> the fuel within reach that costs least power */
@@ -295,9 +317,15 @@ final readonly class Fixes
             $best = [];
             foreach ($within as $key) {
                 $commands = [['do' => 'fuel', 'stage' => $stage->key, 'fuel' => $key], ...$this->mapAgain($stage->key)];
+                if (! $this->isSound($commands)) {
+                    continue;
+                }
                 $states = $this->statesWith($commands, $i);
                 $model = $this->estimate->evaluator->model($states[count($states) - 1]->build);
                 $best[] = [$this->estimate->evaluator->likely($model)->peakPower, $key, $commands];
+            }
+            if ($best === []) {
+                continue;
             }
             [$peak, $key, $commands] = max($best);
 
@@ -305,6 +333,41 @@ final readonly class Fixes
         }
 
         return [];
+    }
+
+    /**
+     * Parts fitted in a stage, with what they need beside them.
+     *
+     * @param  non-empty-list<Part>  $parts
+     * @return ?non-empty-list<Part> null where nothing makes them whole
+     */
+    private function whole(int $number, array $parts): ?array
+    {
+        $stage = $this->estimate->bundle->plan->stages[$number - 1];
+        $beside = (new Completing($this->estimate->planned, $this->offer))->of($number, array_reduce($parts, fn (Stage $so, Part $part): Stage => $so->and(Change::fit($part->key)), $stage));
+
+        return $beside === null ? null : [...$parts, ...$beside];
+    }
+
+    /**
+     * @param  non-empty-list<Part>  $parts
+     * @return non-empty-list<array<string, mixed>>
+     */
+    private function fitting(int $number, array $parts): array
+    {
+        $stage = $this->estimate->bundle->plan->stages[$number - 1]->key;
+
+        return array_map(fn (Part $part): array => ['do' => 'fit', 'stage' => $stage, 'part' => $part->key], $parts);
+    }
+
+    /**
+     * Whether a plan with these commands has no fault that it had not.
+     *
+     * @param  list<array<string, mixed>>  $commands  that add and remove no stage
+     */
+    private function isSound(array $commands): bool
+    {
+        return $this->offer->isSound($this->estimate->planned->states, $this->statesWith($commands, 1));
     }
 
     /** @param  list<array<string, mixed>>  $commands */

@@ -22,7 +22,7 @@ final readonly class Movers
     /** Coolers that do less than this are none, K. */
     private const WORTH_KELVIN = 1.0;
 
-    public function __construct(private Catalog $catalog, private Evaluator $evaluator) {}
+    public function __construct(private Catalog $catalog, private Evaluator $evaluator, private Offer $offer) {}
 
     /** @return list<Mover> */
     public function of(LimitReading $reading, StageModel $model): array
@@ -86,7 +86,7 @@ final readonly class Movers
     {
         $fitted = $build->fitted[$slot] ?? null;
 
-        return array_values(array_filter($this->catalog->forSlot($slot), fn (Part $part): bool => $part !== $fitted && ! $part->isKit() && $part->retired === null));
+        return array_values(array_filter($this->catalog->forSlot($slot), fn (Part $part): bool => $part !== $fitted && ! $part->isKit() && $this->offer->admits($part, $build->situation)));
     }
 
     /** @return list<Mover> */
@@ -114,7 +114,7 @@ final readonly class Movers
         $movers = [];
         foreach ($this->catalog->fuels as $fuel) {
             $share = $fuel->kind === $build->fuel->kind ? $fuel->blend->perReference() / $now : 1.0;
-            if ($share < 1.0 - self::WORTH) {
+            if ($share < 1.0 - self::WORTH && $this->offer->admitsFuel($fuel)) {
                 $movers[] = Mover::fuel($fuel, $share);
             }
         }

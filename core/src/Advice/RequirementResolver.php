@@ -28,7 +28,7 @@ final readonly class RequirementResolver
     private const MOST_PARTS = 6;
 
     /** @param  int  $labour  minor units an hour: what counts is the price fitted */
-    public function __construct(private Catalog $catalog, private int $labour) {}
+    public function __construct(private Catalog $catalog, private Offer $offer, private int $labour) {}
 
     /**
      * @param  int  $most  ways wanted
@@ -113,7 +113,7 @@ final readonly class RequirementResolver
         }
 
         return $open instanceof Term
-            ? array_values(array_filter($this->catalog->parts->all(), fn (Part $part): bool => $part->retired === null && ! $now->hasPart($part->key) && $open->holds($now->with($part))))
+            ? array_values(array_filter($this->catalog->parts->all(), fn (Part $part): bool => ! $now->hasPart($part->key) && $open->holds($now->with($part)) && $this->offer->admits($part, $now)))
             : [];
     }
 
@@ -138,7 +138,7 @@ final readonly class RequirementResolver
             }
         }
 
-        return ! $part->trackOnly || $now->car->use === 'track';
+        return true;
     }
 
     /** @param  list<Part>  $parts */

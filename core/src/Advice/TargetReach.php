@@ -21,10 +21,16 @@ final readonly class TargetReach
 
     private StageTrial $trial;
 
+    private Offer $offer;
+
+    private Completing $completing;
+
     /** @param  Estimate  $estimate  of a plan with at least one stage */
     public function __construct(private Estimate $estimate)
     {
         $this->trial = new StageTrial($estimate->planned, count($estimate->bundle->plan->stages));
+        $this->offer = new Offer($estimate->bundle->brief, $estimate->evaluator);
+        $this->completing = new Completing($estimate->planned, $this->offer);
     }
 
     /** Likely peak in W at the end, mapped in; on another fuel where one is given. */
@@ -43,9 +49,9 @@ final readonly class TargetReach
             }
         }
         usort($single, fn (Reaching $a, Reaching $b): int => $b->figure - $b->asked <=> $a->figure - $a->asked);
-        $best = self::cheapestOf($single);
+        $best = $this->cheapestOf($single, $target, $fuel);
         foreach (self::TOGETHER as $size => $many) {
-            $best ??= self::cheapestOf($this->together(array_map(fn (Reaching $one): Part => $one->parts[0], array_slice($single, 0, $many)), $size, $target, $fuel));
+            $best ??= $this->cheapestOf($this->together(array_map(fn (Reaching $one): Part => $one->parts[0], array_slice($single, 0, $many)), $size, $target, $fuel), $target, $fuel);
         }
 
         return $best;
@@ -65,23 +71,51 @@ final readonly class TargetReach
         }
     }
 
-    /** @param  iterable<Reaching>  $ways */
-    private static function cheapestOf(iterable $ways): ?Reaching
+    /**
+     * With what it needs beside it; ways that cannot be made whole are none.
+     *
+     * @param  iterable<Reaching>  $ways
+     */
+    private function cheapestOf(iterable $ways, Target $target, ?Fuel $fuel): ?Reaching
     {
+        $reaching = array_values(array_filter([...$ways], fn (Reaching $way): bool => $way->figure >= $way->asked));
+        usort($reaching, fn (Reaching $a, Reaching $b): int => $a->costs <=> $b->costs);
         $best = null;
-        foreach ($ways as $way) {
-            if ($way->figure >= $way->asked && ($best === null || $way->costs < $best->costs)) {
-                $best = $way;
+        foreach ($reaching as $way) {
+            if ($best !== null && $way->costs >= $best->costs) {
+                break;
+            }
+            $whole = $this->whole($way, $target, $fuel);
+            if ($whole !== null && $whole->figure >= $whole->asked && ($best === null || $whole->costs < $best->costs)) {
+                $best = $whole;
             }
         }
 
         return $best;
     }
 
+    private function whole(Reaching $way, Target $target, ?Fuel $fuel): ?Reaching
+    {
+        $map = $this->estimate->last()->state->build->map();
+        $beside = $this->completing->of($this->trial->number, $this->with($map === null || $this->trial->stage->fits($map->key) ? $way->parts : [...$way->parts, $map]));
+
+        return match ($beside) {
+            null => null,
+            [] => $way,
+            default => $this->tried([...$way->parts, ...$beside], $target, $fuel),
+        };
+    }
+
+    /** @param  list<Part>  $parts */
+    private function with(array $parts): Stage
+    {
+        return array_reduce($parts, fn (Stage $stage, Part $part): Stage => $stage->and(Change::fit($part->key)), $this->trial->stage);
+    }
+
     /** @param  non-empty-list<Part>  $parts */
     private function tried(array $parts, Target $target, ?Fuel $fuel): Reaching
     {
-        $state = $this->trial->state(array_reduce($parts, fn (Stage $stage, Part $part): Stage => $stage->and(Change::fit($part->key)), $this->trial->stage));
+        $state = $this->trial->state($this->with($parts));
 
         return new Reaching($parts, $this->trial->spend($state) - $this->trial->spend($this->estimate->last()->state), $this->figure($this->mapped($state, $fuel), $target), $target->askedOf($state->build->parts));
     }
@@ -105,6 +139,6 @@ final readonly class TargetReach
         $helps = $part->gains !== [] || $target->eased([], [$part]) > 0.0;
 
         return $helps && $part->map === null && ! in_array($part, $this->estimate->last()->state->build->parts, true)
-            && (! $part->trackOnly || $this->estimate->bundle->brief->car->use === 'track');
+            && $this->offer->admits($part, $this->estimate->last()->state->build->situation);
     }
 }

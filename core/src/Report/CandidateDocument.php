@@ -44,6 +44,8 @@ final readonly class CandidateDocument
             'ceilings' => array_map((new Words\CeilingWords($this->say))->of(...), $candidate->ceilings),
             'cautions' => $choice instanceof Fuel ? [] : array_map(fn (Caution $caution): string => Terms::caution($caution), $choice->cautions),
             'chosen' => $candidate->chosen,
+            'offered' => $candidate->with !== null,
+            'with' => array_map(fn (Part $part): array => ['part' => $part->key, 'name' => $part->name], $candidate->with ?? []),
             'old_price' => $choice instanceof Part ? $this->oldPrice($choice) : '',
         ];
     }

@@ -4,6 +4,7 @@ namespace Pebblerun\Core\Report;
 
 use Pebblerun\Core\Advice\Mover;
 use Pebblerun\Core\Advice\Movers;
+use Pebblerun\Core\Advice\Offer;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Evaluation\Evaluator;
@@ -33,7 +34,7 @@ final readonly class LimitDocument
     {
         $this->words = new LimitWords($say);
         $baseline = $bundle->catalog->platform->baseline;
-        $this->movers = new Movers($bundle->catalog, $evaluator);
+        $this->movers = new Movers($bundle->catalog, $evaluator, new Offer($bundle->brief, $evaluator));
         $this->losses = Loss::both($bundle->brief->car->lossShare(), $baseline);
         $this->shoulder = $baseline->torqueShoulder();
     }

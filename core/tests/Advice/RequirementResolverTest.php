@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Tests\Advice;
 
+use Pebblerun\Core\Advice\Offer;
 use Pebblerun\Core\Advice\RequirementResolver;
 use Pebblerun\Core\Catalog\Conditions\All;
 use Pebblerun\Core\Catalog\Conditions\Any;
@@ -44,7 +45,7 @@ final class RequirementResolverTest extends TestCase
         foreach ($fitted as $key) {
             $parts[$this->lyre->parts[$key]->slots[0]] = $this->lyre->parts[$key];
         }
-        $ways = (new RequirementResolver($catalog, 8_500))->of($that, new Situation($this->lyre->car(), $parts, $catalog->fuels['pump']));
+        $ways = (new RequirementResolver($catalog, new Offer($this->lyre->brief(), $this->lyre->estimate()->evaluator), 8_500))->of($that, new Situation($this->lyre->car(), $parts, $catalog->fuels['pump']));
 
         return array_map(fn (array $way): string => implode('+', array_map(fn (Part $part): string => $part->key, $way)), $ways);
     }

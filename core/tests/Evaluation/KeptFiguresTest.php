@@ -9,6 +9,7 @@ use Pebblerun\Core\Advice\FindingAdvisor;
 use Pebblerun\Core\Advice\Fixes;
 use Pebblerun\Core\Advice\Movers;
 use Pebblerun\Core\Advice\NextStep;
+use Pebblerun\Core\Advice\Offer;
 use Pebblerun\Core\Advice\Verdict;
 use Pebblerun\Core\Advice\VerdictSubject;
 use Pebblerun\Core\Evaluation\Estimate;
@@ -61,7 +62,7 @@ final class KeptFiguresTest extends TestCase
         $estimate = Estimate::of($opened->bundle);
         $candidates = new Candidates($estimate->planned);
         $fixes = new Fixes($estimate, $document['plan'], $opened->plan(...));
-        $movers = new Movers($opened->bundle->catalog, $estimate->evaluator);
+        $movers = new Movers($opened->bundle->catalog, $estimate->evaluator, new Offer($opened->bundle->brief, $estimate->evaluator));
         $last = count($estimate->results) - 1;
 
         return [

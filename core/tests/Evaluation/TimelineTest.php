@@ -4,6 +4,7 @@ namespace Pebblerun\Core\Tests\Evaluation;
 
 use Pebblerun\Core\Advice\AdvisedFinding;
 use Pebblerun\Core\Advice\FindingAdvisor;
+use Pebblerun\Core\Advice\Offer;
 use Pebblerun\Core\Catalog\Conditions\All;
 use Pebblerun\Core\Catalog\Conditions\EthanolAtLeast;
 use Pebblerun\Core\Catalog\Conditions\MapIs;
@@ -89,7 +90,7 @@ final class TimelineTest extends TestCase
         $lyre->parts['hot'] = new Part('hot', 'Hot part', 'Kolvane', ['turbo'], [], [], null, [], true, new Effects, [$need], [], [new Need(new PartFitted('downpipe'), null, 'they touch.')], $lyre->parts['intake']->price, true, 'closed courses.', []);
         $state = self::play($lyre, [Change::fit('hot'), Change::fit('downpipe')])[1];
         $findings = (new Inspector)->of($state->build);
-        $missing = array_values(array_filter((new FindingAdvisor($lyre->catalog(), 8_500))->of($findings, $state->build->situation), fn (AdvisedFinding $one): bool => $one->finding->kind === FindingKind::Missing))[0];
+        $missing = array_values(array_filter((new FindingAdvisor($lyre->catalog(), new Offer($lyre->brief(), $lyre->estimate()->evaluator), 8_500))->of($findings, $state->build->situation), fn (AdvisedFinding $one): bool => $one->finding->kind === FindingKind::Missing))[0];
         self::assertSame('cooler', $missing->fixes[0][0]->key);
         self::assertSame('cooler', $missing->slot);
         $words = new FindingWords($lyre->catalog());

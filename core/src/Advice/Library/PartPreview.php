@@ -4,6 +4,7 @@ namespace Pebblerun\Core\Advice\Library;
 
 use Pebblerun\Core\Advice\Candidate;
 use Pebblerun\Core\Advice\Candidates;
+use Pebblerun\Core\Advice\Offer;
 use Pebblerun\Core\Advice\RequirementResolver;
 use Pebblerun\Core\Catalog\Conditions\All;
 use Pebblerun\Core\Catalog\Conditions\Condition;
@@ -66,7 +67,7 @@ final readonly class PartPreview
         foreach (self::MAPS as $kind) {
             foreach ($this->bundle->catalog->parts->all() as $one) {
                 $with = $this->stock()->with($part)->with($one);
-                if ($one->map?->kind === $kind && $one->retired === null && array_intersect($one->slots, $part->slots) === [] && array_filter($one->requires, fn (Need $need): bool => $need->appliesIn($with) && ! $need->that->holds($with)) === []) {
+                if ($one->map?->kind === $kind && $this->offer()->admits($one, $with) && array_intersect($one->slots, $part->slots) === [] && array_filter($one->requires, fn (Need $need): bool => $need->appliesIn($with) && ! $need->that->holds($with)) === []) {
                     return $one;
                 }
             }
@@ -80,7 +81,7 @@ final readonly class PartPreview
     {
         $situation = $this->stock()->with($part);
         $that = array_map(fn (Need $need): Condition => $need->that, array_values(array_filter([...$part->requires, ...$part->recommends], fn (Need $need): bool => $need->appliesIn($situation))));
-        $ways = $that === [] ? [] : (new RequirementResolver($this->bundle->catalog, $this->bundle->shop->rates->labour))->of(new All($that), $situation, 1);
+        $ways = $that === [] ? [] : (new RequirementResolver($this->bundle->catalog, $this->offer(), $this->bundle->shop->rates->labour))->of(new All($that), $situation, 1);
 
         return array_values(array_filter($ways[0] ?? [], fn (Part $one): bool => array_intersect($one->slots, $part->slots) === []));
     }
@@ -88,6 +89,11 @@ final readonly class PartPreview
     private function stock(): Situation
     {
         return PlannedStages::of($this->bundle)->states[0]->build->situation;
+    }
+
+    private function offer(): Offer
+    {
+        return new Offer($this->bundle->brief, PlannedStages::of($this->bundle)->evaluator);
     }
 
     /**

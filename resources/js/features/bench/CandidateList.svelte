@@ -46,7 +46,12 @@
 
 <!-- svelte-ignore a11y_no_noninteractive_element_interactions -->
 <ul bind:this={list} data-letters onkeydown={keydown} aria-busy={loading}>
-    {#each candidates as one (one.part)}
+    {#each candidates as one, i (one.part)}
+        {#if !one.offered && (candidates[i - 1]?.offered ?? true)}<li
+                class="border-t border-line pt-2 pb-0.5 text-[12px] text-soft"
+            >
+                Not for this car or customer
+            </li>{/if}
         <li>
             <button
                 class="group grid w-full grid-cols-[1fr_auto_62px] gap-x-2 border-t border-faint px-1 py-1.5 text-left text-[12.5px] hover:bg-faint {one.chosen
@@ -65,6 +70,9 @@
                         : ''}{#if one.old_price}<span class="text-rust">, {one.old_price}: ask again</span
                         >{/if}
                 </small>
+                {#if one.with.length > 0}<small class="col-span-3 text-[11.5px] leading-snug text-soft"
+                        >with {one.with.map(({ name }) => name).join(' and ')}</small
+                    >{/if}
                 {#each one.also_needs as need (need.sentence)}
                     <small
                         class="col-span-3 text-[11.5px] leading-snug {need.fault ? 'text-rust' : 'text-soft'}"

@@ -57,7 +57,7 @@
         {candidates}
         loading={detail.loading}
         failed={detail.failed}
-        pick={(one) => choose(() => bench.burn(one.part, one.name))}
+        pick={(one) => choose(() => bench.burn(one.part, one.name, one.with))}
         {leave}
     />
 {:else}
@@ -77,7 +77,7 @@
         loading={detail.loading}
         failed={detail.failed}
         stock={{ name: row?.stock ?? '', stays: bench.cell?.state === 'stock' }}
-        pick={(one) => choose(() => bench.fit(one.part, one.name))}
+        pick={(one) => choose(() => bench.fit(one.part, one.name, one.with))}
         clear={() => choose(() => bench.clear())}
         {leave}
     />

@@ -180,20 +180,27 @@ export class Bench {
         });
     }
 
-    fit(part: string, name: string) {
+    /** @param beside  what goes in with it */
+    fit(part: string, name: string, beside: { part: string }[] = []) {
         const stage = this.stage;
         if (stage && stage.index > 0)
-            this.edit([{ do: 'fit', stage: stage.key, part }], `Fit ${name} in stage ${stage.index}`, {
+            this.edit(this.fitting(stage.key, [{ part }, ...beside]), `Fit ${name} in stage ${stage.index}`, {
                 [`${this.slot}/${this.column}`]: { state: 'new', name, part },
             });
     }
 
-    burn(fuel: string, name: string) {
+    burn(fuel: string, name: string, beside: { part: string }[] = []) {
         const stage = this.stage;
         if (stage && stage.index > 0)
-            this.edit([{ do: 'fuel', stage: stage.key, fuel }], `Run stage ${stage.index} on ${name}`, {
-                [`${FUEL}/${this.column}`]: { state: 'new', name },
-            });
+            this.edit(
+                [{ do: 'fuel', stage: stage.key, fuel }, ...this.fitting(stage.key, beside)],
+                `Run stage ${stage.index} on ${name}`,
+                { [`${FUEL}/${this.column}`]: { state: 'new', name } },
+            );
+    }
+
+    private fitting(stage: string, parts: { part: string }[]) {
+        return parts.map(({ part }) => ({ do: 'fit' as const, stage, part }));
     }
 
     /** Accepts that a limit is passed from the stage on, with a reason; null takes it back. */

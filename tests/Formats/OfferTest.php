@@ -1,0 +1,173 @@
+<?php
+
+namespace Tests\Formats;
+
+use Pebblerun\Core\Advice\Candidate;
+use Pebblerun\Core\Advice\Candidates;
+use Pebblerun\Core\Advice\Fixes;
+use Pebblerun\Core\Advice\VerdictSubject;
+use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Evaluation\Findings\Finding;
+use Pebblerun\Core\Evaluation\PlannedStages;
+use Pebblerun\Core\Exchange\OpenedBundle;
+use Pebblerun\Core\Job\Bundle;
+use Pebblerun\Core\Job\Commands\Commands;
+use Pebblerun\Core\Job\Commands\PlanDraft;
+use Pebblerun\Core\Job\Plan\Plan;
+use Pebblerun\Formats\DocumentReader;
+use Pebblerun\Formats\Folder;
+use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\TestCase;
+use Random\Engine\Mt19937;
+use Random\Randomizer;
+
+/**
+ * Advice breaks nothing: whatever is proposed, done, leaves no fault that was not there.
+ *
+ * @phpstan-import-type PlanDocument from PlanDraft
+ */
+final class OfferTest extends TestCase
+{
+    private const ROOT = __DIR__.'/../..';
+
+    private const SEEDED = 500;
+
+    /** Seeded plans have faults of their own: a slot of one stage of each is asked. */
+    private const JOBS = ['skarn-hill-commuter', 'up-the-hill', 'caravan-tourer', 'quiet-blower', 'paddock-minibike', 'pump-fuel-only', 'top-end-only', 'estate-hauler', 'natural-first', 'a-bit-each-month'];
+
+    /** @var array<string, OpenedBundle> by job */
+    private static array $opened = [];
+
+    private static function bundle(string $job): OpenedBundle
+    {
+        return self::$opened[$job] ??= DocumentReader::standard()->open((new Folder(self::ROOT.'/demo', DocumentReader::standard()))->bundle($job));
+    }
+
+    /** @return PlanDocument */
+    private static function document(string $job): array
+    {
+        /** @var PlanDocument */
+        return (new Folder(self::ROOT.'/demo', DocumentReader::standard()))->bundle($job)['plan'];
+    }
+
+    /** @return list<list<string>> ids of the faults after each stage */
+    private static function faults(Bundle $bundle): array
+    {
+        $planned = PlannedStages::of($bundle);
+
+        return array_map(fn ($state): array => array_values(array_map(fn (Finding $finding): string => $finding->id, array_filter($planned->evaluator->findings($state->build), fn (Finding $finding): bool => $finding->kind->isFault()))), $planned->states);
+    }
+
+    /**
+     * @param  PlanDocument  $plan
+     * @param  list<array<string, mixed>>  $commands
+     */
+    private static function assertBreaksNothing(OpenedBundle $opened, array $plan, array $commands, string $what): void
+    {
+        $before = self::faults($opened->withPlan($plan)->bundle);
+        $after = self::faults($opened->withPlan(Commands::apply($plan, $commands, $opened->bundle->catalog))->bundle);
+        foreach ($after as $i => $faults) {
+            self::assertSame([], array_values(array_diff($faults, $before[$i])), "{$what}, stage {$i}");
+        }
+    }
+
+    /** @return list<array<string, mixed>> */
+    private static function commands(Candidate $candidate, string $stage): array
+    {
+        $choice = $candidate->choice instanceof Part ? ['do' => 'fit', 'stage' => $stage, 'part' => $candidate->choice->key] : ['do' => 'fuel', 'stage' => $stage, 'fuel' => $candidate->choice->key];
+
+        return [$choice, ...array_map(fn (Part $part): array => ['do' => 'fit', 'stage' => $stage, 'part' => $part->key], $candidate->with ?? [])];
+    }
+
+    /** @return iterable<string, array{string}> */
+    public static function jobs(): iterable
+    {
+        foreach (self::JOBS as $job) {
+            yield $job => [$job];
+        }
+    }
+
+    #[DataProvider('jobs')]
+    public function test_every_candidate_of_a_job_done_leaves_no_new_fault(string $job): void
+    {
+        $opened = self::bundle($job);
+        $plan = self::document($job);
+        $candidates = new Candidates(PlannedStages::of($opened->bundle));
+        $offered = 0;
+        foreach ($plan['stages'] as $i => $stage) {
+            $all = [$candidates->fuels($i + 1), ...array_map(fn (string $slot): array => $candidates->parts($slot, $i + 1), array_keys($opened->bundle->catalog->platform->slots))];
+            foreach (array_merge(...$all) as $candidate) {
+                if ($candidate->with !== null && ! $candidate->chosen) {
+                    self::assertBreaksNothing($opened, $plan, self::commands($candidate, $stage['key']), "{$candidate->choice->key} in {$stage['key']}");
+                    $offered++;
+                }
+            }
+        }
+        self::assertGreaterThan(3, $offered);
+    }
+
+    #[DataProvider('jobs')]
+    public function test_every_fix_of_a_job_done_leaves_no_new_fault(string $job): void
+    {
+        $this->fixes(self::bundle($job), self::document($job), $job);
+        // Short of a target that is far, of money, and of what it may bear.
+        $document = (new Folder(self::ROOT.'/demo', DocumentReader::standard()))->bundle($job);
+        $document['brief']['target'] = ['wheel_power' => 1.25 * Estimate::of(self::bundle($job)->bundle)->last()->likely->peakPower()->value / self::bundle($job)->units->power->watts()];
+        $document['brief']['budget'] = ['total' => 1500];
+        $document['brief']['risk'] = 'cautious';
+        $this->fixes(DocumentReader::standard()->open($document), self::document($job), "{$job}, hard pressed");
+    }
+
+    /** @param  PlanDocument  $plan */
+    private function fixes(OpenedBundle $opened, array $plan, string $what): void
+    {
+        $fixes = new Fixes(Estimate::of($opened->withPlan($plan)->bundle), $plan, fn (array $changed): Plan => $opened->withPlan($changed)->bundle->plan);
+        foreach (VerdictSubject::cases() as $subject) {
+            foreach ($fixes->of($subject) as $fix) {
+                self::assertBreaksNothing($opened, $plan, $fix->commands, "{$what}: {$fix->message->code->name}");
+            }
+        }
+        $this->addToAssertionCount(1);
+    }
+
+    public function test_every_candidate_of_five_hundred_plans_done_leaves_no_new_fault(): void
+    {
+        $offered = $whole = 0;
+        for ($seed = 1; $seed <= self::SEEDED; $seed++) {
+            $random = new Randomizer(new Mt19937($seed));
+            $opened = self::bundle(self::JOBS[$seed % count(self::JOBS)]);
+            $plan = self::seeded($opened, $random);
+            $number = $random->getInt(1, count($plan['stages']));
+            $slots = array_keys($opened->bundle->catalog->platform->slots);
+            $slot = $slots[$random->getInt(0, count($slots) - 1)];
+            $candidates = new Candidates(PlannedStages::of($opened->withPlan($plan)->bundle));
+            foreach ([...$candidates->parts($slot, $number), ...($seed % 4 === 0 ? $candidates->fuels($number) : [])] as $candidate) {
+                if ($candidate->with !== null && ! $candidate->chosen) {
+                    self::assertBreaksNothing($opened, $plan, self::commands($candidate, $plan['stages'][$number - 1]['key']), "plan {$seed}: {$candidate->choice->key}");
+                    $offered++;
+                    $whole += (int) ($candidate->with !== []);
+                }
+            }
+        }
+        self::assertGreaterThan(300, $offered);
+        self::assertGreaterThan(10, $whole, 'some are made whole by what they need');
+    }
+
+    /** @return PlanDocument of up to four stages with up to five parts each */
+    private static function seeded(OpenedBundle $opened, Randomizer $random): array
+    {
+        /** @var non-empty-list<string> $parts */
+        $parts = array_keys($opened->bundle->catalog->parts->all());
+        $fuels = array_keys($opened->bundle->catalog->fuels);
+        $stages = [];
+        for ($i = 1, $count = $random->getInt(1, 4); $i <= $count; $i++) {
+            $stages[] = [
+                'key' => "s{$i}", 'name' => '', 'fuel' => (string) $fuels[$random->getInt(0, count($fuels) - 1)],
+                'changes' => array_map(fn (int $at): array => ['fit' => (string) $parts[$at]], $random->pickArrayKeys($parts, $random->getInt(1, 5))),
+            ];
+        }
+
+        return ['name' => 'any', 'stages' => $stages];
+    }
+}
