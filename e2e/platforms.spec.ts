@@ -50,20 +50,31 @@ test('a kit spans its slots on the board, and changing one of its places breaks 
     await settled(page);
 });
 
-test('a turbo without its map gates the stage, and one key brings what it needs', async ({ page }) => {
+test('a turbo comes with what it needs; without its map it gates the stage, and one key brings what is missing', async ({
+    page,
+}) => {
     await signIn(page);
     await openBench(page, 'A bit each month');
     await cell(page, 'Turbo', 2).click();
-    await page.getByRole('button', { name: /Hybrid H2/ }).click();
+    const turbo = page.locator('[data-candidate]', { hasText: 'Hybrid H2' });
+    await expect(turbo).toContainText(/with Three-port solenoid.* and Dyno map/);
+    await turbo.click();
+    await expect(cell(page, 'Boost control', 2)).toHaveAttribute('aria-label', /Three-port solenoid, new/);
+    await expect(foot(page, 2)).toContainText('RON over the fuel');
+    await expect(foot(page, 2)).not.toContainText('gated');
+    for (const slot of ['Map', 'Boost control']) {
+        await cell(page, slot, 2).click();
+        await page.getByRole('button', { name: /^Remove from this stage/ }).click();
+        await settled(page);
+    }
     await expect(foot(page, 2)).toContainText('gated: no full load, no stop here');
     await expect(cell(page, 'Boost control', 2)).toContainText('needs Three-port solenoid');
     await cell(page, 'Boost control', 2).click();
     await strike(page, 'a');
     await expect(cell(page, 'Boost control', 2)).toHaveAttribute('aria-label', /new/);
     await settled(page);
-    await strike(page, 'u');
-    await strike(page, 'u');
-    await expect(foot(page, 2)).not.toContainText('gated');
+    for (let i = 0; i < 4; i++) await strike(page, 'u');
+    await expect(cell(page, 'Turbo', 2)).not.toHaveAttribute('aria-label', /Hybrid/);
     await settled(page);
 });
 

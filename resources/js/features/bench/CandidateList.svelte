@@ -17,6 +17,9 @@
     let typed = '';
     let pause: ReturnType<typeof setTimeout> | undefined;
 
+    const sentence = new Intl.ListFormat('en', { type: 'conjunction' });
+    const named = (parts: Candidate['with']) => sentence.format(parts.map(({ name }) => name));
+
     /** Letters go to the candidate that has them in its name. */
     function seek(letter: string) {
         clearTimeout(pause);
@@ -71,7 +74,7 @@
                         >{/if}
                 </small>
                 {#if one.with.length > 0}<small class="col-span-3 text-[11.5px] leading-snug text-soft"
-                        >with {one.with.map(({ name }) => name).join(' and ')}</small
+                        >with {named(one.with)}</small
                     >{/if}
                 {#each one.also_needs as need (need.sentence)}
                     <small
