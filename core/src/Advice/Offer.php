@@ -11,8 +11,10 @@ use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Evaluation\Evaluator;
 use Pebblerun\Core\Evaluation\Findings\Finding;
+use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\Timeline\StageState;
 use Pebblerun\Core\Job\Brief\Brief;
+use WeakMap;
 
 /**
  * The one rule of what may be proposed. A part: it fits the car, is still offered, is lawful for its use, and brings nothing that the
@@ -20,7 +22,13 @@ use Pebblerun\Core\Job\Brief\Brief;
  */
 final readonly class Offer
 {
-    public function __construct(private Brief $brief, private Evaluator $evaluator) {}
+    /** @var WeakMap<Build, array<string, Finding>> faults by id: the same states are compared with again and again */
+    private WeakMap $faults;
+
+    public function __construct(private Brief $brief, private Evaluator $evaluator)
+    {
+        $this->faults = new WeakMap;
+    }
 
     /** Whether nothing about the part itself speaks against it on this car. */
     public function admits(Part $part, Situation $now): bool
@@ -60,15 +68,14 @@ final readonly class Offer
         if ($before->build === $after->build) {
             return [];
         }
-        $known = array_map(fn (Finding $finding): string => $finding->id, $this->faults($before));
 
-        return array_values(array_filter($this->faults($after), fn (Finding $finding): bool => ! in_array($finding->id, $known, true)));
+        return array_values(array_diff_key($this->faults($after->build), $this->faults($before->build)));
     }
 
-    /** @return list<Finding> */
-    private function faults(StageState $state): array
+    /** @return array<string, Finding> by id */
+    private function faults(Build $build): array
     {
-        return array_values(array_filter($this->evaluator->findings($state->build), fn (Finding $finding): bool => $finding->kind->isFault()));
+        return $this->faults[$build] ??= array_column(array_filter($this->evaluator->findings($build), fn (Finding $finding): bool => $finding->kind->isFault()), null, 'id');
     }
 
     /** Year, gearbox and what else the car is: no part can be added to that. */
