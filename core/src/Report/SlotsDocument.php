@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Report;
 
+use Pebblerun\Core\Advice\Library\PartNotes;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Catalog\Platform\Slot;
 use Pebblerun\Core\Job\Starting\EngineKind;
@@ -39,7 +40,7 @@ final readonly class SlotsDocument
     public function stock(array $limits, array $fuelSystem): array
     {
         $words = [];
-        foreach ($this->platform->limits as $limit) {
+        foreach (array_filter($this->platform->limits, PartNotes::isOfTheComponent(...)) as $limit) {
             $words[$limit->key] = $this->words->limit($limit);
         }
         foreach ($this->platform->fuelSystem as $component) {
@@ -47,8 +48,8 @@ final readonly class SlotsDocument
         }
         $stock = [];
         foreach (['limits' => $limits, 'supplies' => $fuelSystem] as $list => $entries) {
-            foreach ($entries as $entry) {
-                $stock[] = ['list' => $list, 'entry' => $entry, 'words' => $words[$entry['key']] ?? ''];
+            foreach (array_filter($entries, fn (array $entry): bool => isset($words[$entry['key']])) as $entry) {
+                $stock[] = ['list' => $list, 'entry' => $entry, 'words' => $words[$entry['key']]];
             }
         }
 

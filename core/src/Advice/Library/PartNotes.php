@@ -11,10 +11,16 @@ use Pebblerun\Core\Catalog\Platform\Platform;
 /** What whoever writes a part down is told of it: what its figures come to, and what of the stock car stays though the part takes its slot. */
 final readonly class PartNotes
 {
-    /** What is judged of the whole engine, whatever stands in the slot. */
-    private const OF_THE_ENGINE = [Quantity::Knock, Quantity::Smoke, Quantity::ChargeTemperature];
+    /** What is judged of the whole engine, or against the part's own rating: it holds whatever stands in the slot. */
+    private const OF_ANY = [Quantity::Knock, Quantity::Smoke, Quantity::ChargeTemperature, Quantity::TurboFlow];
 
     public function __construct(private Platform $platform) {}
+
+    /** Whether a limit is the very component's: another part in its slot has another, or none. */
+    public static function isOfTheComponent(Limit $limit): bool
+    {
+        return ! in_array($limit->quantity, self::OF_ANY, true);
+    }
 
     /** @return list<PartNote> */
     public function of(Part $part): array
@@ -56,7 +62,7 @@ final readonly class PartNotes
         $own = array_map(fn (Limit $limit): string => "{$limit->slot}/{$limit->quantity->value}", $effects->limits);
         $supplied = array_map(fn (FuelComponent $component): string => "{$component->slot}/{$component->kind}", $effects->supplies);
         $isHere = fn (Limit|FuelComponent $one): bool => in_array($one->slot, $part->slots, true) && ! in_array($one->key, $effects->replaces, true);
-        $limits = array_filter($this->platform->limits, fn (Limit $limit): bool => $isHere($limit) && ! in_array($limit->quantity, self::OF_THE_ENGINE, true) && ! in_array("{$limit->slot}/{$limit->quantity->value}", $own, true));
+        $limits = array_filter($this->platform->limits, fn (Limit $limit): bool => $isHere($limit) && self::isOfTheComponent($limit) && ! in_array("{$limit->slot}/{$limit->quantity->value}", $own, true));
         $supplies = array_filter($this->platform->fuelSystem, fn (FuelComponent $component): bool => $isHere($component) && ! in_array("{$component->slot}/{$component->kind}", $supplied, true));
 
         return [
