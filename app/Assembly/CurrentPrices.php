@@ -9,7 +9,10 @@ use stdClass;
 final class CurrentPrices
 {
     /** What of a price is money; hours are figures of the part. */
-    public const MONEY = ['new', 'used', 'consumables', 'resale', 'revision'];
+    public const MONEY = ['new', ...self::BESIDE];
+
+    /** Besides what it costs new. */
+    public const BESIDE = ['used', 'consumables', 'resale', 'revision'];
 
     /** The newest of each part: by its day, and of one day by when it was entered. */
     private const NEWEST = 'select distinct on (prices.part_id) parts.key, prices.money, prices.as_of

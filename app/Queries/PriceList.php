@@ -2,6 +2,7 @@
 
 namespace App\Queries;
 
+use App\Assembly\CurrentPrices;
 use App\Models\Part;
 use App\Models\Price;
 use Illuminate\Support\Facades\DB;
@@ -31,7 +32,7 @@ final class PriceList
             'low' => $price->money['new'][0] ?? $price->money['new'],
             'likely' => $price->money['new'][1] ?? $price->money['new'],
             'high' => $price->money['new'][2] ?? $price->money['new'],
-            ...array_map(fn (mixed $money): mixed => is_array($money) ? $money[1] : $money, ['used' => $price->money['used'] ?? null, 'consumables' => $price->money['consumables'] ?? null, 'resale' => $price->money['resale'] ?? null]),
+            ...array_map(fn (mixed $money): mixed => is_array($money) ? $money[1] : $money, array_replace(array_fill_keys(CurrentPrices::BESIDE, null), array_intersect_key($price->money, array_flip(CurrentPrices::BESIDE)))),
             'source' => $price->source,
             'author' => $price->author?->name,
         ])->all());

@@ -135,8 +135,8 @@ final class LibraryRowsTest extends TestCase
         self::assertSame([42, 48, 55], [$rows[1]['low'], $rows[1]['likely'], $rows[1]['high']]);
         $used = $set(['likely' => null, 'low' => null, 'used' => 25])->assertCreated()->json('prices');
         self::assertEquals([60, 25, null], [$used[0]['likely'], $used[0]['used'], $used[1]['used']], 'a used price goes on from the newest');
-        $more = $set(['likely' => null, 'low' => null, 'consumables' => 12.5, 'resale' => 20])->assertCreated()->json('prices');
-        self::assertEquals([60, 25, 12.5, 20], [$more[0]['likely'], $more[0]['used'], $more[0]['consumables'], $more[0]['resale']]);
+        $more = $set(['likely' => null, 'low' => null, 'consumables' => 12.5, 'resale' => 20, 'revision' => 80])->assertCreated()->json('prices');
+        self::assertEquals([60, 25, 12.5, 20, 80], [$more[0]['likely'], $more[0]['used'], $more[0]['consumables'], $more[0]['resale'], $more[0]['revision']]);
         $shelf = fn (): array => array_column(array_merge(...array_column(array_merge(...array_column($this->get('/library/'.self::platform()->id)->viewData('page')['props']['shown']['lanes'], 'slots')), 'parts')), null, 'key');
         self::assertSame(['€ 60', '€ 50 to € 75', 'old' => false], [$shelf()['fjellvent-panel']['price']['words'], $shelf()['fjellvent-panel']['price']['range'], 'old' => $shelf()['fjellvent-panel']['price']['old']]);
         $this->travel(90)->days();

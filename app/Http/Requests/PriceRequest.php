@@ -2,21 +2,20 @@
 
 namespace App\Http\Requests;
 
+use App\Assembly\CurrentPrices;
+
 /** What a part costs from a day on: two decimals at the most, and of today or before. */
 final class PriceRequest extends PersonRequest
 {
-    /** What of a price is money besides what it costs new. */
-    private const BESIDE = ['used', 'consumables', 'resale'];
-
     /** @return array<string, list<mixed>> */
     public function rules(): array
     {
         return [
             ...self::doneOnce(),
-            'likely' => ['required_without_all:'.implode(',', self::BESIDE), 'nullable', 'numeric', 'min:0', 'max:1000000', 'decimal:0,3'],
+            'likely' => ['required_without_all:'.implode(',', CurrentPrices::BESIDE), 'nullable', 'numeric', 'min:0', 'max:1000000', 'decimal:0,3'],
             'low' => ['nullable', 'numeric', 'min:0', 'lte:likely', 'decimal:0,3'],
             'high' => ['nullable', 'numeric', 'gte:likely', 'max:1000000', 'decimal:0,3'],
-            ...array_fill_keys(self::BESIDE, ['nullable', 'numeric', 'min:0', 'max:1000000', 'decimal:0,3']),
+            ...array_fill_keys(CurrentPrices::BESIDE, ['nullable', 'numeric', 'min:0', 'max:1000000', 'decimal:0,3']),
             'as_of' => $this->pastDay(),
             'source' => ['nullable', 'string', 'max:500'],
         ];
@@ -40,7 +39,7 @@ final class PriceRequest extends PersonRequest
 
         return [
             ...($this->filled('likely') ? ['new' => [$this->filled('low') ? $this->float('low') : $likely, $likely, $this->filled('high') ? $this->float('high') : $likely]] : []),
-            ...array_map($this->float(...), array_combine($said = array_values(array_filter(self::BESIDE, $this->filled(...))), $said)),
+            ...array_map($this->float(...), array_combine($said = array_values(array_filter(CurrentPrices::BESIDE, $this->filled(...))), $said)),
         ];
     }
 }

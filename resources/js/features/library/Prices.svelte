@@ -15,8 +15,9 @@
         mayPrice: boolean;
         again: () => void;
         /** Also the one price that there is. */ always?: boolean;
+        /** It is a map, which can be written once more. */ isMap?: boolean;
     };
-    let { part, money, mayPrice, again, always = false }: Props = $props();
+    let { part, money, mayPrice, again, always = false, isMap = false }: Props = $props();
     let known = $state.raw<Prices>({ prices: [], sold_by: [] });
     const rows = $derived(known.prices);
     const now = today();
@@ -29,13 +30,15 @@
                 ['used', 'Used'],
                 ['consumables', 'Consumables'],
                 ['resale', 'Trade-in value'],
+                ['revision', 'Retune'],
             ] as const
-        ).slice(0, always ? 4 : 2),
+        ).slice(0, always ? (isMap ? 5 : 4) : 2),
     );
     const extras = [
         ['used', 'used'],
         ['consumables', 'consumables'],
         ['resale', 'trade-in'],
+        ['revision', 'retune'],
     ] as const;
     let asOf = $state(now);
     let source = $state('');

@@ -177,9 +177,10 @@
             <Triple entry={part} path="price.used" label="Used" unit={options.money} />
             <Num entry={part} path="price.consumables" label="Consumables" unit={options.money} />
             <Num entry={part} path="price.resale" label="Trade-in value" unit={options.money} />
+            {#if isMap}<Triple entry={part} path="price.revision" label="Retune" unit={options.money} />{/if}
         </div>
     {:else if id !== null}
-        <Prices always part={{ id }} money={options.money} mayPrice={maySetPrices} again={() => {}} />
+        <Prices always {isMap} part={{ id }} money={options.money} mayPrice={maySetPrices} again={() => {}} />
     {/if}
     <div class="mt-2 flex flex-wrap items-end gap-3">
         <Num entry={part} path="price.hours" label="To fit" unit="h" />
