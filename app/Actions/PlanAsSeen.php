@@ -9,6 +9,7 @@ use Pebblerun\Core\Catalog\Catalog;
 use Pebblerun\Core\CoreException;
 use Pebblerun\Core\Job\Commands\Commands;
 use Pebblerun\Core\Job\Commands\PlanDraft;
+use Pebblerun\Core\Job\Commands\PlanReversal;
 
 /**
  * A plan as an edit's sender saw it: as it stood at the version that was shown, with what their own queue did since. What others
@@ -36,23 +37,28 @@ final readonly class PlanAsSeen
         }
         $document = PlanRevision::query()->where('plan_id', $plan->id)->where('version', '<=', $edit->seen)->orderByDesc('number')->first()->document ?? $since[0]->document;
         $catalog = Bundles::of($plan)->bundle->catalog;
+        $before = $document;
         foreach ($since as $revision) {
             if ($revision->queue === $edit->queue) {
-                $document = self::after($document, $revision, $catalog);
+                $document = self::after($document, $revision, $before, $catalog);
             }
+            $before = $revision->document;
         }
 
         return new self($document, $theirs);
     }
 
     /**
+     * With one of their own edits, and nothing of what others had done when it was made: an undo goes over that.
+     *
      * @param  PlanDocument  $document
-     * @return PlanDocument with one of their own edits
+     * @param  PlanDocument  $before  the plan that the edit was made on
+     * @return PlanDocument
      */
-    private static function after(array $document, PlanRevision $own, Catalog $catalog): array
+    private static function after(array $document, PlanRevision $own, array $before, Catalog $catalog): array
     {
         if ($own->commands === null) {
-            return $own->document;
+            return PlanReversal::of($before, $own->document, $document, $catalog)->document ?? $document;
         }
         try {
             return Commands::apply($document, $own->commands, $catalog);

@@ -116,6 +116,21 @@ final class SyncTest extends TestCase
         self::assertEquals($start, $this->plan()->document);
     }
 
+    public function test_an_undo_over_anothers_change_does_not_make_that_change_seen(): void
+    {
+        $queue = ['queue' => str_repeat('b4', 8)];
+        $mine = str_repeat('d6', 8);
+        $this->edit([self::MOVE], 1, more: [...$queue, 'request' => $mine])->assertOk();
+        $this->edit([self::rename('s1', 'theirs')], 2, 'owner')->assertOk();
+        // Sent before any answer came: neither has seen the other's name.
+        $this->step('undo', $mine, 1, more: $queue)->assertOk();
+        $refusal = $this->edit([self::rename('s1', 'over theirs')], 1, more: $queue)->assertStatus(409);
+        self::assertSame('Stage 1 is called "theirs"', ucfirst($refusal->json('fields.0.theirs')));
+        self::assertSame('theirs', $this->names()[0]);
+        $this->edit([self::rename('s2', 'mine')], 1, more: $queue)->assertOk();
+        self::assertSame('mine', $this->names()[1], 'what nobody else touched follows');
+    }
+
     public function test_what_another_changed_is_undone_by_name_only(): void
     {
         $this->edit([self::rename('s1', 'theirs')], 1, 'owner')->assertOk();
