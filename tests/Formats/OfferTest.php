@@ -110,25 +110,31 @@ final class OfferTest extends TestCase
     #[DataProvider('jobs')]
     public function test_every_fix_of_a_job_done_leaves_no_new_fault(string $job): void
     {
-        $this->fixes(self::bundle($job), self::document($job), $job);
+        self::fixes(self::bundle($job), self::document($job), $job);
         // Short of a target that is far, of money, and of what it may bear.
         $document = (new Folder(self::ROOT.'/demo', DocumentReader::standard()))->bundle($job);
-        $document['brief']['target'] = ['wheel_power' => 1.25 * Estimate::of(self::bundle($job)->bundle)->last()->likely->peakPower()->value / self::bundle($job)->units->power->watts()];
-        $document['brief']['budget'] = ['total' => 1500];
+        $document['brief']['target'] = ['power' => 1.05 * Estimate::of(self::bundle($job)->bundle)->last()->likely->peakPower()->value / self::bundle($job)->units->power->watts()];
+        $document['brief']['budget'] = ['total' => 4000];
         $document['brief']['risk'] = 'cautious';
-        $this->fixes(DocumentReader::standard()->open($document), self::document($job), "{$job}, hard pressed");
+        self::assertGreaterThan(0, self::fixes(DocumentReader::standard()->open($document), self::document($job), "{$job}, hard pressed"), 'something is proposed');
     }
 
-    /** @param  PlanDocument  $plan */
-    private function fixes(OpenedBundle $opened, array $plan, string $what): void
+    /**
+     * @param  PlanDocument  $plan
+     * @return int how many were done
+     */
+    private static function fixes(OpenedBundle $opened, array $plan, string $what): int
     {
+        $done = 0;
         $fixes = new Fixes(Estimate::of($opened->withPlan($plan)->bundle), $plan, fn (array $changed): Plan => $opened->withPlan($changed)->bundle->plan);
         foreach (VerdictSubject::cases() as $subject) {
             foreach ($fixes->of($subject) as $fix) {
                 self::assertBreaksNothing($opened, $plan, $fix->commands, "{$what}: {$fix->message->code->name}");
+                $done++;
             }
         }
-        $this->addToAssertionCount(1);
+
+        return $done;
     }
 
     public function test_every_candidate_of_five_hundred_plans_done_leaves_no_new_fault(): void

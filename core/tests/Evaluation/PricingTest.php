@@ -8,6 +8,7 @@ use Pebblerun\Core\Catalog\Parts\MapTraits;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Parts\PartPrice;
 use Pebblerun\Core\Catalog\Shop\Rates;
+use Pebblerun\Core\Evaluation\Money\Margin;
 use Pebblerun\Core\Evaluation\Money\Pricing;
 use Pebblerun\Core\Evaluation\Money\StageCost;
 use Pebblerun\Core\Evaluation\Money\Tax;
@@ -127,5 +128,11 @@ final class PricingTest extends TestCase
     {
         self::assertSame(100.0, Tax::off(120.0, 20.0));
         self::assertSame(100.0, Tax::off(100.0, 0.0));
+    }
+
+    public function test_a_margin_is_a_share_of_what_a_part_costs_the_shop(): void
+    {
+        self::assertEqualsWithDelta(100.0, Margin::on(80.0, 25.0), 1e-9);
+        self::assertSame(80.0, Margin::on(80.0, 0.0));
     }
 }

@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Formats\PriceList;
 
+use Pebblerun\Core\Evaluation\Money\Margin;
 use Pebblerun\Core\Evaluation\Money\Tax;
 use Pebblerun\Formats\PlainText;
 
@@ -32,9 +33,9 @@ final readonly class ListedPrice
         $maker = $cells[$at['maker'] ?? -1] ?? '';
         $name = $cells[$at['name'] ?? -1] ?? '';
         $faults = [];
-        $share = $matching->cost ? 1.0 + $margin / 100.0 : 1.0;
-        $price = self::money($cells[$at['price']] ?? '', 'price', $matching, $tax, $decimals, $faults, $share);
-        $used = self::money($cells[$at['used'] ?? -1] ?? '', 'used price', $matching, $tax, $decimals, $faults, $share);
+        $margin = $matching->cost ? $margin : 0.0;
+        $price = self::money($cells[$at['price']] ?? '', 'price', $matching, $tax, $decimals, $faults, $margin);
+        $used = self::money($cells[$at['used'] ?? -1] ?? '', 'used price', $matching, $tax, $decimals, $faults, $margin);
         if (($cells[$at['price']] ?? '') === '') {
             $faults[] = 'it has no price';
         }
@@ -58,9 +59,9 @@ final readonly class ListedPrice
      * Without tax, in the shop's currency; null for none.
      *
      * @param  list<string>  $faults  to which what is wrong is added
-     * @param  float  $share  of what is listed that the shop sells it for
+     * @param  float  $margin  percent
      */
-    private static function money(string $text, string $what, Matching $matching, float $tax, int $decimals, array &$faults, float $share): ?float
+    private static function money(string $text, string $what, Matching $matching, float $tax, int $decimals, array &$faults, float $margin): ?float
     {
         if ($text === '') {
             return null;
@@ -78,7 +79,7 @@ final readonly class ListedPrice
             return null;
         }
 
-        return round($share * $matching->rate * ($matching->taxed ? Tax::off($figure, $tax) : $figure), $decimals);
+        return round(Margin::on($matching->rate * ($matching->taxed ? Tax::off($figure, $tax) : $figure), $margin), $decimals);
     }
 
     /**

@@ -24,8 +24,17 @@ final readonly class PartPreview
     /** Kinds of maps, those that suit any build first. */
     private const MAPS = [MapKind::Dyno, MapKind::Remote, MapKind::OffTheShelf];
 
+    private Situation $stock;
+
+    private Offer $offer;
+
     /** @param  Bundle  $bundle  a stock car with one empty stage */
-    public function __construct(private Bundle $bundle) {}
+    public function __construct(private Bundle $bundle)
+    {
+        $planned = PlannedStages::of($bundle);
+        $this->stock = $planned->states[0]->build->situation;
+        $this->offer = new Offer($bundle->brief, $planned->evaluator);
+    }
 
     /** @return list<array{ReferenceBuild, list<Part>, Candidate}> each build that differs from those before it, what stands in it, and the part there */
     public function of(Part $part): array
@@ -66,8 +75,8 @@ final readonly class PartPreview
     {
         foreach (self::MAPS as $kind) {
             foreach ($this->bundle->catalog->parts->all() as $one) {
-                $with = $this->stock()->with($part)->with($one);
-                if ($one->map?->kind === $kind && $this->offer()->admits($one, $with) && array_intersect($one->slots, $part->slots) === [] && array_filter($one->requires, fn (Need $need): bool => $need->appliesIn($with) && ! $need->that->holds($with)) === []) {
+                $with = $this->stock->with($part)->with($one);
+                if ($one->map?->kind === $kind && $this->offer->admits($one, $with) && array_intersect($one->slots, $part->slots) === [] && array_filter($one->requires, fn (Need $need): bool => $need->appliesIn($with) && ! $need->that->holds($with)) === []) {
                     return $one;
                 }
             }
@@ -79,21 +88,11 @@ final readonly class PartPreview
     /** @return list<Part> the cheapest way to all that it asks for and goes with */
     private function needed(Part $part): array
     {
-        $situation = $this->stock()->with($part);
+        $situation = $this->stock->with($part);
         $that = array_map(fn (Need $need): Condition => $need->that, array_values(array_filter([...$part->requires, ...$part->recommends], fn (Need $need): bool => $need->appliesIn($situation))));
-        $ways = $that === [] ? [] : (new RequirementResolver($this->bundle->catalog, $this->offer(), $this->bundle->shop->rates->labour))->of(new All($that), $situation, 1);
+        $ways = $that === [] ? [] : (new RequirementResolver($this->bundle->catalog, $this->offer, $this->bundle->shop->rates->labour))->of(new All($that), $situation, 1);
 
         return array_values(array_filter($ways[0] ?? [], fn (Part $one): bool => array_intersect($one->slots, $part->slots) === []));
-    }
-
-    private function stock(): Situation
-    {
-        return PlannedStages::of($this->bundle)->states[0]->build->situation;
-    }
-
-    private function offer(): Offer
-    {
-        return new Offer($this->bundle->brief, PlannedStages::of($this->bundle)->evaluator);
     }
 
     /**
