@@ -17,7 +17,7 @@ final class PriceListRows
 {
     private const SEVERAL = 'Several parts are called this: choose which are meant, or add a column with our own key (it is in the table of parts that the library writes).';
 
-    /** Parts that a refused line may mean, each with the platforms it stands on. */
+    /** Parts that a refused line may mean, each with its platforms. */
     private const SAME = "select r.line, p.id, coalesce((select string_agg(l.name, ', ' order by l.name) from fitments f join platforms l on l.id = f.platform_id where f.part_id = p.id and f.left_at is null), 'on no platform yet') as platforms
         from price_list_rows r join parts p on p.shop_id = ? and p.called = lower(r.maker || E'\\n' || r.name)
         where r.price_list_id = ? and r.line = any(?::int[]) and r.outcome = 'refused' and r.reason = ? order by r.line, platforms, p.id";
@@ -77,7 +77,7 @@ final class PriceListRows
     }
 
     /**
-     * Which parts lines may mean that several are called by, each with the platforms it stands on.
+     * Which parts lines may mean that several are called by, each with its platforms.
      *
      * @param  list<int>  $lines
      * @return array<int, list<array{id: int, platforms: string}>> by line

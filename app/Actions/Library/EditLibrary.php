@@ -48,7 +48,7 @@ final readonly class EditLibrary
     }
 
     /**
-     * @param  non-empty-list<Platform>  $platforms  it stands on all of them, or on none
+     * @param  non-empty-list<Platform>  $platforms  added to all of them, or to none
      * @param  array<string, mixed>  $document  its key is made of maker and name; the same part of another platform keeps its own
      * @return LibraryEdit of the first platform
      */

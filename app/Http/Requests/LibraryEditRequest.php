@@ -19,7 +19,7 @@ final class LibraryEditRequest extends SeenRequest
         ];
     }
 
-    /** @return list<Platform> on which a new part stands as well; another shop's are as good as none */
+    /** @return list<Platform> that a new part is added to as well; another shop's are refused */
     public function also(): array
     {
         $asked = array_values(array_unique(array_map(intval(...), (array) $this->input('also', []))));

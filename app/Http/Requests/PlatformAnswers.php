@@ -2,14 +2,13 @@
 
 namespace App\Http\Requests;
 
-use Illuminate\Support\Str;
 use Illuminate\Validation\Rule;
 
 /** Answers about an engine that a platform can be made of, wherever they are given. */
 final class PlatformAnswers
 {
     /**
-     * @param  string  $under  what stands before each answer's name: "platform_of."
+     * @param  string  $under  prefix of each answer's name: "platform_of."
      * @param  list<mixed>  $needed  when they are
      * @return array<string, list<mixed>>
      */
@@ -82,15 +81,14 @@ final class PlatformAnswers
     }
 
     /**
-     * Make and model, with the displacement where the model does not say it.
+     * Make and model, with the displacement where the model says none.
      *
      * @param  array<string, mixed>  $given
      */
     private static function named(array $given): string
     {
-        $litres = number_format((float) $given['displacement'], 1);
         $name = "{$given['make']} {$given['model']}";
 
-        return Str::contains($name, $litres) ? $name : "{$name} {$litres}";
+        return preg_match('/\d[.,]\d/', $name) === 1 ? $name : "{$name} ".number_format((float) $given['displacement'], 1);
     }
 }

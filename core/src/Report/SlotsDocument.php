@@ -10,7 +10,7 @@ use Pebblerun\Core\Job\Starting\TypicalParts;
 use Pebblerun\Core\Report\Words\PartNoteWords;
 use Pebblerun\Core\Units\UnitSystem;
 
-/** A platform's slots for whoever writes a part down: what such parts usually give there, and what of the stock car stands there. */
+/** A platform's slots for whoever writes a part down: what such parts usually give, and the stock car's own limits and pumps. */
 final readonly class SlotsDocument
 {
     /** @param  UnitSystem  $units  of the shop, which documents are written in */
@@ -34,7 +34,7 @@ final readonly class SlotsDocument
 
     /**
      * @param  list<array<string, mixed>>  $limits  of the platform's document
-     * @param  list<array<string, mixed>>  $fuelSystem  likewise
+     * @param  list<array<string, mixed>>  $fuelSystem  of the platform's document
      * @return list<array<string, mixed>> "stock" of libraryOptions in schemas/answers.json
      */
     public function stock(array $limits, array $fuelSystem): array

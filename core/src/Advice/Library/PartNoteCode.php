@@ -8,7 +8,7 @@ enum PartNoteCode
     case GoodFor;
     /** A cooler told by its core: what is typical of it. */
     case TypicalCooler;
-    /** It stands where the charge is cooled, and says nothing of its core. */
+    /** It is a cooler by its slot, and says nothing of its core. */
     case CoolsNothing;
     /** A limit of the stock component in its slot stays. */
     case LimitStays;

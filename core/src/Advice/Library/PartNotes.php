@@ -11,7 +11,7 @@ use Pebblerun\Core\Catalog\Platform\Platform;
 /** What whoever writes a part down is told of it: what its figures come to, and what of the stock car stays though the part takes its slot. */
 final readonly class PartNotes
 {
-    /** What is judged of the whole engine, or against the part's own rating: it holds whatever stands in the slot. */
+    /** What is judged of the whole engine, or against the part's own rating: it holds whatever is in the slot. */
     private const OF_ANY = [Quantity::Knock, Quantity::Smoke, Quantity::ChargeTemperature, Quantity::TurboFlow];
 
     public function __construct(private Platform $platform) {}

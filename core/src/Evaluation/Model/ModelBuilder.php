@@ -129,7 +129,7 @@ final readonly class ModelBuilder
     }
 
     /**
-     * A pump or a set of injectors stands in the place of the one of its kind in its slot; what a part names goes as well.
+     * A pump or a set of injectors replaces the one of its kind in its slot; what a part names goes as well.
      *
      * @param  array<string, FuelComponent>  $fuel  by key
      * @return array<string, FuelComponent>

@@ -25,7 +25,7 @@ final class NewSlots
         'driveline' => ['driveline', [4, 3, 3], 'none'],
     ];
 
-    /** Key: name, lane, family, what stands there from the factory, whether it lies inside, for which engines (t turbo, n natural, b blown, d diesel, s single). */
+    /** Key: name, lane, family, the factory's part, whether it is inside the engine, for which engines (t turbo, n natural, b blown, d diesel, s single). */
     private const SLOTS = [
         'map' => ['Map', 'map', 'map', 'factory', false, 'tnbd'],
         'governor' => ['Governor', 'map', 'map', 'stock spring', false, 's'],

@@ -98,7 +98,7 @@ final readonly class TypicalFigures
 
     /**
      * @param  float  $power  of the stock car at its wheels, in the shop's unit
-     * @param  float  $torque  likewise
+     * @param  float  $torque  of the stock car at its wheels, in the shop's unit
      */
     public function __construct(private StockEngine $engine, private float $power, private float $torque, private UnitSystem $units) {}
 

@@ -47,7 +47,7 @@ final class TypicalParts
 
     /**
      * @param  float  $power  W of the stock car at its wheels
-     * @param  float  $torque  N·m likewise
+     * @param  float  $torque  N·m of the stock car at its wheels
      * @return ?array{gain: ?array{power: list<float>, torque: list<float>}, hours: float} in the shop's units; null where nothing is usual
      */
     public static function of(EngineKind $kind, string $slot, float $power, float $torque, UnitSystem $units): ?array

@@ -3,7 +3,7 @@
     import Num from './Num.svelte';
     import { at, put, type Entry } from './paths';
 
-    /** What of the stock car stands in a part's slots: each stays, goes with the old part, or has the part's own figures in its place. */
+    /** Limits and pumps of the stock car in a part's slots: each stays, goes with the old part, or has the part's own figures in its place. */
     type Props = { part: Entry; stock: LibraryOptions['stock']; units: LibraryOptions['units'] };
     let { part, stock, units }: Props = $props();
     const slots = $derived((part.slots as string[] | undefined) ?? []);
@@ -42,7 +42,7 @@
 </script>
 
 {#if there.length > 0}
-    <h3 class="mt-3 font-medium">What stands there on the stock car</h3>
+    <h3 class="mt-3 font-medium">On the stock car</h3>
     {#each there as one ((one.entry as Entry).key)}
         {@const mine = own(one)}
         {@const name = String((one.entry as Entry).name)}
