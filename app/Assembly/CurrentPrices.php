@@ -3,21 +3,13 @@
 namespace App\Assembly;
 
 use Illuminate\Support\Facades\DB;
+use Pebblerun\Core\Catalog\Parts\PartPrice;
 use stdClass;
 
 /** What the parts of a platform cost today. No version and no plan pins it: it is laid over the figures when they are read. */
 final class CurrentPrices
 {
-    /** What of a price is money; hours are figures of the part. */
-    public const MONEY = ['new', ...self::BESIDE];
-
-    /** Besides what it costs new. */
-    public const BESIDE = ['used', 'consumables', 'resale', 'revision'];
-
-    /** The newest of each part: by its day, and of one day by when it was entered. */
-    private const NEWEST = 'select distinct on (prices.part_id) parts.key, prices.money, prices.as_of
-        from prices join parts on parts.id = prices.part_id join fitments on fitments.part_id = parts.id
-        where fitments.platform_id = ? and prices.created_at <= ? order by prices.part_id, prices.as_of desc nulls last, prices.id desc';
+    private const KNOWN = 'select parts.key, p.money, p.as_of from fitments join parts on parts.id = fitments.part_id join lateral (select * from prices_known(?) where part_id = parts.id) p on true where fitments.platform_id = ?';
 
     /**
      * @param  ?string  $known  ISO 8601: as the shop knew them then; null for now
@@ -27,7 +19,7 @@ final class CurrentPrices
     {
         $prices = [];
         /** @var stdClass $row */
-        foreach (DB::select(self::NEWEST, [$platform, $known ?? 'infinity']) as $row) {
+        foreach (DB::select(self::KNOWN, [$known ?? 'infinity', $platform]) as $row) {
             $prices[$row->key] = [...(array) json_decode($row->money, true), ...($row->as_of === null ? [] : ['as_of' => $row->as_of])];
         }
         ksort($prices);
@@ -39,7 +31,7 @@ final class CurrentPrices
     public static function ofPart(int $shop, string $key): array
     {
         /** @var ?stdClass $row */
-        $row = DB::selectOne('select p.money, p.as_of from prices p join parts on parts.id = p.part_id where parts.shop_id = ? and parts.key = ? order by p.as_of desc nulls last, p.id desc limit 1', [$shop, $key]);
+        $row = DB::selectOne('select p.money, p.as_of from newest_prices p join parts on parts.id = p.part_id where parts.shop_id = ? and parts.key = ?', [$shop, $key]);
 
         return $row === null ? [] : [...(array) json_decode($row->money, true), ...($row->as_of === null ? [] : ['as_of' => $row->as_of])];
     }
@@ -64,7 +56,7 @@ final class CurrentPrices
      */
     public static function work(array $part): array
     {
-        return array_diff_key((array) $part['price'], array_flip([...self::MONEY, 'as_of']));
+        return array_diff_key((array) $part['price'], array_flip([...PartPrice::MONEY, 'as_of']));
     }
 
     /**

@@ -59,7 +59,7 @@ final class PriceListRows
         select ?, t.line, case when t.why <> '' then 'refused' when t.part is null then 'added' when p.new = t.price and (t.used is null or t.used = p.used) then 'unchanged' else 'changed' end,
             t.article, t.maker, t.name, t.part, p.id, p.new, t.price, t.used, t.lead_days, t.stock, t.why
         from told t left join lateral (
-            select q.id, likely(q.money->'new') as new, likely(q.money->'used') as used from prices q where q.part_id = t.part order by q.as_of desc nulls last, q.id desc limit 1) p on true";
+            select id, likely(money->'new') as new, likely(money->'used') as used from newest_prices where part_id = t.part) p on true";
 
     /**
      * Every line of a list, in one statement. Inside a transaction that holds the shop's library.

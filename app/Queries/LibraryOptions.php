@@ -27,7 +27,7 @@ final class LibraryOptions
             'stock' => $slots->stock($draft->platform['limits'], $draft->platform['fuel_system'] ?? []),
             'parts' => array_map(fn (Part $part): array => ['key' => $part->key, 'name' => $part->name, 'maker' => $part->maker], $parts),
             'tags' => array_values(array_unique(array_merge(...array_map(fn (Part $part): array => $part->tags, $parts)))),
-            'access_groups' => array_values(array_unique(array_filter(array_map(fn (Part $part): ?string => $part->price->accessGroup, $parts)))),
+            'access_groups' => array_values(array_unique(array_filter(array_map(fn (Part $part): ?string => $part->work->accessGroup, $parts)))),
             'dynos' => array_keys($bundle->shop->dynoFactors),
             'units' => self::units($reader->shop),
             'money' => Reading::of($reader)->formatter($draft->opened())->symbol(),

@@ -32,7 +32,7 @@ final class PartsTable
 
         return [
             $slot, $part->maker, $part->name, ...$figures, $gain === null ? '' : Terms::evidence($gain->evidence), $gain->note ?? '',
-            $say->money($part->price->new->likely), $part->price->asOf, $part->price->hours / 100.0, $part->retired === null ? 'yes' : 'no longer', $part->key,
+            $say->money($part->price->new->likely), $part->price->asOf, $part->work->hours / 100.0, $part->retired === null ? 'yes' : 'no longer', $part->key,
         ];
     }
 }

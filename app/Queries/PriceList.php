@@ -2,10 +2,10 @@
 
 namespace App\Queries;
 
-use App\Assembly\CurrentPrices;
 use App\Models\Part;
 use App\Models\Price;
 use Illuminate\Support\Facades\DB;
+use Pebblerun\Core\Catalog\Parts\PartPrice;
 use stdClass;
 
 /** What a part cost, the newest first, and who sells it: as its suppliers said last. */
@@ -32,7 +32,7 @@ final class PriceList
             'low' => $price->money['new'][0] ?? $price->money['new'],
             'likely' => $price->money['new'][1] ?? $price->money['new'],
             'high' => $price->money['new'][2] ?? $price->money['new'],
-            ...array_map(fn (mixed $money): mixed => is_array($money) ? $money[1] : $money, array_replace(array_fill_keys(CurrentPrices::BESIDE, null), array_intersect_key($price->money, array_flip(CurrentPrices::BESIDE)))),
+            ...array_map(fn (mixed $money): mixed => is_array($money) ? $money[1] : $money, array_replace(array_fill_keys(PartPrice::BESIDE, null), array_intersect_key($price->money, array_flip(PartPrice::BESIDE)))),
             'source' => $price->source,
             'author' => $price->author?->name,
         ])->all());

@@ -13,6 +13,7 @@ use Pebblerun\Core\Catalog\Parts\MapTraits;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Parts\PartCollection;
 use Pebblerun\Core\Catalog\Parts\PartPrice;
+use Pebblerun\Core\Catalog\Parts\PartWork;
 use Pebblerun\Core\Catalog\Parts\ReferenceBuild;
 use Pebblerun\Core\Catalog\Platform\Car;
 use Pebblerun\Core\Catalog\Platform\Ceiling;
@@ -176,7 +177,7 @@ final class Lyre
 
         return new Part(
             $key, ucfirst($key), 'Kolvane', $slots, $contains, $tags, $map, $gains, $runsUnmapped, $effects,
-            [], [], [], PartPrice::free(), false, '', [],
+            [], [], [], PartPrice::free(), new PartWork, false, '', [],
         );
     }
 
@@ -187,7 +188,7 @@ final class Lyre
 
         return new Part(
             $part->key, $part->name, $part->maker, $part->slots, $part->contains, $part->tags, $part->map, $gains, $part->runsUnmapped, $part->effects,
-            $part->requires, $part->recommends, $part->conflicts, $part->price, $part->trackOnly, $part->lawNote, $part->cautions,
+            $part->requires, $part->recommends, $part->conflicts, $part->price, $part->work, $part->trackOnly, $part->lawNote, $part->cautions,
         );
     }
 

@@ -4,7 +4,12 @@ namespace Tests\Formats;
 
 use Pebblerun\Core\Advice\Candidate;
 use Pebblerun\Core\Advice\Candidates;
+use Pebblerun\Core\Advice\Fix;
+use Pebblerun\Core\Advice\FixCode;
 use Pebblerun\Core\Advice\Fixes;
+use Pebblerun\Core\Advice\Movers;
+use Pebblerun\Core\Advice\Offer;
+use Pebblerun\Core\Advice\Reaching;
 use Pebblerun\Core\Advice\VerdictSubject;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Estimate;
@@ -107,6 +112,50 @@ final class OfferTest extends TestCase
         self::assertGreaterThan(3, $offered);
     }
 
+    /**
+     * @param  PlanDocument  $plan
+     * @param  list<array<string, mixed>>  $commands
+     * @return int minor units that a stage costs then, as the bench shows it
+     */
+    private static function spend(OpenedBundle $opened, array $plan, array $commands, int $stage): int
+    {
+        $planned = PlannedStages::of($opened->withPlan(Commands::apply($plan, $commands, $opened->bundle->catalog))->bundle);
+
+        return $planned->evaluator->money($planned->states[$stage]->bought)->spend->likely;
+    }
+
+    #[DataProvider('jobs')]
+    public function test_whatever_is_proposed_costs_what_the_bench_shows_then(string $job): void
+    {
+        $opened = self::bundle($job);
+        $catalog = $opened->bundle->catalog;
+        $plan = self::document($job);
+        $estimate = Estimate::of($opened->bundle);
+        $candidates = new Candidates($estimate->planned);
+        $movers = new Movers($catalog, $estimate->evaluator, new Offer($opened->bundle->brief, $estimate->evaluator));
+        $compared = 0;
+        foreach ($plan['stages'] as $i => $stage) {
+            $now = $estimate->costs[$i + 1]->spend->likely;
+            foreach ($catalog->platform->slots as $slot => $_) {
+                $draft = new PlanDraft($plan, $catalog);
+                $draft->drop($i, $slot);
+                $without = self::spend($opened, $draft->plan, [], $i + 1);
+                foreach ($candidates->parts($slot, $i + 1) as $candidate) {
+                    if (! $candidate->chosen) {
+                        self::assertSame(self::spend($opened, $draft->plan, self::commands($candidate, $stage['key']), $i + 1) - $without, $candidate->costs, "{$candidate->choice->key} in {$stage['key']}");
+                        $compared++;
+                    }
+                }
+            }
+            foreach ($estimate->results[$i + 1]->readings as $reading) {
+                foreach ($movers->of($reading, $estimate->results[$i + 1]->model, $estimate->results[$i + 1]->state) as $mover) {
+                    $mover->part === null || self::assertSame(self::spend($opened, $plan, [['do' => 'fit', 'stage' => $stage['key'], 'part' => $mover->part->key]], $i + 1) - $now, $mover->costs, "{$mover->part->key} for {$reading->limit->key} in {$stage['key']}");
+                }
+            }
+        }
+        self::assertGreaterThan(5, $compared);
+    }
+
     #[DataProvider('jobs')]
     public function test_every_fix_of_a_job_done_leaves_no_new_fault(string $job): void
     {
@@ -120,6 +169,25 @@ final class OfferTest extends TestCase
     }
 
     /**
+     * The money that a fix names is what the plan comes to once it is done.
+     *
+     * @param  PlanDocument  $plan
+     */
+    private static function assertCosts(OpenedBundle $opened, array $plan, Fix $fix, string $what): void
+    {
+        $now = Estimate::of($opened->withPlan($plan)->bundle)->total()->likely;
+        $then = Estimate::of($opened->withPlan(Commands::apply($plan, $fix->commands, $opened->bundle->catalog))->bundle)->total()->likely;
+        $named = $fix->message->parameters;
+        $said = match ($fix->message->code) {
+            FixCode::FitToReach => $named['way'] instanceof Reaching ? $now + $named['way']->costs : null,
+            FixCode::MapOnce => $now - $named['saved'],
+            FixCode::UsedPrices, FixCode::WithoutPart => $named['total'],
+            default => $then,
+        };
+        self::assertSame($then, $said, "{$what}: {$fix->message->code->name}");
+    }
+
+    /**
      * @param  PlanDocument  $plan
      * @return int how many were done
      */
@@ -130,6 +198,7 @@ final class OfferTest extends TestCase
         foreach (VerdictSubject::cases() as $subject) {
             foreach ($fixes->of($subject) as $fix) {
                 self::assertBreaksNothing($opened, $plan, $fix->commands, "{$what}: {$fix->message->code->name}");
+                self::assertCosts($opened, $plan, $fix, $what);
                 $done++;
             }
         }

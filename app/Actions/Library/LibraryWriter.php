@@ -7,6 +7,7 @@ use App\Assembly\CurrentPrices;
 use App\Models\Platform;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
+use Pebblerun\Core\Catalog\Parts\PartPrice;
 
 /** Writes documents that were read and found right into the rows of a platform: rows keep their identity by key. */
 final readonly class LibraryWriter
@@ -102,8 +103,8 @@ final readonly class LibraryWriter
     /** @param  array<string, mixed>  $said */
     private function price(int $part, array $said): bool
     {
-        $money = array_intersect_key($said, array_flip(CurrentPrices::MONEY));
-        $newest = DB::table('prices')->where('part_id', $part)->orderByRaw('as_of desc nulls last')->orderByDesc('id')->first(['money', 'as_of']);
+        $money = array_intersect_key($said, array_flip(PartPrice::MONEY));
+        $newest = DB::table('newest_prices')->where('part_id', $part)->first(['money', 'as_of']);
         if ($newest !== null && (! isset($said['as_of']) || $newest->as_of === $said['as_of']) && Canonical::hash((array) json_decode($newest->money, true)) === Canonical::hash($money)) {
             return false;
         }

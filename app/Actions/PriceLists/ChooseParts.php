@@ -15,7 +15,7 @@ final class ChooseParts
     private const CHOSEN = "with chosen as (
             select c.part, c.at, p.id as price_id, likely(p.money->'new') as new, likely(p.money->'used') as used
             from unnest(?::bigint[]) with ordinality as c(part, at)
-            left join lateral (select id, money from prices q where q.part_id = c.part order by q.as_of desc nulls last, q.id desc limit 1) p on true)
+            left join lateral (select id, money from newest_prices where part_id = c.part) p on true)
         update price_list_rows r set part_id = f.part, price_id = f.price_id, was = f.new, reason = '',
             others = (select coalesce(jsonb_agg(part order by at), '[]') from chosen where at > 1),
             outcome = case when exists (select from chosen where new is distinct from r.price or (r.used is not null and used is distinct from r.used)) then 'changed' else 'unchanged' end

@@ -27,7 +27,7 @@ final readonly class TakePriceList
             from price_list_rows r left join prices p on p.id = r.price_id where r.price_list_id = ? and r.outcome <> 'refused'
             union all
             select o.part_id, r.outcome, r.price, r.used, p.money, false from price_list_rows r, lateral (select e::bigint as part_id from jsonb_array_elements_text(r.others) e) o
-            left join lateral (select q.money from prices q where q.part_id = o.part_id order by q.as_of desc nulls last, q.id desc limit 1) p on true
+            left join lateral (select money from newest_prices where part_id = o.part_id) p on true
             where r.price_list_id = ? and r.others <> '[]'),
         late as (
             select (select count(*) from now where gone) + (

@@ -2,7 +2,7 @@
 
 namespace App\Http\Requests;
 
-use App\Assembly\CurrentPrices;
+use Pebblerun\Core\Catalog\Parts\PartPrice;
 
 /** What a part costs from a day on: two decimals at the most, and of today or before. */
 final class PriceRequest extends PersonRequest
@@ -12,10 +12,10 @@ final class PriceRequest extends PersonRequest
     {
         return [
             ...self::doneOnce(),
-            'likely' => ['required_without_all:'.implode(',', CurrentPrices::BESIDE), 'nullable', 'numeric', 'min:0', 'max:1000000', 'decimal:0,3'],
+            'likely' => ['required_without_all:'.implode(',', PartPrice::BESIDE), 'nullable', 'numeric', 'min:0', 'max:1000000', 'decimal:0,3'],
             'low' => ['nullable', 'numeric', 'min:0', 'lte:likely', 'decimal:0,3'],
             'high' => ['nullable', 'numeric', 'gte:likely', 'max:1000000', 'decimal:0,3'],
-            ...array_fill_keys(CurrentPrices::BESIDE, ['nullable', 'numeric', 'min:0', 'max:1000000', 'decimal:0,3']),
+            ...array_fill_keys(PartPrice::BESIDE, ['nullable', 'numeric', 'min:0', 'max:1000000', 'decimal:0,3']),
             'as_of' => $this->pastDay(),
             'source' => ['nullable', 'string', 'max:500'],
         ];
@@ -39,7 +39,7 @@ final class PriceRequest extends PersonRequest
 
         return [
             ...($this->filled('likely') ? ['new' => [$this->filled('low') ? $this->float('low') : $likely, $likely, $this->filled('high') ? $this->float('high') : $likely]] : []),
-            ...array_map($this->float(...), array_combine($said = array_values(array_filter(CurrentPrices::BESIDE, $this->filled(...))), $said)),
+            ...array_map($this->float(...), array_combine($said = array_values(array_filter(PartPrice::BESIDE, $this->filled(...))), $said)),
         ];
     }
 }

@@ -48,7 +48,7 @@ final readonly class Candidates
         $without = $trial->stage->only(fn (Change $change): bool => $change->slot !== $slot
             && ! in_array($slot, $change->part === null ? [] : $catalog->part($change->part)->slots, true));
         $candidates = $this->against($trial, $without, array_map(
-            fn (Part $part): array => [$part, $without->and(Change::fit($part->key)), $trial->stage->fits($part->key)],
+            fn (Part $part): array => [$part, $without->fitting($catalog, $part), $trial->stage->fits($part->key)],
             array_values(array_filter($catalog->forSlot($slot), fn (Part $part): bool => $part->retired === null || $trial->stage->fits($part->key))),
         ));
         usort($candidates, fn (Candidate $a, Candidate $b): int => [$a->with === null, $b->helps() / max(1, $b->costs), $a->costs] <=> [$b->with === null, $a->helps() / max(1, $a->costs), $b->costs]);
@@ -61,7 +61,7 @@ final readonly class Candidates
     {
         $trial = new StageTrial($this->planned, $stage);
 
-        return $this->against($trial, $trial->stage, [[$part, $trial->stage->and(Change::fit($part->key)), false]], false)[0];
+        return $this->against($trial, $trial->stage, [[$part, $trial->stage->fitting($this->planned->bundle->catalog, $part), false]], false)[0];
     }
 
     /**
@@ -98,7 +98,7 @@ final readonly class Candidates
         return array_map(function (array $choice) use ($trial, $spend, $base, $baseLikely, $known, $taken, $target, $offers): Candidate {
             [$what, $stage, $chosen] = $choice;
             $with = $chosen || ! $offers ? [] : $this->with($trial, $what, $stage);
-            $state = $trial->state(array_reduce($with ?? [], fn (Stage $so, Part $part): Stage => $so->and(Change::fit($part->key)), $stage));
+            $state = $trial->state($stage->fitting($this->planned->bundle->catalog, ...$with ?? []));
             $model = $this->evaluator->model($state->build);
             $likely = $this->evaluator->likely($model);
 

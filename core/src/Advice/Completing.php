@@ -7,7 +7,6 @@ use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Findings\FindingKind;
 use Pebblerun\Core\Evaluation\PlannedStages;
 use Pebblerun\Core\Evaluation\Timeline\StageState;
-use Pebblerun\Core\Job\Plan\Change;
 use Pebblerun\Core\Job\Plan\Stage;
 
 /** What must be fitted with a proposal so that it brings no fault: what its parts need, and the map written once more where they must be covered. */
@@ -20,7 +19,7 @@ final readonly class Completing
 
     public function __construct(private PlannedStages $planned, private Offer $offer)
     {
-        $this->resolver = new RequirementResolver($planned->bundle->catalog, $offer, $planned->bundle->shop->rates->labour);
+        $this->resolver = new RequirementResolver($planned->bundle->catalog, $offer, $planned->evaluator);
     }
 
     /**
@@ -41,10 +40,12 @@ final readonly class Completing
             if ($parts === []) {
                 return null;
             }
-            foreach ($parts as $part) {
-                $companions[] = $part;
-                $stage = $stage->and(Change::fit($part->key));
+            array_push($companions, ...$parts);
+            $whole = $stage->fitting($this->planned->bundle->catalog, ...$parts);
+            if (array_diff($stage->parts(), $whole->parts()) !== []) {
+                return null;
             }
+            $stage = $whole;
         }
 
         return null;
@@ -56,7 +57,7 @@ final readonly class Completing
         $map = $state->build->map();
 
         return match (true) {
-            $fault->kind === FindingKind::Missing && $fault->need !== null => $this->resolver->of($fault->need->that, $state->build->situation, 1)[0] ?? [],
+            $fault->kind === FindingKind::Missing && $fault->need !== null => $this->resolver->of($fault->need->that, $state, 1)[0] ?? [],
             ($fault->kind === FindingKind::Gated || $fault->kind === FindingKind::WrongFuel) && $map?->map?->kind->isCustom() === true => [$map],
             default => [],
         };

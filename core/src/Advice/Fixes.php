@@ -13,7 +13,6 @@ use Pebblerun\Core\Evaluation\Limits\StageLimit;
 use Pebblerun\Core\Evaluation\Timeline\StageState;
 use Pebblerun\Core\Job\Commands\Commands;
 use Pebblerun\Core\Job\Commands\PlanDraft;
-use Pebblerun\Core\Job\Plan\Change;
 use Pebblerun\Core\Job\Plan\Plan;
 use Pebblerun\Core\Job\Plan\Stage;
 use Pebblerun\Core\Job\Plan\TorqueHold;
@@ -69,16 +68,16 @@ final readonly class Fixes
 
         return $way === null ? [] : [new Fix(
             new Message(FixCode::FitToReach, ['target' => $target, 'way' => $way]),
-            [...array_map(fn (Part $part): array => ['do' => 'fit', 'stage' => $last['key'], 'part' => $part->key], $way->parts), ...$this->mapAgain($last['key'])],
+            [...array_map(fn (Part $part): array => ['do' => 'fit', 'stage' => $last['key'], 'part' => $part->key], $way->parts), ...$this->mapAgain($this->estimate->bundle->plan->stages[count($this->document['stages']) - 1])],
         )];
     }
 
-    /** @return list<array<string, mixed>> the map written last of all, so that it covers what was added */
-    private function mapAgain(string $stage): array
+    /** @return list<array<string, mixed>> the map written last of all, so that it covers what was added; none where the stage writes it */
+    private function mapAgain(Stage $stage): array
     {
         $map = $this->estimate->last()->state->build->map();
 
-        return $map === null ? [] : [['do' => 'fit', 'stage' => $stage, 'part' => $map->key]];
+        return $map === null || $stage->fits($map->key) ? [] : [['do' => 'fit', 'stage' => $stage->key, 'part' => $map->key]];
     }
 
     /** @return list<Fix> one map for all, and where money is short second-hand prices or the part that is missed least */
@@ -231,7 +230,7 @@ final readonly class Fixes
     {
         $risk = $this->estimate->bundle->brief->risk;
         $result = $this->estimate->results[$stage];
-        foreach ((new Movers($this->estimate->bundle->catalog, $this->estimate->evaluator, $this->offer))->of($weakest->reading, $result->model) as $mover) {
+        foreach ((new Movers($this->estimate->bundle->catalog, $this->estimate->evaluator, $this->offer))->of($weakest->reading, $result->model, $result->state) as $mover) {
             if ($mover->part === null) {
                 continue;
             }
@@ -272,14 +271,14 @@ final readonly class Fixes
      */
     private function open(callable $which): array
     {
-        $advisor = new FindingAdvisor($this->estimate->bundle->catalog, $this->offer, $this->estimate->bundle->shop->rates->labour);
+        $advisor = new FindingAdvisor($this->estimate->bundle->catalog, $this->offer, $this->estimate->evaluator);
         foreach ($this->estimate->results as $i => $result) {
             $stage = $result->state->stage?->key;
             $finding = array_values(array_filter($result->findings, fn ($finding): bool => $finding->kind->isFault() && $which($finding->kind)))[0] ?? null;
             if ($stage === null || $finding === null) {
                 continue;
             }
-            $parts = $advisor->of([$finding], $result->state->build->situation)[0]->fixes[0] ?? [];
+            $parts = $advisor->of([$finding], $result->state)[0]->fixes[0] ?? [];
             $fix = $this->fittingAll($i, $parts) ?? $this->takingOut($i, $finding->part);
             if ($fix !== null) {
                 return [$fix];
@@ -316,7 +315,7 @@ final readonly class Fixes
             }
             $best = [];
             foreach ($within as $key) {
-                $commands = [['do' => 'fuel', 'stage' => $stage->key, 'fuel' => $key], ...$this->mapAgain($stage->key)];
+                $commands = [['do' => 'fuel', 'stage' => $stage->key, 'fuel' => $key], ...$this->mapAgain($stage)];
                 if (! $this->isSound($commands)) {
                     continue;
                 }
@@ -344,7 +343,7 @@ final readonly class Fixes
     private function whole(int $number, array $parts): ?array
     {
         $stage = $this->estimate->bundle->plan->stages[$number - 1];
-        $beside = (new Completing($this->estimate->planned, $this->offer))->of($number, array_reduce($parts, fn (Stage $so, Part $part): Stage => $so->and(Change::fit($part->key)), $stage));
+        $beside = (new Completing($this->estimate->planned, $this->offer))->of($number, $stage->fitting($this->estimate->bundle->catalog, ...$parts));
 
         return $beside === null ? null : [...$parts, ...$beside];
     }

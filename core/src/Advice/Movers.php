@@ -10,8 +10,7 @@ use Pebblerun\Core\Evaluation\Evaluator;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\Model\StageModel;
-use Pebblerun\Core\Evaluation\Timeline\Purchase;
-use Pebblerun\Core\Job\Plan\Change;
+use Pebblerun\Core\Evaluation\Timeline\StageState;
 
 /** Finds what would move a limit: parts that bear more, cheapest first, a kind of map, a fuel that asks less. */
 final readonly class Movers
@@ -24,27 +23,30 @@ final readonly class Movers
 
     public function __construct(private Catalog $catalog, private Evaluator $evaluator, private Offer $offer) {}
 
-    /** @return list<Mover> */
-    public function of(LimitReading $reading, StageModel $model): array
+    /**
+     * @param  StageState  $state  whose stage a part would be bought in
+     * @return list<Mover>
+     */
+    public function of(LimitReading $reading, StageModel $model, StageState $state): array
     {
         $build = $model->build;
         $parts = $reading->limit->quantity === Quantity::ChargeTemperature && $reading->used !== null
-            ? $this->coolers($reading, $build)
-            : $this->parts($reading, $build);
+            ? $this->coolers($reading, $build, $state)
+            : $this->parts($reading, $build, $state);
         usort($parts, fn (Mover $a, Mover $b): int => $a->costs <=> $b->costs);
 
         return [...$parts, ...$this->maps($reading, $build), ...$this->fuels($reading, $build)];
     }
 
     /** @return list<Mover> parts for the limit's place that bring a higher one */
-    private function parts(LimitReading $reading, Build $build): array
+    private function parts(LimitReading $reading, Build $build, StageState $state): array
     {
         $movers = [];
         foreach ($this->candidates($reading->limit->slot, $build) as $part) {
             foreach ($part->effects->limits as $limit) {
                 $safe = $limit->safeAt($reading->rpm) * $limit->movedBy($build->situation->mapKind());
                 if ($limit->slot === $reading->limit->slot && $limit->quantity === $reading->limit->quantity && $safe > $reading->safe * (1.0 + self::WORTH)) {
-                    $movers[] = Mover::part($part, $safe, $this->fitted($part));
+                    $movers[] = Mover::part($part, $safe, $this->costs($part, $state));
                 }
             }
         }
@@ -53,14 +55,14 @@ final readonly class Movers
     }
 
     /** @return list<Mover> coolers with which the fifth pull is cooler */
-    private function coolers(LimitReading $reading, Build $build): array
+    private function coolers(LimitReading $reading, Build $build, StageState $state): array
     {
         $movers = [];
         foreach ($this->candidates($reading->limit->slot, $build) as $part) {
             if ($part->effects->cooler !== null) {
                 $fifth = $this->charge($build->with($part), $reading);
                 if ($fifth !== null && $fifth < $reading->typical - self::WORTH_KELVIN) {
-                    $movers[] = Mover::part($part, $fifth, $this->fitted($part));
+                    $movers[] = Mover::part($part, $fifth, $this->costs($part, $state));
                 }
             }
         }
@@ -68,9 +70,10 @@ final readonly class Movers
         return $movers;
     }
 
-    private function fitted(Part $part): int
+    /** Minor units that the stage costs more with it. */
+    private function costs(Part $part, StageState $state): int
     {
-        return $this->evaluator->money([new Purchase($part, Change::fit($part->key), false)])->spend->likely;
+        return $this->evaluator->money($state->buying($part))->spend->likely - $this->evaluator->money($state->bought)->spend->likely;
     }
 
     /** K on the fifth pull of the likely build, at the same speed and on the same day. */

@@ -10,7 +10,8 @@ use Pebblerun\Core\Catalog\Conditions\Situation;
 use Pebblerun\Core\Catalog\Conditions\Term;
 use Pebblerun\Core\Catalog\Parts\Need;
 use Pebblerun\Core\Catalog\Parts\Part;
-use Pebblerun\Core\Units\MoneyRange;
+use Pebblerun\Core\Evaluation\Evaluator;
+use Pebblerun\Core\Evaluation\Timeline\StageState;
 use SplPriorityQueue;
 
 /**
@@ -27,18 +28,19 @@ final readonly class RequirementResolver
 
     private const MOST_PARTS = 6;
 
-    /** @param  int  $labour  minor units an hour: what counts is the price fitted */
-    public function __construct(private Catalog $catalog, private Offer $offer, private int $labour) {}
+    public function __construct(private Catalog $catalog, private Offer $offer, private Evaluator $evaluator) {}
 
     /**
+     * @param  StageState  $state  the car and what its stage buys: what counts is what the stage costs then
      * @param  int  $most  ways wanted
      * @return list<list<Part>> each a set of parts to add, the part that serves the need itself first
      */
-    public function of(Condition $that, Situation $situation, int $most = 3): array
+    public function of(Condition $that, StageState $state, int $most = 3): array
     {
-        /** @var SplPriorityQueue<array{int, int}, list<Part>> $queue */
+        $situation = $state->build->situation;
+        /** @var SplPriorityQueue<array{int, int, int}, list<Part>> $queue */
         $queue = new SplPriorityQueue;
-        $queue->insert([], [0, 0]);
+        $queue->insert([], [0, 0, 0]);
         $ways = $seen = [];
         for ($step = 0; $step < self::MOST_STEPS && ! $queue->isEmpty() && count($ways) < $most; $step++) {
             /** @var list<Part> $added */
@@ -55,7 +57,7 @@ final readonly class RequirementResolver
                 $key = self::key($next);
                 if (! isset($seen[$key]) && $this->isSound($part, $added, $now)) {
                     $seen[$key] = true;
-                    $queue->insert($next, [-$this->price($next), -$step]);
+                    $queue->insert($next, [...$this->rank($next, $state), -$step]);
                 }
             }
         }
@@ -141,6 +143,19 @@ final readonly class RequirementResolver
         return true;
     }
 
+    /**
+     * What takes the place of least that the stage buys comes first, then what costs least.
+     *
+     * @param  non-empty-list<Part>  $parts
+     * @return array{int, int} the higher the better
+     */
+    private function rank(array $parts, StageState $state): array
+    {
+        $bought = $state->buying(...$parts);
+
+        return [count($bought) - count($state->bought) - count($parts), -$this->evaluator->money($bought)->spend->likely];
+    }
+
     /** @param  list<Part>  $parts */
     private static function key(array $parts): string
     {
@@ -148,14 +163,5 @@ final readonly class RequirementResolver
         sort($keys);
 
         return implode(' ', $keys);
-    }
-
-    /** @param  list<Part>  $parts */
-    private function price(array $parts): int
-    {
-        return array_sum(array_map(
-            fn (Part $part): int => $part->price->new->likely + $part->price->consumables->likely + MoneyRange::round($part->price->hours, $this->labour, 100),
-            $parts,
-        ));
     }
 }

@@ -9,7 +9,6 @@ use Pebblerun\Core\Evaluation\Likely;
 use Pebblerun\Core\Evaluation\Model\Package;
 use Pebblerun\Core\Evaluation\Timeline\StageState;
 use Pebblerun\Core\Job\Brief\Target;
-use Pebblerun\Core\Job\Plan\Change;
 use Pebblerun\Core\Job\Plan\Stage;
 use Pebblerun\Core\Math\Combinations;
 
@@ -96,8 +95,7 @@ final readonly class TargetReach
 
     private function whole(Reaching $way, Target $target, ?Fuel $fuel): ?Reaching
     {
-        $map = $this->estimate->last()->state->build->map();
-        $beside = $this->completing->of($this->trial->number, $this->with($map === null || $this->trial->stage->fits($map->key) ? $way->parts : [...$way->parts, $map]));
+        $beside = $this->completing->of($this->trial->number, $this->with($way->parts));
 
         return match ($beside) {
             null => null,
@@ -106,10 +104,16 @@ final readonly class TargetReach
         };
     }
 
-    /** @param  list<Part>  $parts */
+    /**
+     * The stage with its map written last of all.
+     *
+     * @param  list<Part>  $parts
+     */
     private function with(array $parts): Stage
     {
-        return array_reduce($parts, fn (Stage $stage, Part $part): Stage => $stage->and(Change::fit($part->key)), $this->trial->stage);
+        $map = $this->estimate->last()->state->build->map();
+
+        return $this->trial->stage->fitting($this->estimate->bundle->catalog, ...$parts, ...($map === null ? [] : [$map]));
     }
 
     /** @param  non-empty-list<Part>  $parts */

@@ -20,6 +20,7 @@ use Pebblerun\Core\Catalog\Parts\MovedPeaks;
 use Pebblerun\Core\Catalog\Parts\Need;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Parts\PartPrice;
+use Pebblerun\Core\Catalog\Parts\PartWork;
 use Pebblerun\Core\Catalog\Parts\PressureRatio;
 use Pebblerun\Core\Catalog\Parts\ReferenceBuild;
 use Pebblerun\Core\Catalog\Parts\Retired;
@@ -77,6 +78,7 @@ final readonly class PartReader
             $this->needs($node, 'recommends'),
             $this->needs($node, 'conflicts'),
             $this->price($node->get('price')),
+            self::work($node->get('price')),
             $node->maybe('law')?->maybe('track_only')?->bool() ?? false,
             $node->maybe('law')?->maybe('note')?->string() ?? '',
             array_map(fn (DocumentNode $key): Caution => Caution::from($key->keyword(...array_column(Caution::cases(), 'value'))), $node->each('cautions')),
@@ -276,22 +278,24 @@ final readonly class PartReader
 
     private function price(DocumentNode $node): PartPrice
     {
+        return new PartPrice(
+            $node->get('new')->money($this->shop->currency),
+            $node->maybe('used')?->money($this->shop->currency),
+            $node->maybe('consumables')?->money($this->shop->currency) ?? MoneyRange::exact(0),
+            $node->maybe('resale')?->minor($this->shop->currency) ?? 0,
+            $node->maybe('as_of')?->string(),
+            $node->maybe('revision')?->money($this->shop->currency),
+        );
+    }
+
+    private static function work(DocumentNode $node): PartWork
+    {
         $hours = fn (string $key): int => (int) round(100 * ($node->maybe($key)?->number() ?? 0.0));
         if ($hours('access_hours') > $hours('hours')) {
             $node->refuse('access_hours are part of hours and cannot exceed them.');
         }
 
-        return new PartPrice(
-            $node->get('new')->money($this->shop->currency),
-            $node->maybe('used')?->money($this->shop->currency),
-            $node->maybe('consumables')?->money($this->shop->currency) ?? MoneyRange::exact(0),
-            $hours('hours'),
-            $hours('access_hours'),
-            $node->maybe('access_group')?->string(),
-            $node->maybe('resale')?->minor($this->shop->currency) ?? 0,
-            $node->maybe('as_of')?->string(),
-            $node->maybe('revision')?->money($this->shop->currency),
-        );
+        return new PartWork($hours('hours'), $hours('access_hours'), $node->maybe('access_group')?->string());
     }
 
     private function temperature(?DocumentNode $node): ?Range

@@ -80,7 +80,7 @@ final readonly class LibraryDocument
                 'words' => $this->say->sayMoney($price->new->likely),
                 'range' => $price->new->low === $price->new->high ? '' : "{$this->say->sayMoney($price->new->low)} to {$this->say->sayMoney($price->new->high)}",
                 'used' => $price->used === null ? '' : $this->say->sayMoney($price->used->likely),
-                'hours' => $this->say->numerals->write($price->hours / 100.0, 1).' h',
+                'hours' => $this->say->numerals->write($part->work->hours / 100.0, 1).' h',
                 'age' => $age->words(),
                 'old' => $age->isOld(),
             ],

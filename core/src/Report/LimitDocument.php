@@ -91,7 +91,7 @@ final readonly class LimitDocument
     /** @return list<array{kind: string, part: ?string, name: string, price: ?float, sentence: string}> */
     private function moversOf(LimitReading $reading, StageResult $result): array
     {
-        $movers = $this->movers->of($reading, $result->model);
+        $movers = $this->movers->of($reading, $result->model, $result->state);
         $written = array_map(fn (Mover $mover): array => $this->mover($mover, $reading->limit), $movers);
 
         return $reading->excess() > 0.0 ? [...$written, $this->shed($reading)] : $written;

@@ -130,6 +130,7 @@ final class FixesTest extends TestCase
     {
         $likely = SmallBundle::estimate(SmallBundle::document())->last()->likely->torqueAt(5500.0) / 1.3558179483;
         $document = SmallBundle::with('brief.target', ['torque' => round($likely + 4.0), 'at_rpm' => 5500]);
+        $document['parts'][5]['price'] = ['new' => 400];
         $gain = fn (float $low, float $high): array => [['over_rpm' => [['rpm' => 2500, 'power' => $low], ['rpm' => 5000, 'power' => $high]], 'unmapped' => 1.0, 'evidence' => ['kind' => 'maker']]];
         foreach (['low' => [50, 12, 0], 'high' => [90, 0, 12]] as $key => [$price, $low, $high]) {
             $document['parts'][] = ['key' => $key, 'name' => ucfirst($key), 'maker' => 'Kolvane', 'slots' => ['pipe'], 'price' => ['new' => $price], 'gains' => $gain($low, $high)];

@@ -8,12 +8,16 @@ use Pebblerun\Core\Catalog\Conditions\All;
 use Pebblerun\Core\Catalog\Conditions\Any;
 use Pebblerun\Core\Catalog\Conditions\Condition;
 use Pebblerun\Core\Catalog\Conditions\PartFitted;
-use Pebblerun\Core\Catalog\Conditions\Situation;
 use Pebblerun\Core\Catalog\Conditions\SlotIs;
 use Pebblerun\Core\Catalog\Parts\Effects;
 use Pebblerun\Core\Catalog\Parts\Need;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Parts\PartPrice;
+use Pebblerun\Core\Catalog\Parts\PartWork;
+use Pebblerun\Core\Evaluation\Model\Build;
+use Pebblerun\Core\Evaluation\Timeline\Purchase;
+use Pebblerun\Core\Evaluation\Timeline\StageState;
+use Pebblerun\Core\Job\Plan\Change;
 use Pebblerun\Core\Tests\Lyre;
 use Pebblerun\Core\Units\MoneyRange;
 use PHPUnit\Framework\TestCase;
@@ -33,19 +37,30 @@ final class RequirementResolverTest extends TestCase
         $this->lyre->parts[$key] = new Part(
             $key, ucfirst($key), 'Kolvane', [$slot], [], [], null, [], true, new Effects,
             $needs === null ? [] : [new Need($needs, null, '')], [], $conflicts === null ? [] : [new Need($conflicts, null, '')],
-            new PartPrice(MoneyRange::exact($price), null, MoneyRange::exact(0), 0, 0, null, 0, null), false, '', [],
+            new PartPrice(MoneyRange::exact($price), null, MoneyRange::exact(0), 0, null), new PartWork, false, '', [],
         );
     }
 
     /** @return list<string> each way as its keys */
     private function ways(Condition $that, string ...$fitted): array
     {
+        return $this->waysBeside([], $that, ...$fitted);
+    }
+
+    /**
+     * @param  list<Purchase>  $bought  in the same stage
+     * @return list<string>
+     */
+    private function waysBeside(array $bought, Condition $that, string ...$fitted): array
+    {
         $catalog = $this->lyre->catalog();
         $parts = [];
         foreach ($fitted as $key) {
             $parts[$this->lyre->parts[$key]->slots[0]] = $this->lyre->parts[$key];
         }
-        $ways = (new RequirementResolver($catalog, new Offer($this->lyre->brief(), $this->lyre->estimate()->evaluator), 8_500))->of($that, new Situation($this->lyre->car(), $parts, $catalog->fuels['pump']));
+        $evaluator = $this->lyre->estimate()->evaluator;
+        $state = new StageState(1, null, new Build($catalog, $this->lyre->car(), $parts, [], $catalog->fuels['pump']), [], null, $bought, []);
+        $ways = (new RequirementResolver($catalog, new Offer($this->lyre->brief(), $evaluator), $evaluator))->of($that, $state);
 
         return array_map(fn (array $way): string => implode('+', array_map(fn (Part $part): string => $part->key, $way)), $ways);
     }
@@ -64,10 +79,24 @@ final class RequirementResolverTest extends TestCase
         foreach (['slow' => [10_000, 0, 200], 'messy' => [10_000, 15_000, 0], 'plain' => [26_000, 0, 0]] as $key => [$price, $consumables, $hours]) {
             $this->lyre->parts[$key] = new Part(
                 $key, ucfirst($key), 'Kolvane', ['turbo'], [], [], null, [], true, new Effects, [], [], [],
-                new PartPrice(MoneyRange::exact($price), null, MoneyRange::exact($consumables), $hours, 0, null, 0, null), false, '', [],
+                new PartPrice(MoneyRange::exact($price), null, MoneyRange::exact($consumables), 0, null), new PartWork($hours), false, '', [],
             );
         }
         self::assertSame(['messy', 'plain', 'slow'], $this->ways(new SlotIs('turbo', true)));
+    }
+
+    /** By hand: 100 and two hours at 85, of which one and a half are shared with what the stage buys anyway, are 142.50; 150 alone is 150, and was the cheaper with nothing beside it. */
+    public function test_shared_access_counts_in_what_is_cheapest(): void
+    {
+        $this->part('plain', 'turbo', 15_000);
+        foreach (['shared' => ['turbo', 10_000, 200], 'beside' => ['catback', 5_000, 300]] as $key => [$slot, $price, $hours]) {
+            $this->lyre->parts[$key] = new Part(
+                $key, ucfirst($key), 'Kolvane', [$slot], [], [], null, [], true, new Effects, [], [], [],
+                new PartPrice(MoneyRange::exact($price), null, MoneyRange::exact(0), 0, null), new PartWork($hours, 150, 'exhaust'), false, '', [],
+            );
+        }
+        self::assertSame(['plain', 'shared'], $this->ways(new SlotIs('turbo', true)));
+        self::assertSame(['shared', 'plain'], $this->waysBeside([new Purchase($this->lyre->parts['beside'], Change::fit('beside'))], new SlotIs('turbo', true)));
     }
 
     public function test_needs_of_needs_are_followed_to_the_end(): void

@@ -111,7 +111,7 @@ final class EffectsTest extends TestCase
         $reference = new ReferenceBuild($peak, 300.0);
         $anchor = fn (float $rpm, float $kilowatts): GainAnchor => new GainAnchor($rpm, Range::exact($kilowatts * 1000.0));
         $case = new GainCase(null, Range::exact(0.0), Range::exact(0.0), [$anchor(2500.0, -4.0), $anchor(4500.0, 5.0), $anchor(6000.0, 12.0)], $reference, 1.0, Evidence::OtherDyno, '');
-        $lyre->parts['runner'] = new Part('runner', 'Runner', 'Fjellvent', ['cooler'], [], [], null, [$case], true, new Effects, [], [], [], $lyre->parts['intake']->price, false, '', []);
+        $lyre->parts['runner'] = new Part('runner', 'Runner', 'Fjellvent', ['cooler'], [], [], null, [$case], true, new Effects, [], [], [], $lyre->parts['intake']->price, $lyre->parts['intake']->work, false, '', []);
         $curve = $lyre->last(['runner'])->likely;
         foreach ([2500 => -4.0, 4500 => 5.0, 6000 => 12.0] as $rpm => $gain) {
             $before = Lyre::curve()->torqueAt((float) $rpm) * $rpm * Rpm::OMEGA;

@@ -76,7 +76,7 @@ final class KeptFiguresTest extends TestCase
             'fixes' => array_map(fn (VerdictSubject $subject): array => $fixes->of($subject), VerdictSubject::cases()),
             'candidates' => array_map(fn (string $slot): array => $candidates->parts($slot, min(3, $last)), ['map', 'filter', 'pipe', 'cooler', 'turbo', 'pump']),
             'fuels' => array_map($candidates->fuels(...), [1, $last]),
-            'movers' => array_map(fn (LimitReading $reading): array => $movers->of($reading, $estimate->last()->model), $estimate->last()->readings),
+            'movers' => array_map(fn (LimitReading $reading): array => $movers->of($reading, $estimate->last()->model, $estimate->last()->state), $estimate->last()->readings),
             'advised' => FindingAdvisor::ofPlan($estimate),
             'answers' => (new AnswerEffects($estimate))->byQuestion(),
             'next' => NextStep::of(Readiness::of($document['brief']), $estimate),

@@ -152,7 +152,7 @@ final class LimitTest extends TestCase
         $map = $lyre->parts['map'];
         $case = $map->gains[0];
         $asks = new GainCase(null, $case->power, $case->torque, [], null, 0.3, $case->evidence, '', new Boost(Range::exact(140_000.0), Range::exact(120_000.0)));
-        $lyre->parts['map'] = new Part('map', 'Map', 'Nullarc', ['map'], [], [], $map->map, [$asks], true, new Effects, [], [], [], $map->price, false, '', []);
+        $lyre->parts['map'] = new Part('map', 'Map', 'Nullarc', ['map'], [], [], $map->map, [$asks], true, new Effects, [], [], [], $map->price, $map->work, false, '', []);
         $lyre->limits = [self::limit(Quantity::Boost, [[0.0, 150_000.0, 160_000.0]])];
         $results = $lyre->results(['map']);
         self::assertEqualsWithDelta(100.0 / 150.0, $results[0]->readings[0]->used, 1e-9);

@@ -8,6 +8,7 @@ use Pebblerun\Core\Catalog\Parts\GainCase;
 use Pebblerun\Core\Catalog\Parts\MovedPeaks;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Parts\PartPrice;
+use Pebblerun\Core\Catalog\Parts\PartWork;
 use Pebblerun\Core\Evaluation\Model\MovedPeaksCurve;
 use Pebblerun\Core\Tests\Lyre;
 use Pebblerun\Core\Units\Range;
@@ -58,7 +59,7 @@ final class MovedPeaksTest extends TestCase
         $lyre = new Lyre;
         $lyre->boosted = false;
         $case = new GainCase(null, Range::exact(18_000.0), Range::exact(4.0), [], Lyre::baseline(), 1.0, Evidence::ShopDyno, '', peaks: self::peaks());
-        $lyre->parts['cams'] = new Part('cams', 'Cams', 'Orsken', ['turbo'], [], [], null, [$case], true, new Effects(revLimit: 7000.0), [], [], [], PartPrice::free(), false, '', []);
+        $lyre->parts['cams'] = new Part('cams', 'Cams', 'Orsken', ['turbo'], [], [], null, [$case], true, new Effects(revLimit: 7000.0), [], [], [], PartPrice::free(), new PartWork, false, '', []);
 
         return $lyre;
     }

@@ -7,6 +7,7 @@ use Pebblerun\Core\Catalog\Parts\MapKind;
 use Pebblerun\Core\Catalog\Parts\MapTraits;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Parts\PartPrice;
+use Pebblerun\Core\Catalog\Parts\PartWork;
 use Pebblerun\Core\Catalog\Shop\Rates;
 use Pebblerun\Core\Evaluation\Money\Margin;
 use Pebblerun\Core\Evaluation\Money\Pricing;
@@ -26,14 +27,11 @@ use PHPUnit\Framework\TestCase;
 
 final class PricingTest extends TestCase
 {
-    private static function part(string $key, string $slot, PartPrice $price, ?MapTraits $map = null): Part
+    private static function part(string $key, string $slot, int $new, PartWork $work, ?int $used = null, ?MapTraits $map = null): Part
     {
-        return new Part($key, $key, 'Kolvane', [$slot], [], [], $map, [], true, new Effects, [], [], [], $price, false, '', []);
-    }
+        $price = new PartPrice(MoneyRange::exact($new), $used === null ? null : MoneyRange::exact($used), MoneyRange::exact(0), 0, null);
 
-    private static function price(int $new, int $hours, int $access = 0, ?string $group = null, ?int $used = null, int $resale = 0): PartPrice
-    {
-        return new PartPrice(MoneyRange::exact($new), $used === null ? null : MoneyRange::exact($used), MoneyRange::exact(0), $hours, $access, $group, $resale, null);
+        return new Part($key, $key, 'Kolvane', [$slot], [], [], $map, [], true, new Effects, [], [], [], $price, $work, false, '', []);
     }
 
     /**
@@ -56,8 +54,8 @@ final class PricingTest extends TestCase
     private static function lyre(): Lyre
     {
         $lyre = new Lyre;
-        $lyre->parts['a'] = self::part('a', 'downpipe', self::price(64_000, 250, 100, 'exhaust', 40_000, 24_000));
-        $lyre->parts['b'] = self::part('b', 'catback', self::price(31_000, 150, 100, 'exhaust'));
+        $lyre->parts['a'] = self::part('a', 'downpipe', 64_000, new PartWork(250, 100, 'exhaust'), 40_000);
+        $lyre->parts['b'] = self::part('b', 'catback', 31_000, new PartWork(150, 100, 'exhaust'));
 
         return $lyre;
     }
@@ -104,7 +102,7 @@ final class PricingTest extends TestCase
     public function test_every_map_costs_again_with_its_dyno_time(): void
     {
         $lyre = self::lyre();
-        $lyre->parts['map'] = self::part('map', 'map', self::price(20_000, 100), new MapTraits(MapKind::Dyno, [], 2.0));
+        $lyre->parts['map'] = self::part('map', 'map', 20_000, new PartWork(100), null, new MapTraits(MapKind::Dyno, [], 2.0));
         $costs = self::costs($lyre, [Change::fit('map')], [Change::fit('map')]);
         // By hand: 200.00 + 85.00 + 2 h · 60.00 = 405.00 each time.
         self::assertSame([40_500, 40_500], [$costs[1]->net->likely, $costs[2]->net->likely]);

@@ -92,7 +92,7 @@ final readonly class LibraryDifference
         array_push($changes, ...self::gains($before, $after));
         foreach ([
             [LibraryChangeCode::Price, $before->price->new->likely, $after->price->new->likely],
-            [LibraryChangeCode::Hours, $before->price->hours, $after->price->hours],
+            [LibraryChangeCode::Hours, $before->work->hours, $after->work->hours],
         ] as [$code, $was, $is]) {
             $was === $is || $changes[] = new LibraryChange($code, $after, $was, $is);
         }

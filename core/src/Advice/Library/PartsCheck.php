@@ -78,7 +78,7 @@ final readonly class PartsCheck
             $doubts[] = new LibraryDoubt($code, $path, $values, $part->key);
         };
         $part->price->new->likely === 0 && $say(LibraryDoubtCode::NoPrice, 'price.new');
-        $part->price->hours > 100 * self::MANY_HOURS && $say(LibraryDoubtCode::ManyHours, 'price.hours', ['hours' => $part->price->hours / 100.0]);
+        $part->work->hours > 100 * self::MANY_HOURS && $say(LibraryDoubtCode::ManyHours, 'price.hours', ['hours' => $part->work->hours / 100.0]);
         foreach ($part->gains as $i => $case) {
             $case->setByHand && $case->note === '' && $say(LibraryDoubtCode::NoReason, "gains[{$i}].evidence.note");
             if ($case->anchors !== []) {

@@ -35,6 +35,7 @@ final readonly class Part
         public array $recommends,
         public array $conflicts,
         public PartPrice $price,
+        public PartWork $work,
         public bool $trackOnly,
         public string $lawNote,
         public array $cautions,

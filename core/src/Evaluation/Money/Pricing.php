@@ -71,17 +71,17 @@ final readonly class Pricing
         $longest = [];
         foreach ($bought as $i => $purchase) {
             $group = self::group($purchase);
-            $access = $purchase->part->price->accessHours;
+            $access = $purchase->part->work->accessHours;
             if ($group !== null && $access > ($longest[$group][1] ?? -1)) {
                 $longest[$group] = [$i, $access];
             }
         }
         $hours = [];
         foreach ($bought as $i => $purchase) {
-            $price = $purchase->part->price;
+            $work = $purchase->part->work;
             $group = self::group($purchase);
-            $shared = $group !== null && $longest[$group][0] !== $i ? $price->accessHours : 0;
-            $hours[] = max(0, $price->hours - $shared);
+            $shared = $group !== null && $longest[$group][0] !== $i ? $work->accessHours : 0;
+            $hours[] = max(0, $work->hours - $shared);
         }
 
         return $hours;
@@ -90,7 +90,7 @@ final readonly class Pricing
     /** What is taken apart for it, and by whom. */
     private static function group(Purchase $purchase): ?string
     {
-        $group = $purchase->part->price->accessGroup;
+        $group = $purchase->part->work->accessGroup;
 
         return $group === null ? null : $group.($purchase->change->ownWork ? ' by the customer' : '');
     }

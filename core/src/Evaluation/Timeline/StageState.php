@@ -4,6 +4,7 @@ namespace Pebblerun\Core\Evaluation\Timeline;
 
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Model\Build;
+use Pebblerun\Core\Job\Plan\Change;
 use Pebblerun\Core\Job\Plan\Stage;
 
 /** The car after a stage: what all changes up to it give. */
@@ -30,6 +31,20 @@ final readonly class StageState
     public function since(Part $part): int
     {
         return $this->since[$part->key] ?? 0;
+    }
+
+    /** @return list<Purchase> what the stage would buy with these parts fitted in it as well, each in place of what it buys for its slots */
+    public function buying(Part ...$parts): array
+    {
+        $bought = $this->bought;
+        foreach ($parts as $part) {
+            if ($this->purchaseOf($part) === null) {
+                $bought = array_values(array_filter($bought, fn (Purchase $purchase): bool => array_intersect($part->slots, $purchase->part->slots) === []));
+                $bought[] = new Purchase($part, Change::fit($part->key), in_array($part, $this->build->fitted, true));
+            }
+        }
+
+        return $bought;
     }
 
     /** What this stage buys of a part; null where it does not. */

@@ -2,6 +2,9 @@
 
 namespace Pebblerun\Core\Job\Plan;
 
+use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Catalog\Parts\Part;
+
 /** A step of the plan: what changes in it, and the fuel from then on. */
 final readonly class Stage
 {
@@ -23,10 +26,18 @@ final readonly class Stage
         return new self($this->key, $this->name, $this->fuel, [...array_values(array_filter($this->changes, $which)), ...array_values($more)], $this->hold, $this->accepts);
     }
 
-    /** The same with one change more behind the others. */
-    public function and(Change $more): self
+    /** The same with parts fitted, each in place of what the stage did in its slots; a part that the stage fits already stays as it is. */
+    public function fitting(Catalog $catalog, Part ...$parts): self
     {
-        return new self($this->key, $this->name, $this->fuel, [...$this->changes, $more], $this->hold, $this->accepts);
+        $stage = $this;
+        foreach ($parts as $part) {
+            $stage = $stage->fits($part->key) ? $stage : $stage->only(
+                fn (Change $change): bool => array_intersect($part->slots, $change->part === null ? [(string) $change->slot] : $catalog->part($change->part)->slots) === [],
+                Change::fit($part->key),
+            );
+        }
+
+        return $stage;
     }
 
     public function on(string $fuel): self
@@ -34,14 +45,14 @@ final readonly class Stage
         return new self($this->key, $this->name, $fuel, $this->changes, $this->hold, $this->accepts);
     }
 
+    /** @return list<string> keys of what it fits */
+    public function parts(): array
+    {
+        return array_values(array_filter(array_map(fn (Change $change): ?string => $change->part, $this->changes)));
+    }
+
     public function fits(string $part): bool
     {
-        foreach ($this->changes as $change) {
-            if ($change->part === $part) {
-                return true;
-            }
-        }
-
-        return false;
+        return in_array($part, $this->parts(), true);
     }
 }
