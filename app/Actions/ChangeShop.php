@@ -25,7 +25,7 @@ final readonly class ChangeShop
 
     private const LONGEST_LOGO = 200_000;
 
-    public function __construct(private DocumentReader $reader, private Audit $audit) {}
+    public function __construct(private DocumentReader $reader, private Audit $audit, private SpreadPrices $spread) {}
 
     /**
      * @param  array<string, mixed>  $document  the shop format without its head
@@ -45,6 +45,7 @@ final readonly class ChangeShop
             }
             ShopTerms::forceCreate(['shop_id' => $shop->id, 'holds_from' => $from, 'document' => $document, 'papers' => $papers, 'author_id' => $author->id, 'created_at' => now()]);
             $shop->settle();
+            $shop->wasChanged('document') && $this->spread->ofShop($shop);
             $this->audit->note(AuditEvent::ShopChanged, $author, ['holds from' => $from], $shop->id);
         });
     }
@@ -57,6 +58,7 @@ final readonly class ChangeShop
             $terms->holds_from > $shop->today() || throw Refused::because('These terms hold already: change them instead.');
             $terms->delete();
             $shop->settle();
+            $shop->wasChanged('document') && $this->spread->ofShop($shop);
             $this->audit->note(AuditEvent::ShopChanged, $author, ['taken back' => $terms->holds_from], $shop->id);
         });
     }

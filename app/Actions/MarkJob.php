@@ -47,6 +47,7 @@ final class MarkJob
     /** After a customer or a car was changed: all their jobs are found by it. */
     public function refind(int $customer): void
     {
+        DB::select('select j.id from customer_jobs j join cars c on c.id = j.car_id where c.customer_id = ? order by j.id for no key update of j', [$customer]);
         DB::update('update customer_jobs set version = nextval(\'versions\'), search = '.self::SEARCH.' '.self::ROWS.' and customers.id = ?', [$customer]);
     }
 }

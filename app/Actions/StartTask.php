@@ -33,6 +33,20 @@ final class StartTask
         });
     }
 
+    /**
+     * The same of work whose steps may be done again: where it runs already, it begins once more when it is through, for what it did may
+     * be no longer right.
+     *
+     * @param  class-string<TaskJob>  $job
+     */
+    public function again(string $job, string $kind, string $subject, int $shop): void
+    {
+        DB::transaction(function () use ($job, $kind, $subject, $shop): void {
+            $running = DB::update("update tasks set again = true where shop_id = ? and kind = ? and subject = ? and state = 'running'", [$shop, $kind, $subject]);
+            $running > 0 || $this->start($job, $kind, $subject, $shop, null);
+        });
+    }
+
     /** It stops after the step that it is at. One that nobody began yet stops at once. */
     public function cancel(Task $task): void
     {

@@ -40,6 +40,6 @@ final class Bundles
     /** @param  array<string, mixed>  $plan  the plan document */
     public static function read(CustomerJob $job, LibraryVersion $library, array $plan): OpenedBundle
     {
-        return BundleReader::trusted(self::document($job, $library, $plan), $library->fingerprint);
+        return BundleReader::trusted(self::document($job, $library, $plan), $library->content);
     }
 }

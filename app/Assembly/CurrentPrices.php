@@ -59,19 +59,6 @@ final class CurrentPrices
         return array_diff_key((array) $part['price'], array_flip([...PartPrice::MONEY, 'as_of']));
     }
 
-    /**
-     * Names every version anew of the platforms that these parts fit: what rests on earlier prices is no longer found. Whoever calls it
-     * holds the shop's library, or two at once would each miss the other's price.
-     *
-     * @param  list<int>  $parts  whose prices may be others
-     */
-    public static function stamp(array $parts): void
-    {
-        foreach (DB::table('fitments')->whereIn('part_id', $parts)->distinct()->pluck('platform_id') as $platform) {
-            DB::update('update library_versions set fingerprint = md5(content || ?), priced_at = now() where platform_id = ? and fingerprint <> md5(content || ?)', [$hash = self::hash(self::of((int) $platform)), $platform, $hash]);
-        }
-    }
-
     /** @param  array<string, array<string, mixed>>  $prices */
     public static function fingerprint(string $content, array $prices): string
     {
@@ -79,7 +66,7 @@ final class CurrentPrices
     }
 
     /** @param  array<string, array<string, mixed>>  $prices */
-    private static function hash(array $prices): string
+    public static function hash(array $prices): string
     {
         return Canonical::hash($prices);
     }

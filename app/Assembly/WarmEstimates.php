@@ -104,6 +104,6 @@ final class WarmEstimates
     {
         $library = new LibraryVersion($asked['library']);
 
-        return BundleReader::trusted([...$asked['car'], ...Libraries::content($library), 'plan' => $asked['plan']], $library->fingerprint);
+        return BundleReader::trusted([...$asked['car'], ...Libraries::content($library), 'plan' => $asked['plan']], $library->content);
     }
 }

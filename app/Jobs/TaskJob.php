@@ -6,6 +6,7 @@ use App\Assembly\TaskFiles;
 use App\Models\Task;
 use Illuminate\Bus\Queueable;
 use Illuminate\Contracts\Queue\ShouldQueue;
+use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Queue\InteractsWithQueue;
 use Illuminate\Support\Facades\DB;
@@ -64,15 +65,18 @@ abstract class TaskJob implements ShouldQueue
 
     private function run(Task $task): void
     {
-        $task->update(['state' => 'running']);
-        foreach ($this->steps($task) as $done) {
-            if (Task::query()->whereKey($task->id)->where('cancel', false)->update(['done' => $done, 'of' => $task->of]) === 0) {
-                $this->finish('cancelled');
+        do {
+            // Not by the model: it would not see that somebody asked again.
+            Task::query()->whereKey($task->id)->whereIn('state', Task::LIVE)->update(['state' => 'running', 'again' => false]);
+            $task->refresh();
+            foreach ($this->steps($task) as $done) {
+                if (Task::query()->whereKey($task->id)->where('cancel', false)->update(['done' => $done, 'of' => $task->of]) === 0) {
+                    $this->finish('cancelled');
 
-                return;
+                    return;
+                }
             }
-        }
-        $this->finish('done');
+        } while (! $this->finish('done', again: false));
     }
 
     public function failed(?Throwable $fault): void
@@ -80,9 +84,16 @@ abstract class TaskJob implements ShouldQueue
         $this->finish('failed', $fault?->getMessage() ?? 'The worker was stopped too often.');
     }
 
-    final protected function finish(string $state, string $reason = ''): void
+    /** @param  ?bool  $again  false: not where somebody asked for it once more; whether it is at its end */
+    final protected function finish(string $state, string $reason = '', ?bool $again = null): bool
     {
+        $finished = Task::query()->whereKey($this->task)->whereIn('state', Task::LIVE)->when($again !== null, fn (Builder $task) => $task->where('again', $again))
+            ->update(['state' => $state, 'reason' => mb_substr($reason, 0, self::REASON), 'finished_at' => now()]);
+        if ($finished === 0 && Task::query()->whereKey($this->task)->whereIn('state', Task::LIVE)->exists()) {
+            return false;
+        }
         TaskFiles::forget($this->task);
-        Task::query()->whereKey($this->task)->whereIn('state', Task::LIVE)->update(['state' => $state, 'reason' => mb_substr($reason, 0, self::REASON), 'finished_at' => now()]);
+
+        return true;
     }
 }

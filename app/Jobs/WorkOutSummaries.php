@@ -7,6 +7,7 @@ use App\Assembly\Estimates;
 use App\Assembly\Reading;
 use App\Assembly\Summaries;
 use App\Models\CustomerJob;
+use App\Models\LibraryVersion;
 use App\Models\Plan;
 use App\Models\Shop;
 use App\Models\Task;
@@ -14,26 +15,28 @@ use Illuminate\Database\Eloquent\Builder;
 use Pebblerun\Core\CoreException;
 
 /**
- * What the counter shows of plans, in the units of one reader: of some jobs, or of all of a shop. The subject says which:
- * {"reads": {units and numerals}, "jobs": [ids] or null}.
+ * What the counter shows of plans, in the units of one reader: of some jobs, of all on a platform, or of all of a shop. The subject says
+ * which: {"reads": {units and numerals}, "jobs": [ids] or null, "platform": id or null}.
  */
 final class WorkOutSummaries extends TaskJob
 {
     public const KIND = 'summaries';
 
     /** @param  ?list<int>  $jobs  null for all */
-    public static function subject(Reading $reading, ?array $jobs): string
+    public static function subject(Reading $reading, ?array $jobs, ?int $platform = null): string
     {
-        return json_encode(['reads' => $reading->toArray(), 'jobs' => $jobs], JSON_THROW_ON_ERROR);
+        return json_encode(['reads' => $reading->toArray(), 'jobs' => $jobs, 'platform' => $platform], JSON_THROW_ON_ERROR);
     }
 
     protected function steps(Task $task): iterable
     {
-        /** @var array{reads: array<string, string>, jobs: ?list<int>} $subject */
+        /** @var array{reads: array<string, string>, jobs: ?list<int>, platform?: ?int} $subject */
         $subject = json_decode($task->subject, true);
         $reading = Reading::known($subject['reads']);
         $shop = Shop::query()->findOrFail($task->shop_id);
-        $plans = Plan::query()->whereIn('id', CustomerJob::query()->where('shop_id', $shop->id)->when($subject['jobs'] !== null, fn (Builder $jobs) => $jobs->whereKey($subject['jobs']))->select('plan_id'));
+        $platform = $subject['platform'] ?? null;
+        $plans = Plan::query()->whereIn('id', CustomerJob::query()->where('shop_id', $shop->id)->when($subject['jobs'] !== null, fn (Builder $jobs) => $jobs->whereKey($subject['jobs']))->select('plan_id'))
+            ->when($platform !== null, fn (Builder $plans) => $plans->whereIn('library_version_id', LibraryVersion::query()->where('platform_id', $platform)->select('id')));
         $task->of = (clone $plans)->count();
         $done = 0;
         $fault = null;

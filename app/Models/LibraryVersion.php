@@ -25,5 +25,5 @@ final class LibraryVersion extends Model
     }
 
     /** Without its content, which is large: App\Assembly\Libraries gives that. */
-    public const LIGHT = ['id', 'platform_id', 'number', 'fingerprint', 'priced_at'];
+    public const LIGHT = ['id', 'platform_id', 'number', 'content', 'fingerprint', 'priced_at'];
 }

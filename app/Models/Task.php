@@ -20,6 +20,7 @@ use Illuminate\Support\Carbon;
  * @property string $reason why it failed
  * @property ?array<string, mixed> $result what came of it, of some kinds
  * @property bool $cancel whether somebody wants it to stop
+ * @property bool $again whether it was asked for once more while it runs
  * @property ?Carbon $finished_at
  */
 final class Task extends Model
@@ -28,11 +29,11 @@ final class Task extends Model
 
     public const LIVE = ['waiting', 'running'];
 
-    protected $attributes = ['state' => 'waiting', 'done' => 0, 'of' => 0, 'reason' => '', 'cancel' => false, 'result' => null];
+    protected $attributes = ['state' => 'waiting', 'done' => 0, 'of' => 0, 'reason' => '', 'cancel' => false, 'again' => false, 'result' => null];
 
     protected function casts(): array
     {
-        return ['cancel' => 'boolean', 'result' => 'array', 'finished_at' => 'datetime'];
+        return ['cancel' => 'boolean', 'again' => 'boolean', 'result' => 'array', 'finished_at' => 'datetime'];
     }
 
     public function isLive(): bool

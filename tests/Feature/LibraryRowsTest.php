@@ -100,10 +100,8 @@ final class LibraryRowsTest extends TestCase
         self::assertEqualsWithDelta(129.6, $after['money']['cumulative']['likely'] - $before['money']['cumulative']['likely'], 0.01);
         self::assertSame(2, DB::table('prices')->join('parts', 'parts.id', '=', 'prices.part_id')->where('parts.key', 'fjellvent-panel')->count(), 'the earlier one is history');
 
-        $summary = $this->summary($this->plan());
-        self::assertNull($summary, 'what the counter showed rests on earlier prices');
+        self::assertNull($this->summary($this->plan()), 'what the counter showed rests on earlier prices');
         $this->job()->update(['oldest_price' => '2001-01-01']);
-        Artisan::call('pebblerun:summaries');
         $this->work();
         self::assertSame($after['money']['cumulative']['likely'], $this->summary($this->plan())['run'][1]['money'] ?? null);
         self::assertGreaterThan('2026-01-01', $this->job()->oldest_price);
@@ -115,6 +113,37 @@ final class LibraryRowsTest extends TestCase
             return [$platform, $parts];
         });
         self::assertSame($after['money'], $stage()['money'], 'an older price is not today’s');
+    }
+
+    /** Power rests on parts and rules: a price is laid over what was drawn before. */
+    public function test_a_price_redoes_no_draw_and_reaches_open_benches_counter_and_what_is_due(): void
+    {
+        $this->actingAs($this->person('advisor'));
+        $bench = fn (): array => $this->getJson("/plans/{$this->plan()->id}")->assertOk()->json();
+        $plan = $this->plan();
+        $this->edit([['do' => 'rename-plan', 'name' => 'Other']], $plan->revision)->assertOk();
+        $before = $bench();
+        $drawn = DB::table('stage_figures')->count();
+        self::assertGreaterThan(0, $drawn);
+        $others = DB::table('customer_jobs')->join('plans', 'plans.id', '=', 'customer_jobs.plan_id')->join('library_versions', 'library_versions.id', '=', 'plans.library_version_id')->where('library_versions.platform_id', '!=', $plan->library->platform_id)->orderBy('customer_jobs.id');
+        $elsewhere = $others->pluck('customer_jobs.version');
+
+        $part = Part::query()->where('key', 'fjellvent-panel')->firstOrFail();
+        $this->postJson("/parts/{$part->id}/prices", ['request' => bin2hex(random_bytes(8)), 'likely' => 4000, 'as_of' => '2026-11-20', 'source' => ''])->assertCreated();
+
+        // A bench that is open asks by its job's version, as of any other's change.
+        self::assertGreaterThan($before['version'], $this->postJson("/jobs/{$plan->customer_job_id}/presence")->assertOk()->json('version'));
+        self::assertEquals($elsewhere, $others->pluck('customer_jobs.version'), 'no job of another platform');
+        $after = $bench();
+        self::assertSame(array_column($before['estimate']['stages'], 'power'), array_column($after['estimate']['stages'], 'power'));
+        self::assertGreaterThan($before['estimate']['stages'][1]['money']['cumulative']['likely'] + 4000, $after['estimate']['stages'][1]['money']['cumulative']['likely']);
+
+        $this->work();
+        self::assertSame($drawn, DB::table('stage_figures')->count());
+        self::assertSame('budget', $this->job()->due->value);
+        self::assertSame($after['estimate']['stages'][1]['money']['cumulative']['likely'], $this->summary($plan)['run'][1]['money'] ?? null);
+        $this->edit([['do' => 'rename-plan', 'name' => 'Another']], $plan->refresh()->revision)->assertOk();
+        self::assertSame($drawn, DB::table('stage_figures')->count(), 'the stages are found under what their power rests on');
     }
 
     public function test_a_price_is_set_by_who_may_with_its_day_and_source(): void

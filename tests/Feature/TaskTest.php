@@ -42,6 +42,30 @@ final class TaskTest extends TestCase
         self::assertNotNull($this->summary($this->plan()));
     }
 
+    public function test_what_is_asked_for_again_while_it_runs_begins_once_more(): void
+    {
+        $again = function (): void {
+            app(StartTask::class)->again(WorkOutSummaries::class, WorkOutSummaries::KIND, WorkOutSummaries::subject(Reading::ofShop($this->job()->load('shop')->shop), null), $this->job()->shop_id);
+        };
+        $again();
+        $again();
+        self::assertSame([1, false], [DB::table('jobs')->count(), Task::query()->sole()->again], 'one that waits will see it all');
+        $asked = false;
+        $kept = DB::table('kept_summaries')->where('subject', "plan {$this->plan()->id}");
+        DB::listen(function ($query) use (&$asked, $again, $kept): void {
+            // When the last is through, what stood before is gone.
+            if (! $asked && str_starts_with($query->sql, 'update "tasks" set "done"') && $query->bindings[0] === 10) {
+                $asked = true;
+                $kept->delete();
+                $again();
+            }
+        });
+        $this->work();
+        self::assertTrue($asked);
+        self::assertSame(['done', false], [Task::query()->sole()->state, Task::query()->sole()->again]);
+        self::assertTrue($kept->exists());
+    }
+
     public function test_one_that_waits_is_cancelled_at_once_and_is_not_done(): void
     {
         DB::table('kept_summaries')->delete();

@@ -272,7 +272,9 @@ final class AnyPlanTest extends TestCase
         $document['plan'] = self::plan(self::bundle($job), $seed);
         $brief = array_diff_key($document['brief'], array_flip(BriefPlaces::WITHOUT_FIGURES));
         $bare = DocumentReader::standard()->open([...$document, 'brief' => $brief]);
-        $full = DocumentReader::standard()->open([...$document, 'brief' => [...$brief, 'budget' => ['total' => 1234], 'risk' => 'bold', 'fuels' => [], 'refuses' => ['lag', 'louder', 'cutting'], 'noise' => 'as-stock', 'inspection' => 'strict', 'warranty' => 'running', 'purpose' => 'x']]);
+        $shop = ['name' => 'Other', 'currency' => 'NOK', 'labour_rate' => 1, 'dyno_rate' => 2, 'tax_percent' => 3, 'reserve_percent' => 4, 'margin_percent' => 5];
+        $parts = array_map(fn (array $part): array => [...$part, 'price' => ['new' => 7, 'used' => 3, 'hours' => 9, 'as_of' => '2026-01-01']], $document['parts']);
+        $full = DocumentReader::standard()->open([...$document, 'shop' => [...$document['shop'], ...$shop], 'parts' => $parts, 'brief' => [...$brief, 'budget' => ['total' => 1234], 'risk' => 'bold', 'fuels' => [], 'refuses' => ['lag', 'louder', 'cutting'], 'noise' => 'as-stock', 'inspection' => 'strict', 'warranty' => 'running', 'purpose' => 'x']]);
         self::assertSame($bare->bundle->fingerprint, $full->bundle->fingerprint);
         [$of, $other] = [new FiguresInMemory, new FiguresInMemory];
         Estimate::of($bare->bundle, $of);

@@ -6,6 +6,7 @@ use Pebblerun\Core\Catalog\Catalog;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Evaluator;
+use Pebblerun\Core\Evaluation\KnownCar;
 use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\Model\Coverage;
 use Pebblerun\Core\Evaluation\Model\Package;
@@ -108,7 +109,7 @@ final class EvaluatorTest extends TestCase
     {
         $bundle = $estimate->bundle;
 
-        return new Evaluator($bundle->catalog, $bundle->shop->rates, $bundle->brief, $estimate->results[0]->state->build, $bundle->plan->settings);
+        return new Evaluator($bundle->catalog, $bundle->shop->rates, $bundle->brief, KnownCar::asReceived($bundle->catalog, $bundle->brief, $estimate->results[0]->state->build), $bundle->plan->settings);
     }
 
     /** @param  list<Part>  $exchanged */
@@ -133,7 +134,7 @@ final class EvaluatorTest extends TestCase
         self::assertEquals($full->atTarget, $sampled->atTarget, "{$where}: at the target");
         self::assertEquals($full->readings, $sampled->readings, "{$where}: limits");
         self::assertSame($full->plainSum, $warm->plainSum($model), "{$where}: plain sum");
-        self::assertSame($full->usedGain, $warm->usedGain($likely), "{$where}: used speeds");
+        self::assertSame($full->usedGain, $warm->usedGain($likely, $warm->knownAlong($likely)), "{$where}: used speeds");
         self::assertEquals($full->findings, $warm->findings($build), "{$where}: findings");
     }
 }

@@ -132,7 +132,7 @@ final class OfferTest extends TestCase
         $plan = self::document($job);
         $estimate = Estimate::of($opened->bundle);
         $candidates = new Candidates($estimate->planned);
-        $movers = new Movers($catalog, $estimate->evaluator, new Offer($opened->bundle->brief, $estimate->evaluator));
+        $movers = new Movers($estimate->planned, new Offer($opened->bundle->brief, $estimate->evaluator));
         $compared = 0;
         foreach ($plan['stages'] as $i => $stage) {
             $now = $estimate->costs[$i + 1]->spend->likely;

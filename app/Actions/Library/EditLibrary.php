@@ -2,6 +2,7 @@
 
 namespace App\Actions\Library;
 
+use App\Actions\SpreadPrices;
 use App\Assembly\Canonical;
 use App\Assembly\CurrentPrices;
 use App\Assembly\DraftLibrary;
@@ -29,7 +30,7 @@ final readonly class EditLibrary
 
     private const PLACE_AT_END = 1_000_000;
 
-    public function __construct(private DocumentReader $reader) {}
+    public function __construct(private DocumentReader $reader, private SpreadPrices $spread) {}
 
     /**
      * @param  string  $subject  empty for the platform, or a part's key
@@ -179,7 +180,7 @@ final readonly class EditLibrary
         $draft->withPart($key, $document)->checked($this->reader, $key);
         $place = array_search($key, array_keys($draft->parts), true);
         (new LibraryWriter($author))->part($platform, $document, is_int($place) ? $place + 1 : self::PLACE_AT_END + self::number($platform));
-        CurrentPrices::stamp([(int) Part::query()->where('shop_id', $platform->shop_id)->where('key', $key)->value('id')]);
+        $this->spread->of([(int) Part::query()->where('shop_id', $platform->shop_id)->where('key', $key)->value('id')]);
     }
 
     private function key(Platform $platform, string $maker, string $name): string

@@ -2,6 +2,7 @@
 
 namespace App\Actions\Library;
 
+use App\Actions\SpreadPrices;
 use App\Assembly\Canonical;
 use App\Assembly\CurrentPrices;
 use App\Assembly\Libraries;
@@ -18,7 +19,7 @@ use Illuminate\Support\Facades\DB;
 /** Freezes the figures of a platform and its parts as the next version, which new plans are made with. */
 final readonly class PublishLibrary
 {
-    public function __construct(private Audit $audit) {}
+    public function __construct(private Audit $audit, private SpreadPrices $spread) {}
 
     /**
      * @param  int  $seen  the last change that its sender saw: what came later is looked at before it is published
@@ -47,7 +48,7 @@ final readonly class PublishLibrary
             $fingerprint = Libraries::fingerprint($content['platform'], $content['parts']);
             $newest = LibraryVersion::create(['platform_id' => $platform->id, 'number' => 1 + ($newest->number ?? 0), ...$content, 'content' => $fingerprint, 'fingerprint' => $fingerprint]);
         }
-        CurrentPrices::stamp(array_values(DB::table('fitments')->where('platform_id', $platform->id)->pluck('part_id')->map(intval(...))->all()));
+        $this->spread->of(array_values(DB::table('fitments')->where('platform_id', $platform->id)->pluck('part_id')->map(intval(...))->all()));
 
         return $newest->refresh();
     }

@@ -2,7 +2,7 @@
 
 namespace App\Actions\Library;
 
-use App\Assembly\CurrentPrices;
+use App\Actions\SpreadPrices;
 use App\Exceptions\Refused;
 use App\Models\Part;
 use App\Models\Shop;
@@ -12,6 +12,8 @@ use Illuminate\Support\Facades\DB;
 /** Adds a price with its day and source: every plan uses the newest at once, and none is lost. */
 final readonly class SetPrice
 {
+    public function __construct(private SpreadPrices $spread) {}
+
     /** @param  array<string, float|array{float, float, float}>  $money  new, used or both, in the shop's currency */
     public function set(Part $part, array $money, string $asOf, string $source, User $author): void
     {
@@ -21,7 +23,7 @@ final readonly class SetPrice
             $newest = $part->prices()->first();
             $newest !== null || isset($money['new']) || throw Refused::because('Set the new price first.');
             $part->prices()->create(['money' => [...($newest->money ?? []), ...$money], 'as_of' => $asOf, 'source' => $source, 'author_id' => $author->id]);
-            CurrentPrices::stamp([$part->id]);
+            $this->spread->of([$part->id]);
         });
     }
 }

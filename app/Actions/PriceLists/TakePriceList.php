@@ -2,7 +2,7 @@
 
 namespace App\Actions\PriceLists;
 
-use App\Assembly\CurrentPrices;
+use App\Actions\SpreadPrices;
 use App\Assembly\PartKey;
 use App\Exceptions\Refused;
 use App\Models\PriceList;
@@ -44,6 +44,8 @@ final readonly class TakePriceList
         where price_list_id = ? and outcome in ('added', 'changed')
         and part_id = any(array(select f.part_id from fitments f join platforms p on p.id = f.platform_id where p.shop_id = ?))";
 
+    public function __construct(private SpreadPrices $spread) {}
+
     /** @param  bool  $leavesOut  whether lines that are refused are left out: else there must be none */
     public function take(PriceList $list, bool $leavesOut): void
     {
@@ -56,7 +58,7 @@ final readonly class TakePriceList
             $this->addParts($list);
             $late = (int) DB::scalar(self::PRICES, [$list->id, $list->id, $looked->prices_seen ?? 0, $list->id, $list->as_of, mb_substr("{$list->supplier->name}, {$list->name}", 0, 500), $list->id]);
             $late === 0 || throw Refused::because(($late === 1 ? 'One price was' : "{$late} prices were").' set after this preview: preview the list again, then take it in.');
-            CurrentPrices::stamp(self::onPlatforms($list));
+            $this->spread->of(self::onPlatforms($list));
             PriceList::query()->whereKey($list->id)->update(['state' => 'taken']);
             DB::delete('delete from price_list_files where price_list_id = ?', [$list->id]);
         });
@@ -72,7 +74,7 @@ final readonly class TakePriceList
             DB::delete('delete from prices where price_list_id = ?', [$list->id]);
             DB::delete("delete from parts p using price_list_rows r where r.price_list_id = ? and r.outcome = 'added' and p.id = r.part_id
                 and not exists (select from fitments f where f.part_id = p.id) and not exists (select from prices q where q.part_id = p.id)", [$list->id]);
-            CurrentPrices::stamp($parts);
+            $this->spread->of($parts);
             PriceList::query()->whereKey($list->id)->update(['state' => 'undone']);
         });
     }

@@ -5,7 +5,6 @@ namespace Pebblerun\Core\Advice;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Evaluation\Engine\CeilingCost;
-use Pebblerun\Core\Evaluation\Evaluator;
 use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Likely;
 use Pebblerun\Core\Evaluation\Model\StageModel;
@@ -21,18 +20,12 @@ final readonly class Candidates
     /** A ceiling is named where it takes more than this share of the peak. */
     private const WORTH_NAMING = 0.005;
 
-    private Evaluator $evaluator;
-
-    private Shares $shares;
-
     private Offer $offer;
 
     private Completing $completing;
 
     public function __construct(private PlannedStages $planned)
     {
-        $this->evaluator = $planned->evaluator;
-        $this->shares = new Shares($planned->evaluator);
         $this->offer = new Offer($planned->bundle->brief, $planned->evaluator);
         $this->completing = new Completing($planned, $this->offer);
     }
@@ -87,20 +80,21 @@ final readonly class Candidates
     private function against(StageTrial $trial, Stage $without, array $choices, bool $offers = true): array
     {
         $base = $trial->state($without);
-        $baseModel = $this->evaluator->model($base->build);
-        $baseLikely = $this->evaluator->likely($baseModel);
-        $known = array_flip(array_map(fn (Finding $finding): string => $finding->id, $this->evaluator->findings($base->build)));
+        $baseModel = $trial->evaluator->model($base->build);
+        $baseLikely = $trial->evaluator->likely($baseModel);
+        $known = array_flip(array_map(fn (Finding $finding): string => $finding->id, $trial->evaluator->findings($base->build)));
         $spend = $trial->spend($base);
-        $taken = $this->taken($baseModel, $baseLikely);
+        $shares = new Shares($trial->evaluator);
+        $taken = self::taken($shares, $baseModel, $baseLikely);
 
         $target = $this->planned->bundle->brief->target;
 
-        return array_map(function (array $choice) use ($trial, $spend, $base, $baseLikely, $known, $taken, $target, $offers): Candidate {
+        return array_map(function (array $choice) use ($trial, $spend, $base, $baseLikely, $known, $shares, $taken, $target, $offers): Candidate {
             [$what, $stage, $chosen] = $choice;
             $with = $chosen || ! $offers ? [] : $this->with($trial, $what, $stage);
             $state = $trial->state($stage->fitting($this->planned->bundle->catalog, ...$with ?? []));
-            $model = $this->evaluator->model($state->build);
-            $likely = $this->evaluator->likely($model);
+            $model = $trial->evaluator->model($state->build);
+            $likely = $trial->evaluator->likely($model);
 
             return new Candidate(
                 $what,
@@ -109,7 +103,7 @@ final readonly class Candidates
                 $target?->eased($base->build->parts, $state->build->parts) ?? 0.0,
                 $trial->spend($state) - $spend,
                 $this->brought($state, $known),
-                $this->ceilings($model, $likely, $taken),
+                self::ceilings($shares, $model, $likely, $taken),
                 $state->build,
                 $chosen,
                 $with,
@@ -131,13 +125,13 @@ final readonly class Candidates
      */
     private function brought(StageState $state, array $known): array
     {
-        return array_values(array_filter($this->evaluator->findings($state->build), fn (Finding $finding): bool => ! isset($known[$finding->id])));
+        return array_values(array_filter($this->planned->evaluator->findings($state->build), fn (Finding $finding): bool => ! isset($known[$finding->id])));
     }
 
     /** @return array<string, array{float, float}> W and N·m that each standing ceiling takes, by its key */
-    private function taken(StageModel $model, Likely $likely): array
+    private static function taken(Shares $shares, StageModel $model, Likely $likely): array
     {
-        $costs = $this->shares->ofCeilings($model, $likely);
+        $costs = $shares->ofCeilings($model, $likely);
         $taken = [];
         foreach ($model->ceilings as $i => $ceiling) {
             $taken[$ceiling->key] = $costs[$i];
@@ -150,10 +144,10 @@ final readonly class Candidates
      * @param  array<string, array{float, float}>  $before  W and N·m that each ceiling takes without it
      * @return list<CeilingCost> those that take more than before
      */
-    private function ceilings(StageModel $model, Likely $likely, array $before): array
+    private static function ceilings(Shares $shares, StageModel $model, Likely $likely, array $before): array
     {
         $costs = [];
-        foreach ($this->shares->ofCeilings($model, $likely) as $i => [$watts, $newtonMetres]) {
+        foreach ($shares->ofCeilings($model, $likely) as $i => [$watts, $newtonMetres]) {
             $ceiling = $model->ceilings[$i];
             [$wattsBefore, $newtonMetresBefore] = $before[$ceiling->key] ?? [0.0, 0.0];
             if ($watts - $wattsBefore > self::WORTH_NAMING * $likely->peakPower || $newtonMetres - $newtonMetresBefore > self::WORTH_NAMING * $likely->peakTorque) {

@@ -142,7 +142,7 @@ final readonly class Fixes
             return [];
         }
         $saved = $this->estimate->total()->likely - $this->totalWith($commands);
-        $evaluator = $this->estimate->evaluator;
+        $evaluator = $this->estimate->planned->at($last - 1);
         $meanwhile = $evaluator->likely($evaluator->model($waiting[count($waiting) - 1]->build))->peakPower;
 
         return $saved <= 0 ? [] : [new Fix(new Message(FixCode::MapOnce, [
@@ -197,7 +197,7 @@ final readonly class Fixes
             return [];
         }
         $states = $this->statesWith($commands, $stage);
-        $evaluator = $this->estimate->evaluator;
+        $evaluator = $this->estimate->planned->at($stage);
         $held = $evaluator->likely($evaluator->model($states[$stage]->build));
 
         return [new Fix(new Message(FixCode::HoldTorque, [
@@ -230,7 +230,7 @@ final readonly class Fixes
     {
         $risk = $this->estimate->bundle->brief->risk;
         $result = $this->estimate->results[$stage];
-        foreach ((new Movers($this->estimate->bundle->catalog, $this->estimate->evaluator, $this->offer))->of($weakest->reading, $result->model, $result->state) as $mover) {
+        foreach ((new Movers($this->estimate->planned, $this->offer))->of($weakest->reading, $result->model, $result->state) as $mover) {
             if ($mover->part === null) {
                 continue;
             }
@@ -320,8 +320,8 @@ final readonly class Fixes
                     continue;
                 }
                 $states = $this->statesWith($commands, $i);
-                $model = $this->estimate->evaluator->model($states[count($states) - 1]->build);
-                $best[] = [$this->estimate->evaluator->likely($model)->peakPower, $key, $commands];
+                $evaluator = $this->estimate->planned->at(count($states) - 1);
+                $best[] = [$evaluator->likely($evaluator->model($states[count($states) - 1]->build))->peakPower, $key, $commands];
             }
             if ($best === []) {
                 continue;
@@ -420,8 +420,9 @@ final readonly class Fixes
 
     private function weakestOf(StageState $state): ?LimitReading
     {
-        $model = $this->estimate->evaluator->model($state->build);
+        $evaluator = $this->estimate->planned->at($state->index);
+        $model = $evaluator->model($state->build);
 
-        return $this->estimate->evaluator->sampled($model, $this->estimate->evaluator->likely($model))->weakest();
+        return $evaluator->sampled($model, $evaluator->likely($model))->weakest();
     }
 }

@@ -10,6 +10,7 @@ use Pebblerun\Core\Evaluation\Evaluator;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\Model\StageModel;
+use Pebblerun\Core\Evaluation\PlannedStages;
 use Pebblerun\Core\Evaluation\Timeline\StageState;
 
 /** Finds what would move a limit: parts that bear more, cheapest first, a kind of map, a fuel that asks less. */
@@ -21,7 +22,12 @@ final readonly class Movers
     /** Coolers that do less than this are none, K. */
     private const WORTH_KELVIN = 1.0;
 
-    public function __construct(private Catalog $catalog, private Evaluator $evaluator, private Offer $offer) {}
+    private Catalog $catalog;
+
+    public function __construct(private PlannedStages $planned, private Offer $offer)
+    {
+        $this->catalog = $planned->bundle->catalog;
+    }
 
     /**
      * @param  StageState  $state  whose stage a part would be bought in
@@ -60,7 +66,7 @@ final readonly class Movers
         $movers = [];
         foreach ($this->candidates($reading->limit->slot, $build) as $part) {
             if ($part->effects->cooler !== null) {
-                $fifth = $this->charge($build->with($part), $reading);
+                $fifth = $this->charge($build->with($part), $reading, $this->planned->at($state->index));
                 if ($fifth !== null && $fifth < $reading->typical - self::WORTH_KELVIN) {
                     $movers[] = Mover::part($part, $fifth, $this->costs($part, $state));
                 }
@@ -73,15 +79,17 @@ final readonly class Movers
     /** Minor units that the stage costs more with it. */
     private function costs(Part $part, StageState $state): int
     {
-        return $this->evaluator->money($state->buying($part))->spend->likely - $this->evaluator->money($state->bought)->spend->likely;
+        $evaluator = $this->planned->evaluator;
+
+        return $evaluator->money($state->buying($part))->spend->likely - $evaluator->money($state->bought)->spend->likely;
     }
 
     /** K on the fifth pull of the likely build, at the same speed and on the same day. */
-    private function charge(Build $build, LimitReading $reading): ?float
+    private function charge(Build $build, LimitReading $reading, Evaluator $evaluator): ?float
     {
-        $model = $this->evaluator->model($build);
+        $model = $evaluator->model($build);
 
-        return $this->evaluator->breath($model, $this->evaluator->likely($model))?->fifthNear($reading->rpm, $reading->hot);
+        return $evaluator->breath($model, $evaluator->likely($model))?->fifthNear($reading->rpm, $reading->hot);
     }
 
     /** @return list<Part> for that place, not fitted and single */

@@ -5,7 +5,7 @@ namespace Pebblerun\Core\Advice;
 use Pebblerun\Core\Catalog\Evidence;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Estimate;
-use Pebblerun\Core\Evaluation\Evaluator;
+use Pebblerun\Core\Evaluation\KnownCar;
 use Pebblerun\Core\Evaluation\Model\Doubt;
 use Pebblerun\Core\Job\Brief\Target;
 
@@ -21,13 +21,19 @@ final readonly class Narrowing
     /** Less than this share of the range is not worth the work. */
     private const WORTH = 0.05;
 
-    public function __construct(private Estimate $estimate) {}
+    /** The stage that the last one is estimated from. */
+    private int $known;
+
+    public function __construct(private Estimate $estimate)
+    {
+        $this->known = $estimate->knownAt();
+    }
 
     /** @return array<string, float> share of the likely gain that rests on each kind of evidence; the largest first */
     public function restsOn(): array
     {
         $shares = [];
-        foreach (Doubt::changed($this->estimate->last()->model, $this->estimate->results[0]->model) as [$evidence, $weight]) {
+        foreach (Doubt::changed($this->estimate->last()->model, $this->estimate->results[$this->known]->model) as [$evidence, $weight]) {
             $shares[$evidence->value] = ($shares[$evidence->value] ?? 0.0) + $weight;
         }
         $sum = array_sum($shares);
@@ -44,7 +50,7 @@ final readonly class Narrowing
         $best = null;
         foreach ($this->less() as [$part, $variance]) {
             // The roller itself is never surer than this.
-            $least = Evaluator::MEASURED * $asked->p50;
+            $least = KnownCar::MEASURED * $asked->p50;
             $then = self::WIDTH * sqrt(max($least ** 2, ($now / self::WIDTH) ** 2 - $variance * $asked->p50 ** 2));
             if ($then < (1.0 - self::WORTH) * $now && ($best === null || $then < $best['to'])) {
                 $best = ['part' => $part, 'from' => $now, 'to' => $then, 'target' => $this->estimate->bundle->brief->target];
@@ -60,11 +66,11 @@ final readonly class Narrowing
         $last = $this->estimate->last();
         $less = [];
         $brief = $this->estimate->bundle->brief;
-        if ($brief->received->measured === null) {
-            $less[] = [null, Evaluator::unmeasuredDoubt($brief->car, $this->estimate->bundle->catalog->platform) ** 2 - Evaluator::MEASURED ** 2];
+        if (! $this->estimate->planned->at($this->known)->known->isMeasured) {
+            $less[] = [null, KnownCar::unmeasuredDoubt($brief->car, $this->estimate->bundle->catalog->platform) ** 2 - KnownCar::MEASURED ** 2];
         }
-        $gained = log(max(1.0, $this->estimate->reached()->p50 / max(1.0, $this->estimate->asked(0)->p50)));
-        $changed = Doubt::changed($last->model, $this->estimate->results[0]->model);
+        $gained = log(max(1.0, $this->estimate->reached()->p50 / max(1.0, $this->estimate->asked($this->known)->p50)));
+        $changed = Doubt::changed($last->model, $this->estimate->results[$this->known]->model);
         $kappa = Doubt::mean($changed);
         foreach ($changed as $i => [$evidence, $weight, $part]) {
             if ($part !== null && $evidence !== Evidence::ShopDyno) {

@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Advice;
 
+use Pebblerun\Core\Evaluation\Evaluator;
 use Pebblerun\Core\Evaluation\Likely;
 use Pebblerun\Core\Evaluation\PlannedStages;
 use Pebblerun\Core\Evaluation\Timeline\StageState;
@@ -12,10 +13,13 @@ final readonly class StageTrial
 {
     public Stage $stage;
 
+    public Evaluator $evaluator;
+
     /** @param  int  $number  counted from 1; the plan has it */
     public function __construct(private PlannedStages $planned, public int $number)
     {
         $this->stage = $planned->bundle->plan->stages[$number - 1];
+        $this->evaluator = $planned->at($number);
     }
 
     public function state(Stage $as): StageState
@@ -25,12 +29,12 @@ final readonly class StageTrial
 
     public function likely(StageState $state): Likely
     {
-        return $this->planned->evaluator->likely($this->planned->evaluator->model($state->build));
+        return $this->evaluator->likely($this->evaluator->model($state->build));
     }
 
     /** Minor units that the stage would cost, tax and reserve in. */
     public function spend(StageState $state): int
     {
-        return $this->planned->evaluator->money($state->bought)->spend->likely;
+        return $this->evaluator->money($state->bought)->spend->likely;
     }
 }

@@ -127,7 +127,7 @@ final readonly class TargetReach
     /** W of peak power, or N·m at the speed that the target names. */
     private function figure(Likely $likely, Target $target): float
     {
-        return $target->atRpm === null ? $likely->peakPower : $this->estimate->evaluator->curve($likely)->torqueAt($target->atRpm);
+        return $target->atRpm === null ? $likely->peakPower : $this->trial->evaluator->curve($likely)->torqueAt($target->atRpm);
     }
 
     private function mapped(StageState $state, ?Fuel $fuel): Likely
@@ -135,7 +135,7 @@ final readonly class TargetReach
         $package = Package::of($state->build);
         $build = ($fuel === null ? $package : $package->on($fuel))->mapped($this->estimate->bundle->catalog);
 
-        return $this->estimate->evaluator->likely($this->estimate->evaluator->model($build));
+        return $this->trial->evaluator->likely($this->trial->evaluator->model($build));
     }
 
     private function mayBeFitted(Part $part, Target $target): bool

@@ -6,11 +6,11 @@ use Pebblerun\Core\Catalog\Platform\Car;
 use Pebblerun\Core\Catalog\Platform\Ceiling;
 use Pebblerun\Core\Evaluation\Baseline\BaselineDoubt;
 use Pebblerun\Core\Evaluation\Estimate;
-use Pebblerun\Core\Evaluation\Evaluator;
 use Pebblerun\Core\Evaluation\Findings\Belief;
 use Pebblerun\Core\Evaluation\Findings\EngineLoad;
 use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Findings\FindingKind;
+use Pebblerun\Core\Evaluation\KnownCar;
 use Pebblerun\Core\Evaluation\Limits\Status;
 use Pebblerun\Core\Job\Brief\HealthCheck;
 use Pebblerun\Core\Job\Brief\Warning;
@@ -80,13 +80,13 @@ final readonly class Verdict
     /** @return list<Message> what the platform's figures are, where they stand in for this car's */
     private function unmeasured(): array
     {
-        if ($this->estimate->bundle->brief->received->measured !== null) {
+        if ($this->estimate->isMeasured()) {
             return [];
         }
         $frame = $this->estimate->bundle->catalog->platform->source->frame;
 
         return [
-            ...($this->estimate->bundle->brief->car->isWorn() ? [new Message(VerdictCode::Worn, ['km' => Car::WORN, 'less' => 1.0 - Evaluator::WORN])] : []),
+            ...($this->estimate->bundle->brief->car->isWorn() ? [new Message(VerdictCode::Worn, ['km' => Car::WORN, 'less' => 1.0 - KnownCar::WORN])] : []),
             ...($frame->isOwn() ? [] : [new Message(VerdictCode::Converted, ['frame' => $frame])]),
         ];
     }

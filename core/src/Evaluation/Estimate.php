@@ -61,7 +61,21 @@ final readonly class Estimate
     /** A chance means something only for a healthy car whose own measurement is believed, or stood by. */
     public function allowsChances(): bool
     {
-        return $this->bundle->brief->received->isMeasuredAndHealthy() && BaselineCheck::isBelieved($this->bundle->brief->received, $this->baselineDoubts());
+        $received = $this->bundle->brief->received;
+
+        return $received->healthy && $this->isMeasured() && ($this->knownAt() > 0 || BaselineCheck::isBelieved($received, $this->baselineDoubts()));
+    }
+
+    /** Whether what the last stage is estimated from was measured on this car. */
+    public function isMeasured(): bool
+    {
+        return $this->planned->at($this->knownAt())->known->isMeasured;
+    }
+
+    /** The stage that the last one is estimated from: the last that was measured; 0 is as received. */
+    public function knownAt(): int
+    {
+        return $this->planned->knownAt[count($this->results) - 1];
     }
 
     /** @return list<BaselineDoubt> what is hard to believe of the car's own baseline */

@@ -4,9 +4,7 @@ namespace Pebblerun\Core\Evaluation;
 
 use Closure;
 use Pebblerun\Core\Catalog\Catalog;
-use Pebblerun\Core\Catalog\Platform\Car;
 use Pebblerun\Core\Catalog\Platform\Platform;
-use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Catalog\Shop\Rates;
 use Pebblerun\Core\Evaluation\Air\Breath;
 use Pebblerun\Core\Evaluation\Air\Breathing;
@@ -30,7 +28,6 @@ use Pebblerun\Core\Evaluation\Limits\Standing;
 use Pebblerun\Core\Evaluation\Limits\Towing;
 use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\Model\Doubt;
-use Pebblerun\Core\Evaluation\Model\FuelMatch;
 use Pebblerun\Core\Evaluation\Model\ModelBuilder;
 use Pebblerun\Core\Evaluation\Model\StageModel;
 use Pebblerun\Core\Evaluation\Money\Pricing;
@@ -51,33 +48,18 @@ use Pebblerun\Core\Units\Rpm;
 
 /**
  * What would this build give? In two tiers: likely curves, and draws with ranges, chances and limits; with its findings as codes,
- * and money. One evaluator serves one car as received under one set of calculation settings. It remembers what builds have in
+ * and money. One evaluator serves one car as it is known under one set of calculation settings. It remembers what builds have in
  * common, so that a neighbour of a build seen before costs little; what it answers never depends on what it remembers.
  */
 final class Evaluator
 {
-    /** Doubt of the whole curve: where this car was measured, and where the platform's figures stand in. */
-    public const MEASURED = 0.015;
-
-    private const UNMEASURED = 0.04;
-
-    /** What a worn engine is believed to give of the platform's figures until somebody measures it, and the doubt of that. */
-    public const WORN = 0.96;
-
-    private const WORN_DOUBT = 0.06;
-
     /** @var non-empty-list<Loss> percentage and constant: limits at the crank are checked under both */
     public readonly array $losses;
 
     public readonly Platform $platform;
 
-    /** Of a car like this one, stock, on the fuel that the factory's map needs; nobody measured it. */
-    private readonly Curve $stock;
-
-    /** What the car as received is known by. */
-    private readonly Curve $start;
-
-    private readonly StageModel $received;
+    /** Where the engine starts from. */
+    private readonly StageModel $start;
 
     private readonly ModelBuilder $models;
 
@@ -114,12 +96,11 @@ final class Evaluator
     /** @var array<int, SpeedGrid> by number of speeds */
     private array $grids = [];
 
-    /** @param  Build  $received  the car as received */
     public function __construct(
         public readonly Catalog $catalog,
         Rates $rates,
         public readonly Brief $brief,
-        Build $received,
+        public readonly KnownCar $known,
         private readonly Settings $settings = new Settings,
         private readonly Draws $draws = new LatinDraws,
     ) {
@@ -129,28 +110,12 @@ final class Evaluator
         $this->inspector = new Inspector($brief->constraints);
         $this->checks = new Memo(self::REMEMBERED);
         $this->pricing = new Pricing($rates, $settings->priceBasis);
-        $this->received = $this->models->of($received);
-        $this->stock = $this->stockCar($received->fuel);
-        $this->start = $brief->received->measured ?? ($brief->car->isWorn() ? $this->stock->scaled(self::WORN) : $this->stock);
+        $this->start = $this->models->of($known->build);
         $this->engine = $this->engine($settings->stacking, new CurveCache);
         $this->hot = $brief->outside->hottestDay();
-        $this->breathing = new Breathing($this->platform, new StockAir($this->platform, $brief->car->baselineLossShare()), $this->engine, $this->received, $this->hot);
-        $this->fuel = new FuelSupply($this->platform, $this->breathing, $this->received, $this->losses, fn (StageModel $model): Likely => $this->run($this->engine, $model));
+        $this->breathing = new Breathing($this->platform, new StockAir($this->platform, $brief->car->baselineLossShare()), $this->engine, $this->start, $this->hot);
+        $this->fuel = new FuelSupply($this->platform, $this->breathing, $this->start, $this->losses, fn (StageModel $model): Likely => $this->run($this->engine, $model));
         $this->towing = new Towing($brief->outside->climb($this->platform->mass, $this->platform->dragArea));
-    }
-
-    /** Doubt of the whole curve of a car that nobody measured: of the car, and of bringing the platform's figures to the shop's frame. */
-    public static function unmeasuredDoubt(Car $car, Platform $platform): float
-    {
-        return hypot($car->isWorn() ? self::WORN_DOUBT : self::UNMEASURED, $platform->source->doubt());
-    }
-
-    /** A curve that was read on the fuel the car came with has in it what that takes or gives under the factory's map. */
-    private function stockCar(Fuel $fuel): Curve
-    {
-        $with = $this->platform->source->onReceivedFuel ? FuelMatch::of(new Build($this->catalog, $this->brief->car, [], [], $fuel))->share() : 1.0;
-
-        return $this->platform->baseline->scaled($this->brief->car->wheelShare / $with);
     }
 
     public function model(Build $build): StageModel
@@ -176,7 +141,7 @@ final class Evaluator
         $engine = $this->sampled ??= $this->samplingEngine();
         $rpms = $this->sampleSpeeds($model, $likely);
         $grid = new SpeedGrid($rpms);
-        $doubt = Doubt::of($model, $this->received);
+        $doubt = Doubt::of($model, $this->start);
         [$atEngine, $asked] = $engine->powers($model, $grid, $doubt);
         $atWheels = $engine->wheels($atEngine, $model, $grid, $doubt);
         $target = $this->brief->target;
@@ -212,7 +177,7 @@ final class Evaluator
     public function band(StageModel $model, array $rpms): array
     {
         $engine = $this->samplingEngine();
-        $doubt = Doubt::of($model, $this->received);
+        $doubt = Doubt::of($model, $this->start);
         $rows = $this->draws->count();
         $band = [];
         foreach (array_chunk($rpms, self::TOGETHER) as $some) {
@@ -322,17 +287,26 @@ final class Evaluator
 
     private function platformAsReceived(): ExpectedPeaks
     {
-        $engine = $this->engine($this->settings->stacking, new CurveCache, start: $this->stock);
-        $likely = $this->run($engine, $this->received);
+        $engine = $this->engine($this->settings->stacking, new CurveCache, start: $this->known->stock);
+        $likely = $this->run($engine, $this->start);
 
-        return new ExpectedPeaks($likely->peakPower, max($likely->torque()), $this->received->revLimit);
+        return new ExpectedPeaks($likely->peakPower, max($likely->torque()), $this->start->revLimit);
     }
 
-    /** Mean torque over the brief's rpm range against the car as received: 0.2 is a fifth more. */
-    public function usedGain(Likely $likely): float
+    /** @return list<float> W at the wheels of the car as it is known, at the speeds of a curve */
+    public function knownAlong(Likely $likely): array
+    {
+        return $this->engine->wheels($this->engine->power($this->start, $likely->grid), $this->start, $likely->grid);
+    }
+
+    /**
+     * Mean torque over the brief's rpm range against another car: 0.2 is a fifth more.
+     *
+     * @param  list<float>  $before  W at the wheels of that one, at the same speeds
+     */
+    public function usedGain(Likely $likely, array $before): float
     {
         [$from, $to] = $this->brief->rpmRange;
-        $before = $this->engine->wheels($this->engine->power($this->received, $likely->grid), $this->received, $likely->grid);
         $then = $now = 0.0;
         foreach ($likely->grid->rpms as $i => $rpm) {
             if ($rpm >= $from && $rpm <= $to) {
@@ -347,7 +321,7 @@ final class Evaluator
     /** The curve as it is written: wheel torque up to the build's last speed. */
     public function curve(Likely $likely): Curve
     {
-        return Curve::onGrid($likely->grid->rpms[0], $likely->torque(), $this->start->sketched);
+        return Curve::onGrid($likely->grid->rpms[0], $likely->torque(), $this->known->curve->sketched);
     }
 
     private function run(Engine $engine, StageModel $model): Likely
@@ -367,21 +341,19 @@ final class Evaluator
         return new Likely($grid, $power, $wheels, $asked);
     }
 
-    /** @param  ?Curve  $start  of the stock car; null: what the car as received is known by */
+    /** @param  ?Curve  $start  of the stock car; null: what the car is known by */
     private function engine(Stacking $stacking, EvaluationCache $cache, ?Draws $draws = null, ?Curve $start = null): Engine
     {
         return new Engine(
-            $start ?? $this->start, $start === null && $this->brief->received->measured !== null, $this->platform->baseline, $this->losses[$this->settings->constantLoss ? 1 : 0],
-            $this->received, $stacking, $cache, $draws, $draws === null ? [1.0] : $this->scales($draws),
+            $start ?? $this->known->curve, $start === null && $this->known->isMeasured, $this->platform->baseline, $this->losses[$this->settings->constantLoss ? 1 : 0],
+            $this->start, $stacking, $cache, $draws, $draws === null ? [1.0] : $this->scales($draws),
         );
     }
 
     /** @return list<float> of the whole curve, one a draw */
     private function scales(Draws $draws): array
     {
-        $sigma = $this->brief->received->measured !== null ? self::MEASURED : self::unmeasuredDoubt($this->brief->car, $this->platform);
-
-        return array_map(fn (float $z): float => 1.0 + $sigma * $z, $draws->curve());
+        return array_map(fn (float $z): float => 1.0 + $this->known->doubt * $z, $draws->curve());
     }
 
     private function samplingEngine(): Engine
@@ -392,16 +364,17 @@ final class Evaluator
     /** All speeds of a build: as far as the measured curve goes, unless its rev limit was moved. */
     private function grid(StageModel $model): SpeedGrid
     {
-        $last = $this->start->last();
+        $curve = $this->known->curve;
+        $last = $curve->last();
         $moved = $model->revLimit - $this->platform->revLimit;
         $end = match (true) {
             $moved > 0.0 => max($model->revLimit, $last),
             $moved < 0.0 => min($model->revLimit, $last),
             default => $last,
         };
-        $count = max(1, (int) floor(($end - $this->start->first) / Curve::STEP + 1e-6) + 1);
+        $count = max(1, (int) floor(($end - $curve->first) / Curve::STEP + 1e-6) + 1);
 
-        return $this->grids[$count] ??= new SpeedGrid($this->start->endingAt($this->start->first + Curve::STEP * ($count - 1))->rpms());
+        return $this->grids[$count] ??= new SpeedGrid($curve->endingAt($curve->first + Curve::STEP * ($count - 1))->rpms());
     }
 
     /**

@@ -4,47 +4,36 @@ namespace Pebblerun\Core\Evaluation;
 
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Engine\CeilingCost;
-use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\Model\StageModel;
 use Pebblerun\Core\Evaluation\Timeline\StageState;
 use Pebblerun\Core\Job\Plan\Change;
 
 /** Evaluates every stage of a plan, with what its parts and ceilings are worth. */
-final class PlanEvaluator
+final readonly class PlanEvaluator
 {
     /** A ceiling binds when it costs more than this share. */
     private const BINDS = 0.005;
 
-    private readonly Evaluator $evaluator;
-
-    private readonly Shares $shares;
-
-    private readonly StageGains $gains;
-
-    public function __construct(private readonly PlannedStages $planned, private readonly FigureStore $store)
-    {
-        $this->evaluator = $planned->evaluator;
-        $this->shares = new Shares($planned->evaluator);
-        $this->gains = new StageGains($planned->evaluator, $planned->bundle->catalog);
-    }
+    public function __construct(private PlannedStages $planned, private FigureStore $store) {}
 
     /** @return non-empty-list<StageResult> as received, then the stages */
     public function results(): array
     {
         $states = $this->planned->states;
-        $keys = array_map(fn (StageState $state): string => $this->keyOf($state->build), $states);
+        $keys = array_map(fn (StageState $state): string => $this->keyOf($state), $states);
         $known = $this->store->known(array_values(array_unique($keys)));
         $results = $computed = [];
         $had = null;
         foreach ($states as $i => $state) {
-            $model = $this->evaluator->model($state->build);
-            $likely = $this->evaluator->likely($model);
+            $evaluator = $this->planned->at($i);
+            $model = $evaluator->model($state->build);
+            $likely = $evaluator->likely($model);
             $kept = $known[$keys[$i]] ?? $computed[$keys[$i]] ?? null;
-            $figures = $kept === null ? $this->figuresOf($model, $likely) : StageFigures::known($kept);
+            $figures = $kept === null ? $this->figuresOf($state, $model, $likely) : StageFigures::known($kept);
             if ($kept === null) {
                 $computed[$keys[$i]] = $figures->toArray();
             }
-            $results[] = $this->result($state, $states[$i - 1] ?? null, $model, $had, $likely, $figures);
+            $results[] = $this->result($state, $states[$i - 1] ?? null, $had, $model, $likely, $figures);
             $had = $likely;
         }
         $this->store->keep($computed);
@@ -52,44 +41,49 @@ final class PlanEvaluator
         return $results;
     }
 
-    /** Names everything that a build's figures depend on: what stands where, what its map covers, and its fuels. */
-    private function keyOf(Build $build): string
+    /** Names everything that a stage's figures depend on: the build, what the car is known as, and how it is calculated. */
+    private function keyOf(StageState $state): string
     {
         $settings = $this->planned->bundle->plan->settings;
-        $stands = array_map(fn (Part $part): array => [$part->key, $build->covers($part)], $build->fitted);
+        $known = $this->planned->knownAt[$state->index];
 
         return hash('xxh128', serialize([
             $this->planned->bundle->fingerprint, $settings->stacking, $settings->constantLoss,
-            $build->changed, $build->fuel->key, $build->mappedFor?->key, $build->held()?->name(), array_keys($build->accepted), $stands,
+            $state->index > 0, $known === 0 ? '' : $this->planned->at($known)->known->name(), $state->build->name(), array_keys($state->build->accepted),
         ]));
     }
 
-    private function figuresOf(StageModel $model, Likely $likely): StageFigures
+    private function figuresOf(StageState $state, StageModel $model, Likely $likely): StageFigures
     {
-        $sampled = $this->evaluator->sampled($model, $likely);
-        $changed = $model->build->changed;
+        $evaluator = $this->planned->at($state->index);
+        $sampled = $evaluator->sampled($model, $likely);
+        $changed = $state->index > 0;
+        $shares = new Shares($evaluator);
 
         return new StageFigures(
             $sampled->power, $sampled->torque, $sampled->atTarget,
-            plainSum: $changed ? $this->evaluator->plainSum($model) : $likely->peakPower,
+            plainSum: $changed ? $evaluator->plainSum($model) : $likely->peakPower,
             standings: $sampled->standings,
             within: $sampled->within,
-            lost: $changed ? $this->shares->ofParts($model, $likely) : [],
-            costs: $changed ? $this->shares->ofCeilings($model, $likely) : [],
+            lost: $changed ? $shares->ofParts($model, $likely) : [],
+            costs: $changed ? $shares->ofCeilings($model, $likely) : [],
             hot: $sampled->hot,
             soak: $sampled->soak,
             boost: $sampled->boost,
         );
     }
 
-    private function result(StageState $state, ?StageState $before, StageModel $model, ?Likely $had, Likely $likely, StageFigures $figures): StageResult
+    private function result(StageState $state, ?StageState $before, ?Likely $had, StageModel $model, Likely $likely, StageFigures $figures): StageResult
     {
-        $gains = $before === null || $had === null ? [] : $this->gains->of($before, $had, $state, $likely);
+        $evaluator = $this->planned->at($state->index);
+        $gains = $before === null || $had === null ? [] : (new StageGains($evaluator, $this->planned->bundle->catalog))->of(
+            $before, $evaluator === $this->planned->at($before->index) ? $had : $evaluator->likely($evaluator->model($before->build)), $state, $likely,
+        );
 
         return new StageResult(
             $state,
             $model,
-            $this->evaluator->curve($likely),
+            $evaluator->curve($likely),
             $figures->power,
             $figures->torque,
             $figures->atTarget,
@@ -98,23 +92,23 @@ final class PlanEvaluator
             $this->sharesOf($state, $before, $model, $likely, $figures, $gains),
             $gains,
             self::bindingOf($model, $likely, $figures),
-            $this->evaluator->readings($model, $likely, $figures->standings),
-            $this->evaluator->findings($state->build),
-            $this->evaluator->usedGain($likely),
+            $evaluator->readings($model, $likely, $figures->standings),
+            $evaluator->findings($state->build),
+            $evaluator->usedGain($likely, $this->planned->evaluator->knownAlong($likely)),
             $figures->soak,
             $figures->hot,
             $figures->boost,
-            $this->held($model, $likely),
+            self::held($evaluator, $model, $likely),
         );
     }
 
     /** @return ?array{float, float} W and N·m that holding torque takes off the peaks; null where none is held */
-    private function held(StageModel $model, Likely $likely): ?array
+    private static function held(Evaluator $evaluator, StageModel $model, Likely $likely): ?array
     {
         if ($model->build->held() === null) {
             return null;
         }
-        $free = $this->evaluator->likely($this->evaluator->model($model->build->released()));
+        $free = $evaluator->likely($evaluator->model($model->build->released()));
 
         return [$free->peakPower - $likely->peakPower, $free->peakTorque - $likely->peakTorque];
     }
@@ -147,9 +141,10 @@ final class PlanEvaluator
         if ($before === null || $state->stage === null || $state->since($part) >= $state->index || $state->purchaseOf($part) === null) {
             return null;
         }
+        $evaluator = $this->planned->at($state->index);
         $without = $this->planned->timeline->after($before, $state->stage->only(fn (Change $change): bool => $change->part !== $part->key));
 
-        return $likely->peakPower - $this->evaluator->likely($this->evaluator->model($without->build))->peakPower;
+        return $likely->peakPower - $evaluator->likely($evaluator->model($without->build))->peakPower;
     }
 
     /** @return list<CeilingCost> */

@@ -17,7 +17,7 @@ final readonly class StageGains
     public function __construct(private Evaluator $evaluator, private Catalog $catalog) {}
 
     /**
-     * @param  Likely  $had  of the stage before
+     * @param  Likely  $had  of the stage before, of the car as it is known at this one
      * @param  Likely  $likely  of the stage
      * @return list<StageGain> in the order in which they were added; torque that the map caps is taken off the map
      */

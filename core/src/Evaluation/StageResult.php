@@ -78,7 +78,7 @@ final readonly class StageResult
     /** @return list<LimitReading> components that cannot deliver what is asked, under a map that does not hold it back: it runs lean */
     public function shortOfFuel(): array
     {
-        return array_values(array_filter($this->readings, fn (LimitReading $reading): bool => $reading->limit->quantity === Quantity::FuelFlow && $reading->status === Status::PastEdge && $this->state->build->changed));
+        return array_values(array_filter($this->readings, fn (LimitReading $reading): bool => $reading->limit->quantity === Quantity::FuelFlow && $reading->status === Status::PastEdge && $this->state->index > 0));
     }
 
     /** How many limits nobody can estimate. */

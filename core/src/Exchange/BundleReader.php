@@ -30,7 +30,7 @@ final class BundleReader
      * What was read and checked before: its parts are made only when somebody asks for them.
      *
      * @param  array<string, mixed>  $document  a bundle that read() has taken
-     * @param  ?string  $library  hash of its platform and parts, where somebody knows it: they are large
+     * @param  ?string  $library  hash of its platform and parts without their prices, where somebody knows it: they are large
      */
     public static function trusted(array $document, ?string $library = null): OpenedBundle
     {
@@ -61,22 +61,24 @@ final class BundleReader
             }
             PlanReader::refuseTwice($node->get('plan'));
         }
-        $plan = PlanReader::read($node->get('plan'), $shop->currency, $units);
+        $plan = PlanReader::read($node->get('plan'), $shop, $units, $platform, $brief->car->lossShare());
         $node->get('plan')->guard(fn () => References::check($plan, $brief, $catalog));
 
         return new OpenedBundle(new Bundle($shop, $catalog, $brief, $plan, self::fingerprint($document, $library)), $units);
     }
 
     /**
+     * Power rests on parts and rules, not on what they cost.
+     *
      * @param  array<string, mixed>  $document
      */
     private static function fingerprint(array $document, ?string $library): string
     {
-        $library ??= self::hash([$document['platform'], $document['parts']]);
+        $library ??= self::hash([$document['platform'], array_map(fn (mixed $part): array => array_diff_key((array) $part, ['price' => 1]), (array) $document['parts'])]);
         /** @var array<string, mixed> $brief */
         $brief = $document['brief'];
 
-        return self::hash([$library, $document['units'], $document['shop'], BriefPlaces::figureInputs($brief)]);
+        return self::hash([$library, $document['units'], array_diff_key((array) $document['shop'], array_flip(ShopReader::WITHOUT_FIGURES)), BriefPlaces::figureInputs($brief)]);
     }
 
     /**

@@ -32,7 +32,7 @@ final readonly class OpenedBundle
     public function plan(array $document): Plan
     {
         $node = new DocumentNode($document, 'plan');
-        $plan = PlanReader::read($node, $this->bundle->shop->currency, $this->units);
+        $plan = PlanReader::read($node, $this->bundle->shop, $this->units, $this->bundle->catalog->platform, $this->bundle->brief->car->lossShare());
         $node->guard(fn () => References::check($plan, $this->bundle->brief, $this->bundle->catalog));
 
         return $plan;

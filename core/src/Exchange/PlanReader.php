@@ -2,8 +2,11 @@
 
 namespace Pebblerun\Core\Exchange;
 
+use Pebblerun\Core\Catalog\Platform\Platform;
+use Pebblerun\Core\Catalog\Shop\Shop;
 use Pebblerun\Core\Job\Plan\Acceptance;
 use Pebblerun\Core\Job\Plan\Change;
+use Pebblerun\Core\Job\Plan\MeasuredCurve;
 use Pebblerun\Core\Job\Plan\Plan;
 use Pebblerun\Core\Job\Plan\PriceBasis;
 use Pebblerun\Core\Job\Plan\Settings;
@@ -17,7 +20,8 @@ use Pebblerun\Core\Units\UnitSystem;
 /** Reads a plan. */
 final class PlanReader
 {
-    public static function read(DocumentNode $node, Currency $currency, UnitSystem $units): Plan
+    /** @param  float  $loss  share of the driveline, for curves from the crank */
+    public static function read(DocumentNode $node, Shop $shop, UnitSystem $units, Platform $platform, float $loss): Plan
     {
         $settings = $node->maybe('settings') ?? new DocumentNode([]);
 
@@ -31,9 +35,10 @@ final class PlanReader
                 $stage->get('key')->string(),
                 $stage->get('name')->string(),
                 $stage->get('fuel')->string(),
-                array_map(fn (DocumentNode $change): Change => self::change($change, $currency), $stage->each('changes')),
+                array_map(fn (DocumentNode $change): Change => self::change($change, $shop->currency), $stage->each('changes')),
                 self::hold($stage->maybe('hold'), $units),
                 array_map(fn (DocumentNode $one): Acceptance => new Acceptance($one->get('limit')->string(), $one->get('by')->string(), $one->get('on')->string(), $one->get('reason')->string()), $stage->each('accepts')),
+                self::measured($stage->maybe('measured'), $shop, $units, $platform, $loss),
             ), $node->each('stages')),
         );
     }
@@ -49,6 +54,17 @@ final class PlanReader
                 $fitted[$part] = true;
             }
         }
+    }
+
+    private static function measured(?DocumentNode $node, Shop $shop, UnitSystem $units, Platform $platform, float $loss): ?MeasuredCurve
+    {
+        if ($node === null) {
+            return null;
+        }
+        $frame = FrameReader::read($node, $shop->dynoFactors, $loss);
+        $curve = (new CurveReader($units))->read($node, $platform->boosted);
+
+        return new MeasuredCurve($frame->isOwn() ? $curve : $curve->scaled($frame->likely(1.0)), $frame, $node->get('of')->strings('parts'), $node->get('of')->get('fuel')->string());
     }
 
     private static function hold(?DocumentNode $node, UnitSystem $units): ?TorqueHold

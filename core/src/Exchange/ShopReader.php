@@ -21,6 +21,9 @@ final class ShopReader
         return new Shop($currency, self::rates($node, $currency), self::fuels($node, $kind), self::dynoFactors($node), $node->maybe('altitude_m')?->number(), self::kelvin($node->maybe('hottest_c')), self::loss($node));
     }
 
+    /** What of a shop is money, or words: no figure of a stage depends on it. */
+    public const WITHOUT_FIGURES = ['name', 'place', 'time_zone', 'currency', 'labour_rate', 'dyno_rate', 'tax_percent', 'reserve_percent', 'margin_percent'];
+
     /** What its dyno reads as lost, in percent with a manual gearbox where the shop says so. */
     public static function loss(DocumentNode $node): UsualLoss
     {

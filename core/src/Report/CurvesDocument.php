@@ -20,13 +20,13 @@ final readonly class CurvesDocument
         $result = $this->estimate->results[$i];
         $rpms = Thinned::of($result->likely->rpms());
         assert($rpms !== []);
-        $band = $this->estimate->evaluator->band($result->model, $rpms);
+        $band = $this->estimate->planned->at($i)->band($result->model, $rpms);
 
         return [
             'low' => $this->both(array_map(fn (Percentiles $draws): float => $draws->p10, $band), $rpms),
             'high' => $this->both(array_map(fn (Percentiles $draws): float => $draws->p90, $band), $rpms),
             'ceilings' => $this->ceilings($i, $rpms),
-            'limits' => (new LimitDocument($this->estimate->bundle, $this->estimate->evaluator, $this->say))->along($result, $rpms),
+            'limits' => (new LimitDocument($this->estimate->planned, $this->say))->along($result, $rpms),
         ];
     }
 
@@ -46,7 +46,7 @@ final readonly class CurvesDocument
     private function ceilings(int $i, array $rpms): array
     {
         $result = $this->estimate->results[$i];
-        $without = $result->ceilings === [] ? [] : $this->estimate->evaluator->withoutEachCeiling($result->model);
+        $without = $result->ceilings === [] ? [] : $this->estimate->planned->at($i)->withoutEachCeiling($result->model);
         $keys = array_map(fn ($ceiling): string => $ceiling->key, $result->model->ceilings);
         $words = new CeilingWords($this->say);
 

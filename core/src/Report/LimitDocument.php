@@ -7,10 +7,9 @@ use Pebblerun\Core\Advice\Movers;
 use Pebblerun\Core\Advice\Offer;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Limits\Quantity;
-use Pebblerun\Core\Evaluation\Evaluator;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
+use Pebblerun\Core\Evaluation\PlannedStages;
 use Pebblerun\Core\Evaluation\StageResult;
-use Pebblerun\Core\Job\Bundle;
 use Pebblerun\Core\Physics\Driveline\Loss;
 use Pebblerun\Core\Report\Words\LimitWords;
 use Pebblerun\Core\Units\Rpm;
@@ -30,11 +29,12 @@ final readonly class LimitDocument
 
     private LimitWords $words;
 
-    public function __construct(Bundle $bundle, Evaluator $evaluator, private UnitFormatter $say)
+    public function __construct(PlannedStages $planned, private UnitFormatter $say)
     {
+        $bundle = $planned->bundle;
         $this->words = new LimitWords($say);
         $baseline = $bundle->catalog->platform->baseline;
-        $this->movers = new Movers($bundle->catalog, $evaluator, new Offer($bundle->brief, $evaluator));
+        $this->movers = new Movers($planned, new Offer($bundle->brief, $planned->evaluator));
         $this->losses = Loss::both($bundle->brief->car->lossShare(), $baseline);
         $this->shoulder = $baseline->torqueShoulder();
     }

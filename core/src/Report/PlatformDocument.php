@@ -36,7 +36,7 @@ final readonly class PlatformDocument
             'power' => array_map(fn (float $power): float => $this->say->power($power, $this->say->curveDecimals()), $watts),
             'torque_unit' => $this->say->torqueLabel(),
             'power_unit' => $this->say->powerLabel(),
-            'limits' => (new LimitDocument($this->stock->bundle, $this->stock->evaluator, $this->say))->along($result, $rpms),
+            'limits' => (new LimitDocument($this->stock->planned, $this->say))->along($result, $rpms),
             'readings' => array_map($this->reading(...), $result->readings),
             'others' => array_map(fn (array $other): array => $this->other($other[0], $other[1], $rpms), $this->others),
             'facts' => $this->facts(),

@@ -36,7 +36,7 @@ final readonly class StageDocument
         $catalog = $estimate->bundle->catalog;
         $this->gains = new GainWords($say, $catalog);
         $this->findings = new FindingWords($catalog);
-        $this->limits = new LimitDocument($estimate->bundle, $estimate->evaluator, $say);
+        $this->limits = new LimitDocument($estimate->planned, $say);
         $this->money = new MoneyDocument($estimate, $say);
         $this->notes = new StageNotes($catalog->platform, $say);
     }

@@ -62,7 +62,7 @@ final class KeptFiguresTest extends TestCase
         $estimate = Estimate::of($opened->bundle);
         $candidates = new Candidates($estimate->planned);
         $fixes = new Fixes($estimate, $document['plan'], $opened->plan(...));
-        $movers = new Movers($opened->bundle->catalog, $estimate->evaluator, new Offer($opened->bundle->brief, $estimate->evaluator));
+        $movers = new Movers($estimate->planned, new Offer($opened->bundle->brief, $estimate->evaluator));
         $last = count($estimate->results) - 1;
 
         return [

@@ -3,7 +3,7 @@
 namespace Pebblerun\Core\Tests\Exchange;
 
 use Pebblerun\Core\Evaluation\Estimate;
-use Pebblerun\Core\Evaluation\Evaluator;
+use Pebblerun\Core\Evaluation\KnownCar;
 use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Exchange\InvalidBundle;
 use Pebblerun\Core\Report\EstimateDocument;
@@ -97,7 +97,7 @@ final class OtherCurveTest extends TestCase
     {
         $estimate = SmallBundle::estimate(SmallBundle::change(self::unmeasured([]), 'platform.baseline.frame', $frame));
         self::assertEqualsWithDelta(213.13 * $factor, self::received($estimate), 0.05);
-        self::assertEqualsWithDelta($doubt, Evaluator::unmeasuredDoubt($estimate->bundle->brief->car, $estimate->bundle->catalog->platform), 1e-12);
+        self::assertEqualsWithDelta($doubt, KnownCar::unmeasuredDoubt($estimate->bundle->brief->car, $estimate->bundle->catalog->platform), 1e-12);
         $spread = fn (Estimate $of): float => ($of->last()->power->p90 - $of->last()->power->p10) / $of->last()->power->p50;
         $own = SmallBundle::estimate(self::unmeasured([]));
         self::assertEqualsWithDelta($doubt / 0.04, $spread($estimate) / $spread($own), 0.01);

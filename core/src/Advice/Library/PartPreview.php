@@ -6,6 +6,7 @@ use Pebblerun\Core\Advice\Candidate;
 use Pebblerun\Core\Advice\Candidates;
 use Pebblerun\Core\Advice\Offer;
 use Pebblerun\Core\Advice\RequirementResolver;
+use Pebblerun\Core\Advice\StageTrial;
 use Pebblerun\Core\Catalog\Conditions\All;
 use Pebblerun\Core\Catalog\Conditions\Condition;
 use Pebblerun\Core\Catalog\Conditions\Situation;
@@ -24,6 +25,8 @@ final readonly class PartPreview
     /** Kinds of maps, those that suit any build first. */
     private const MAPS = [MapKind::Dyno, MapKind::Remote, MapKind::OffTheShelf];
 
+    private PlannedStages $planned;
+
     private Situation $stock;
 
     private Offer $offer;
@@ -31,9 +34,9 @@ final readonly class PartPreview
     /** @param  Bundle  $bundle  a stock car with one empty stage */
     public function __construct(private Bundle $bundle)
     {
-        $planned = PlannedStages::of($bundle);
-        $this->stock = $planned->states[0]->build->situation;
-        $this->offer = new Offer($bundle->brief, $planned->evaluator);
+        $this->planned = PlannedStages::of($bundle);
+        $this->stock = $this->planned->states[0]->build->situation;
+        $this->offer = new Offer($bundle->brief, $this->planned->evaluator);
     }
 
     /** @return list<array{ReferenceBuild, list<Part>, Candidate}> each build that differs from those before it, what stands in it, and the part there */
@@ -88,9 +91,11 @@ final readonly class PartPreview
     /** @return list<Part> the cheapest way to all that it asks for and goes with */
     private function needed(Part $part): array
     {
-        $situation = $this->stock->with($part);
+        $trial = new StageTrial($this->planned, 1);
+        $state = $trial->state($trial->stage->fitting($this->bundle->catalog, $part));
+        $situation = $state->build->situation;
         $that = array_map(fn (Need $need): Condition => $need->that, array_values(array_filter([...$part->requires, ...$part->recommends], fn (Need $need): bool => $need->appliesIn($situation))));
-        $ways = $that === [] ? [] : (new RequirementResolver($this->bundle->catalog, $this->offer, $this->bundle->shop->rates->labour))->of(new All($that), $situation, 1);
+        $ways = $that === [] ? [] : (new RequirementResolver($this->bundle->catalog, $this->offer, $this->planned->evaluator))->of(new All($that), $state, 1);
 
         return array_values(array_filter($ways[0] ?? [], fn (Part $one): bool => array_intersect($one->slots, $part->slots) === []));
     }

@@ -18,7 +18,7 @@ final readonly class Breathing
     /** How much of a change of power is a change of air, at the least and where nothing was gained. */
     private const LEAST = 0.3;
 
-    public function __construct(private Platform $platform, public StockAir $stock, private Engine $engine, private StageModel $received, private Ambient $hot) {}
+    public function __construct(private Platform $platform, public StockAir $stock, private Engine $engine, private StageModel $known, private Ambient $hot) {}
 
     /** Null where what compresses is not known: then nothing can be said of boost, charge and knock. */
     public function of(StageModel $model, Likely $likely): ?Breath
@@ -29,7 +29,7 @@ final readonly class Breathing
         if (! $this->stock->isKnown() || ($induction && ($hardware->pressure === null || $hardware->compressor === null))) {
             return null;
         }
-        $factors = $this->engine->air($model, $this->received, $likely->grid, $likely->engine);
+        $factors = $this->engine->air($model, $this->known, $likely->grid, $likely->engine);
         $rpms = $air = $easier = $leaner = $follows = $power = [];
         foreach ($this->places($likely) as $place) {
             $rpms[] = $likely->grid->rpms[$place];

@@ -33,7 +33,7 @@ final class FuelSupply
     /** @var Memo<array{list<Ceiling>, list<Limit>, FuelDemand}> by everything that moves them */
     private Memo $known;
 
-    /** @var ?array<string, float> what the flow of the car as received's components is raised by, by component */
+    /** @var ?array<string, float> what the flow of the known car's components is raised by, by component */
     private ?array $raised = null;
 
     /**
@@ -43,7 +43,7 @@ final class FuelSupply
     public function __construct(
         private readonly Platform $platform,
         private readonly Breathing $breathing,
-        private readonly StageModel $received,
+        private readonly StageModel $start,
         private readonly array $losses,
         private readonly Closure $likely,
     ) {
@@ -61,11 +61,10 @@ final class FuelSupply
         if (! $this->needsAir($model)) {
             $key = "{$model->hardware->name}/{$model->build->fuel->key}/{$model->build->isBoosted()}/{$model->revLimit}";
 
-            return $this->known->get($key) ?? $this->known->put($key, $this->make($model, null));
+            return $this->known->get($key) ?? $this->known->put($key, $this->make($model, null, $this->raised()));
         }
-        $breath = $this->breathing->of($model, ($this->likely)($model));
 
-        return $this->make($model, $breath);
+        return $this->make($model, $this->breathing->of($model, ($this->likely)($model)), $this->raised());
     }
 
     /** Whether pressure in the manifold or a belt move what is asked. */
@@ -74,8 +73,11 @@ final class FuelSupply
         return $model->build->isBoosted() && ! $this->platform->direct && $model->hardware->fuel !== [] || $model->hardware->belt;
     }
 
-    /** @return array{list<Ceiling>, list<Limit>, FuelDemand} */
-    private function make(StageModel $model, ?Breath $breath): array
+    /**
+     * @param  array<string, float>  $raised  what a component's flow is raised by
+     * @return array{list<Ceiling>, list<Limit>, FuelDemand}
+     */
+    private function make(StageModel $model, ?Breath $breath, array $raised): array
     {
         $blend = $model->build->fuel->blend;
         $demand = new FuelDemand($this->load($model), $blend, $this->drive($breath));
@@ -83,7 +85,7 @@ final class FuelSupply
         $last = max($model->revLimit, $this->platform->baseline->last());
         foreach ($model->hardware->fuel as $component) {
             $name = $model->nameOf($component);
-            $more = $this->raisedBy($name, $model);
+            $more = $raised[$name] ?? 1.0;
             $points = $flows = [];
             for ($rpm = $this->platform->baseline->first; $rpm < $last + self::STEP; $rpm += self::STEP) {
                 $edge = $more * $component->supply->edge($rpm, self::manifold($breath, $rpm), $blend);
@@ -121,21 +123,17 @@ final class FuelSupply
         return $breath === null ? 0.0 : $breath->boost(Nearest::place($breath->rpms, $rpm));
     }
 
-    private function raisedBy(string $component, StageModel $model): float
+    /** @return array<string, float> by component, what the car as it is known burned more than that should give */
+    private function raised(): array
     {
-        if (! $model->build->changed) {
-            return 1.0;
-        }
-        $this->raised ??= $this->outgrown();
-
-        return $this->raised[$component] ?? 1.0;
+        return $this->raised ??= $this->outgrown();
     }
 
-    /** @return array<string, float> by component of the car as received */
+    /** @return array<string, float> by component of the car as it is known */
     private function outgrown(): array
     {
-        $likely = ($this->likely)($this->received);
-        [$ceilings, , $demand] = $this->parts($this->received);
+        $likely = ($this->likely)($this->start);
+        [$ceilings, , $demand] = $this->make($this->start, $this->needsAir($this->start) ? $this->breathing->of($this->start, $likely) : null, []);
         $raised = [];
         foreach ($ceilings as $ceiling) {
             $most = 1.0;

@@ -20,7 +20,7 @@ use Pebblerun\Core\Units\Rpm;
  * Wheel power over engine speed for stage models, for the likely figures (one row) or for a set of draws (a row each): flat,
  * place × rows + row.
  *
- * P = base · scale · F(build), P0 = base · scale · F(as received); a measured base has F(as received) in it already.
+ * P = base · scale · F(build), P0 = base · scale · F(as known); a measured base has F(as known) in it already.
  * Gains of the driveline are kept apart: power() is what the engine makes, as the stock driveline brings it to the wheels,
  * and ceilings act on that; wheels() is what arrives.
  */
@@ -35,16 +35,16 @@ final class Engine
     /** Grids whose starting curves are remembered: a draw's grid has thousands of figures. */
     private const REMEMBERED = 48;
 
-    /** @var Memo<array{list<float>, ?list<float>}> W as received and the factor that is in it, by grid */
+    /** @var Memo<array{list<float>, ?list<float>}> W as known and the factor that is in it, by grid */
     private Memo $starts;
 
     private Curve $base;
 
     /**
      * @param  Curve  $start  the measured car's, or the stock car's
-     * @param  bool  $measured  whether $start is of the car as received
+     * @param  bool  $measured  whether $start is of the known car
      * @param  Curve  $baseline  the stock car's, whose rising flank a spool shift moves
-     * @param  StageModel  $received  the car as received
+     * @param  StageModel  $known  what the car is known as: as known, or measured later
      * @param  list<float>  $scales  of the whole curve, one a row
      */
     public function __construct(
@@ -52,7 +52,7 @@ final class Engine
         private readonly bool $measured,
         Curve $baseline,
         private readonly Loss $loss,
-        private readonly StageModel $received,
+        private readonly StageModel $known,
         private readonly Stacking $stacking,
         private readonly EvaluationCache $cache = new CurveCache,
         private readonly ?Draws $draws = null,
@@ -74,10 +74,10 @@ final class Engine
      */
     public function wheels(array $power, StageModel $model, SpeedGrid $grid, float $doubt = 0.0): array
     {
-        $received = $this->driveline($this->received, $grid);
-        $change = $this->doubted(CurveArithmetic::ratio($this->driveline($model, $grid), $received), $doubt);
+        $known = $this->driveline($this->known, $grid);
+        $change = $this->doubted(CurveArithmetic::ratio($this->driveline($model, $grid), $known), $doubt);
 
-        return CurveArithmetic::times(CurveArithmetic::times($power, $received), $change);
+        return CurveArithmetic::times(CurveArithmetic::times($power, $known), $change);
     }
 
     /** @return ?list<float> flat; null where nothing of the driveline was changed */
@@ -106,18 +106,18 @@ final class Engine
      * Power in the method's order: factors, soft ceilings, added power, hard ceilings, and what the fuel system can burn. As
      * received nothing is capped: the car passes through unchanged.
      *
-     * @param  float  $doubt  κ of the model: ln(F(build)/F(as received)) of each draw is multiplied by e^(κ·z)
+     * @param  float  $doubt  κ of the model: ln(F(build)/F(as known)) of each draw is multiplied by e^(κ·z)
      * @return array{list<float>, list<float>} flat, W: what it makes, and what it would make if there were always enough fuel
      */
     public function powers(StageModel $model, SpeedGrid $grid, float $doubt = 0.0): array
     {
-        [$received, $factor] = $this->start($grid);
-        if (! $model->build->changed) {
-            return [$received, $received];
+        [$known, $factor] = $this->start($grid);
+        if ($model->build->is($this->known->build)) {
+            return [$known, $known];
         }
-        $power = CurveArithmetic::times($received, $this->doubted(CurveArithmetic::ratio($this->factor($model, $grid), $factor), $doubt));
+        $power = CurveArithmetic::times($known, $this->doubted(CurveArithmetic::ratio($this->factor($model, $grid), $factor), $doubt));
 
-        return $this->capped($power, $received, $model, $model->ceilings, $grid, $doubt);
+        return $this->capped($power, $known, $model, $model->ceilings, $grid, $doubt);
     }
 
     /**
@@ -137,19 +137,19 @@ final class Engine
      * @param  non-empty-list<float>  $power  W, likely, that the engine makes
      * @return array{air: list<float>, easier: list<float>, fuel: list<float>, power: list<float>}
      */
-    public function air(StageModel $model, StageModel $received, SpeedGrid $grid, array $power): array
+    public function air(StageModel $model, StageModel $known, SpeedGrid $grid, array $power): array
     {
         $factors = $this->air->of($model, $grid);
         $product = $this->families->of($model->engineGains, Stacking::Diminishing, $grid);
         $free = CurveArithmetic::product($product) ?? array_fill(0, count($grid->rpms), 1.0);
-        $before = CurveArithmetic::product($this->families->of($received->engineGains, Stacking::Diminishing, $grid));
+        $before = CurveArithmetic::product($this->families->of($known->engineGains, Stacking::Diminishing, $grid));
         [$start] = $this->start($grid);
-        $octane = $model->fuel->share() / $received->fuel->share();
+        $octane = $model->fuel->share() / $known->fuel->share();
         $added = $this->addedTo($model, $grid);
         $air = $fuel = $gained = [];
         foreach ($free as $at => $ratio) {
             $expected = $start[$at] * $octane * $ratio / ($before[$at] ?? 1.0);
-            $held = $model->build->changed && $expected > 0.0 ? max(0.0, $power[$at] - ($added[$at] ?? 0.0)) / $expected : 1.0;
+            $held = ! $model->build->is($this->known->build) && $expected > 0.0 ? max(0.0, $power[$at] - ($added[$at] ?? 0.0)) / $expected : 1.0;
             $air[] = $factors['air'][$at] * $held;
             $fuel[] = $factors['fuel'][$at] * $held;
             $gained[] = $ratio * $held;
@@ -176,18 +176,18 @@ final class Engine
      */
     public function powerWithoutEach(StageModel $model, SpeedGrid $grid): array
     {
-        [$received, $factor] = $this->start($grid);
-        $power = CurveArithmetic::times($received, CurveArithmetic::ratio($this->factor($model, $grid), $factor));
+        [$known, $factor] = $this->start($grid);
+        $power = CurveArithmetic::times($known, CurveArithmetic::ratio($this->factor($model, $grid), $factor));
         $without = [];
         foreach (array_keys($model->ceilings) as $gone) {
-            $without[] = $this->capped($power, $received, $model, array_diff_key($model->ceilings, [$gone => true]), $grid);
+            $without[] = $this->capped($power, $known, $model, array_diff_key($model->ceilings, [$gone => true]), $grid);
         }
 
         return $without;
     }
 
     /**
-     * @param  ?list<float>  $change  flat, what multiplies the car as received; null is 1 throughout
+     * @param  ?list<float>  $change  flat, what multiplies the car as known; null is 1 throughout
      * @return ?list<float>
      */
     private function doubted(?array $change, float $doubt): ?array
@@ -216,22 +216,22 @@ final class Engine
 
     /**
      * @param  list<float>  $power  flat, W
-     * @param  list<float>  $received  flat, W
+     * @param  list<float>  $known  flat, W
      * @param  array<int, Ceiling>  $ceilings
      * @return array{list<float>, list<float>} flat, W: with the fuel that there is, and with enough of it
      */
-    private function capped(array $power, array $received, StageModel $model, array $ceilings, SpeedGrid $grid, float $doubt = 0.0): array
+    private function capped(array $power, array $known, StageModel $model, array $ceilings, SpeedGrid $grid, float $doubt = 0.0): array
     {
         $soft = array_filter($ceilings, fn (Ceiling $ceiling): bool => $ceiling->soft);
         $fuel = array_filter($ceilings, fn (Ceiling $ceiling): bool => $ceiling->component !== null);
-        foreach ($this->caps($soft, $grid, $received, $model) as $cap) {
-            $power = self::under($power, $received, $cap);
+        foreach ($this->caps($soft, $grid, $known, $model) as $cap) {
+            $power = self::under($power, $known, $cap);
         }
         $added = $this->addedTo($model, $grid, $doubt);
         if ($added !== null) {
             $power = CurveArithmetic::sum($power, $added);
         }
-        foreach ($this->caps(array_diff_key($ceilings, $soft, $fuel), $grid, $received, $model) as $cap) {
+        foreach ($this->caps(array_diff_key($ceilings, $soft, $fuel), $grid, $known, $model) as $cap) {
             $power = self::most($power, $cap);
         }
         $hold = $model->build->held();
@@ -239,7 +239,7 @@ final class Engine
             $power = self::holding($hold, $power, $grid);
         }
         $asked = $power;
-        foreach ($this->caps($fuel, $grid, $received, $model) as $cap) {
+        foreach ($this->caps($fuel, $grid, $known, $model) as $cap) {
             $power = self::most($power, $cap);
         }
 
@@ -247,7 +247,7 @@ final class Engine
     }
 
     /**
-     * The power as received, and the factor that is in it: a measurement has the parts that came with the car in it.
+     * The power as known, and the factor that is in it: a measurement has the parts that came with the car in it.
      *
      * @return array{list<float>, ?list<float>} flat, W
      */
@@ -265,9 +265,9 @@ final class Engine
         }
         $base = array_map(fn (float $rpm): float => $this->base->torqueAt($rpm) * $rpm * Rpm::OMEGA, $grid->rpms);
         $power = CurveArithmetic::outer($base, $this->scales);
-        $factor = $this->factor($this->received, $grid);
+        $factor = $this->factor($this->known, $grid);
 
-        return [$this->measured ? CurveArithmetic::quotient($power, $this->driveline($this->received, $grid)) : CurveArithmetic::times($power, $factor), $factor];
+        return [$this->measured ? CurveArithmetic::quotient($power, $this->driveline($this->known, $grid)) : CurveArithmetic::times($power, $factor), $factor];
     }
 
     /** @return ?list<float> flat: what multiplies the stock car's power; null where nothing does */
@@ -312,13 +312,13 @@ final class Engine
      * P0 + ((P−P0)⁻⁶ + (cap−P0)⁻⁶)^(−1/6); min(P, cap) where the cap is not above P0.
      *
      * @param  list<float>  $power
-     * @param  list<float>  $received
+     * @param  list<float>  $known
      * @param  list<float>  $cap
      * @return list<float>
      */
-    private static function under(array $power, array $received, array $cap): array
+    private static function under(array $power, array $known, array $cap): array
     {
-        foreach ($received as $at => $p0) {
+        foreach ($known as $at => $p0) {
             $room = $cap[$at] - $p0;
             $gain = $power[$at] - $p0;
             if ($room <= 0.0) {
@@ -371,42 +371,42 @@ final class Engine
     }
 
     /**
-     * Caps of ceilings. One that stood on the car as received cannot be below what the car gave: it is raised to it. So is a
+     * Caps of ceilings. One that stood on the car as known cannot be below what the car gave: it is raised to it. So is a
      * component of the fuel system, for every fuel: it delivers at least what it did.
      *
      * @param  array<int, Ceiling>  $ceilings
-     * @param  list<float>  $received  flat, W
+     * @param  list<float>  $known  flat, W
      * @return list<list<float>> flat, W at the wheels
      */
-    private function caps(array $ceilings, SpeedGrid $grid, array $received, StageModel $model): array
+    private function caps(array $ceilings, SpeedGrid $grid, array $known, StageModel $model): array
     {
         $own = [];
-        foreach ($this->received->ceilings as $ceiling) {
+        foreach ($this->known->ceilings as $ceiling) {
             $own[$ceiling->signature] = true;
         }
-        foreach ($this->received->hardware->fuel as $component) {
-            $own[$this->received->nameOf($component)] = true;
+        foreach ($this->known->hardware->fuel as $component) {
+            $own[$this->known->nameOf($component)] = true;
         }
         $caps = [];
         foreach ($ceilings as $ceiling) {
             $cap = $this->cache->flat("ceiling:{$ceiling->signature}", $grid, fn (SpeedGrid $grid): array => $this->cap($ceiling, $grid));
-            $caps[] = isset($own[$ceiling->component ?? $ceiling->signature]) ? CurveArithmetic::greater($cap, $this->delivered($received, $ceiling, $model)) : $cap;
+            $caps[] = isset($own[$ceiling->component ?? $ceiling->signature]) ? CurveArithmetic::greater($cap, $this->delivered($known, $ceiling, $model)) : $cap;
         }
 
         return $caps;
     }
 
     /**
-     * What the car as received makes, of this build's fuel where a fuel component delivered it.
+     * What the car as known makes, of this build's fuel where a fuel component delivered it.
      *
-     * @param  list<float>  $received  flat, W
+     * @param  list<float>  $known  flat, W
      * @return list<float>
      */
-    private function delivered(array $received, Ceiling $ceiling, StageModel $model): array
+    private function delivered(array $known, Ceiling $ceiling, StageModel $model): array
     {
-        $share = $ceiling->component === null ? 1.0 : $this->received->build->fuel->blend->perReference() / $model->build->fuel->blend->perReference();
+        $share = $ceiling->component === null ? 1.0 : $this->known->build->fuel->blend->perReference() / $model->build->fuel->blend->perReference();
 
-        return $share === 1.0 ? $received : array_map(fn (float $watts): float => $watts * $share, $received);
+        return $share === 1.0 ? $known : array_map(fn (float $watts): float => $watts * $share, $known);
     }
 
     /** @return list<float> flat, W at the wheels */

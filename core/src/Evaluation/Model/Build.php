@@ -32,7 +32,6 @@ final readonly class Build
      * @param  ?Fuel  $mappedFor  the fuel that the map was written on; null for the factory's map
      * @param  array<string, true>  $received  by key of the parts that came with the car
      * @param  array<string, Part>  $kits  the kit a part was taken out of when the kit was broken up, by the part's key
-     * @param  bool  $changed  false for the car as received
      * @param  array<string, Acceptance>  $accepted  by key of the limit that is passed knowingly
      * @param  ?TorqueHold  $hold  torque that its map is to hold
      */
@@ -45,7 +44,6 @@ final readonly class Build
         public ?Fuel $mappedFor = null,
         public array $received = [],
         public array $kits = [],
-        public bool $changed = true,
         public ?TorqueHold $hold = null,
         public array $accepted = [],
     ) {
@@ -65,6 +63,21 @@ final readonly class Build
             array_unshift($parts, $map);
         }
         $this->parts = array_values($parts);
+    }
+
+    /** Whether it is the same car: nothing stands, is covered, burnt or held otherwise. */
+    public function is(self $other): bool
+    {
+        return $this === $other || ($this->fitted === $other->fitted && $this->covered == $other->covered && $this->fuel === $other->fuel
+            && $this->mappedFor === $other->mappedFor && $this->held()?->name() === $other->held()?->name());
+    }
+
+    /** Names all that its figures depend on: what stands where, what its map covers, holds and was written for, and what is in the tank. */
+    public function name(): string
+    {
+        $stands = array_map(fn (Part $part): array => [$part->key, $this->covers($part)], $this->fitted);
+
+        return serialize([$this->fuel->key, $this->mappedFor?->key, $this->held()?->name(), $stands]);
     }
 
     public function map(): ?Part
@@ -91,7 +104,7 @@ final readonly class Build
         $covered = array_intersect_key($this->covered, $fitted) + array_fill_keys(array_keys($broken), true) + [$part->key => true];
         $received = array_intersect_key($this->received, $fitted);
 
-        return new self($this->catalog, $this->car, $fitting->fitted, $covered, $this->fuel, $part->map === null ? $this->mappedFor : $this->fuel, $received, $fitting->kits, true, $this->hold, $this->accepted);
+        return new self($this->catalog, $this->car, $fitting->fitted, $covered, $this->fuel, $part->map === null ? $this->mappedFor : $this->fuel, $received, $fitting->kits, $this->hold, $this->accepted);
     }
 
     /**
@@ -113,7 +126,7 @@ final readonly class Build
     /** The same with nothing held. */
     public function released(): self
     {
-        return new self($this->catalog, $this->car, $this->fitted, $this->covered, $this->fuel, $this->mappedFor, $this->received, $this->kits, $this->changed, null, $this->accepted);
+        return new self($this->catalog, $this->car, $this->fitted, $this->covered, $this->fuel, $this->mappedFor, $this->received, $this->kits, null, $this->accepted);
     }
 
     /** What the factory's map burns. */

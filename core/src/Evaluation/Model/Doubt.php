@@ -6,14 +6,14 @@ use Pebblerun\Core\Catalog\Evidence;
 use Pebblerun\Core\Catalog\Parts\Part;
 
 /**
- * How much a build is doubted against the car as received: κ, the mean of the evidence behind what was added or taken off, weighted by
+ * How much a build is doubted against the car as known: κ, the mean of the evidence behind what was added or taken off, weighted by
  * what it gives. Nothing changed, nothing doubted. The figures were held against measured cars: eight in ten fall inside P10–P90.
  */
 final class Doubt
 {
-    public static function of(StageModel $build, StageModel $received): float
+    public static function of(StageModel $build, StageModel $known): float
     {
-        return self::mean(self::changed($build, $received));
+        return self::mean(self::changed($build, $known));
     }
 
     /**
@@ -21,9 +21,9 @@ final class Doubt
      *
      * @return list<array{Evidence, float, ?Part}> evidence, weight, and the part whose gain it is
      */
-    public static function changed(StageModel $build, StageModel $received): array
+    public static function changed(StageModel $build, StageModel $known): array
     {
-        $before = self::contributions($received);
+        $before = self::contributions($known);
         $after = self::contributions($build);
 
         return [...array_values(array_diff_key($after, $before)), ...array_values(array_diff_key($before, $after))];

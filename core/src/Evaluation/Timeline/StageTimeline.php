@@ -122,7 +122,7 @@ final readonly class StageTimeline
         $build = new Build(
             $this->catalog, $this->car, $fitting->fitted, $covered, $fuel,
             $mappedAt === $index ? $fuel : $before?->mappedFor,
-            array_fill_keys(array_keys($since, 0, true), true), $fitting->kits, $index > 0, $stage?->hold,
+            array_fill_keys(array_keys($since, 0, true), true), $fitting->kits, $stage?->hold,
             [...$before->accepted ?? [], ...array_column($stage->accepts ?? [], null, 'limit')],
         );
 

@@ -13,8 +13,9 @@ final readonly class Stage
      * @param  list<Change>  $changes  in the order of the board
      * @param  list<Acceptance>  $accepts  limits that are passed knowingly, from this stage on
      * @param  ?TorqueHold  $hold  torque that its map holds
+     * @param  ?MeasuredCurve  $measured  what the car was measured to give once it was done
      */
-    public function __construct(public string $key, public string $name, public string $fuel, public array $changes, public ?TorqueHold $hold = null, public array $accepts = []) {}
+    public function __construct(public string $key, public string $name, public string $fuel, public array $changes, public ?TorqueHold $hold = null, public array $accepts = [], public ?MeasuredCurve $measured = null) {}
 
     /**
      * The same with only those of its changes, and some more behind them.
@@ -23,7 +24,7 @@ final readonly class Stage
      */
     public function only(callable $which, Change ...$more): self
     {
-        return new self($this->key, $this->name, $this->fuel, [...array_values(array_filter($this->changes, $which)), ...array_values($more)], $this->hold, $this->accepts);
+        return new self($this->key, $this->name, $this->fuel, [...array_values(array_filter($this->changes, $which)), ...array_values($more)], $this->hold, $this->accepts, $this->measured);
     }
 
     /** The same with parts fitted, each in place of what the stage did in its slots; a part that the stage fits already stays as it is. */
@@ -42,7 +43,7 @@ final readonly class Stage
 
     public function on(string $fuel): self
     {
-        return new self($this->key, $this->name, $fuel, $this->changes, $this->hold, $this->accepts);
+        return new self($this->key, $this->name, $fuel, $this->changes, $this->hold, $this->accepts, $this->measured);
     }
 
     /** @return list<string> keys of what it fits */

@@ -7,6 +7,9 @@ use Pebblerun\Core\Units\Range;
 /** Where a published gain was read, and what brings it to the shop's own frame: wheels, on the shop's own dyno. */
 final readonly class Frame
 {
+    /** From the middle of a range to its P90, in standard deviations: a range reaches from P10 to P90. */
+    private const P90 = 1.2815515655;
+
     /**
      * @param  ?string  $dyno  kind of dyno, when it is not the shop's own
      * @param  ?Range  $factor  what its figures are multiplied by, with its doubt
@@ -36,6 +39,12 @@ final readonly class Frame
     public function isOwn(): bool
     {
         return $this->factor === null && $this->loss === null;
+    }
+
+    /** Of a whole curve, as a share, one standard deviation: what the factor between two dynos leaves open. */
+    public function doubt(): float
+    {
+        return $this->factor === null ? 0.0 : ($this->factor->high - $this->factor->low) / (2.0 * self::P90 * $this->factor->likely);
     }
 
     /** A gain in the shop's frame: wider by the factor's own range. */
