@@ -141,7 +141,7 @@ final class LibraryRowsTest extends TestCase
         $this->work();
         self::assertSame($drawn, DB::table('stage_figures')->count());
         self::assertSame('budget', $this->job()->due->value);
-        self::assertSame($after['estimate']['stages'][1]['money']['cumulative']['likely'], $this->summary($plan)['run'][1]['money'] ?? null);
+        self::assertSame($after['estimate']['stages'][1]['money']['cumulative']['likely'], $this->summary($plan->refresh())['run'][1]['money'] ?? null);
         $this->edit([['do' => 'rename-plan', 'name' => 'Another']], $plan->refresh()->revision)->assertOk();
         self::assertSame($drawn, DB::table('stage_figures')->count(), 'the stages are found under what their power rests on');
     }
