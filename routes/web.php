@@ -23,6 +23,7 @@ use App\Http\Controllers\PriceListController;
 use App\Http\Controllers\SearchController;
 use App\Http\Controllers\ShopController;
 use App\Http\Controllers\SignInController;
+use App\Http\Controllers\StageLifeController;
 use App\Http\Controllers\TaskController;
 use App\Http\Controllers\VariantController;
 use App\Http\Middleware\MemberOfShop;
@@ -145,6 +146,7 @@ Route::middleware(['auth', MemberOfShop::class])->group(function (): void {
     Route::delete('/plans/{plan}', [PlanController::class, 'destroy'])->can('update', 'plan');
     Route::post('/plans/{plan}/restore', [PlanController::class, 'restore'])->withTrashed()->can('update', 'plan');
     Route::post('/plans/{plan}/edits', [EditController::class, 'plan'])->can('update', 'plan');
+    Route::post('/plans/{plan}/stages/{stage}/marks', [StageLifeController::class, 'mark'])->where('stage', '[a-z0-9][a-z0-9-]{0,63}')->can('mark', 'plan');
     Route::get('/plans/{plan}/bundle', [PlanController::class, 'bundle'])->can('view', 'plan');
     Route::get('/plans/{plan}/cell', [PlanController::class, 'cell'])->can('view', 'plan')->name('cell');
     Route::get('/plans/{plan}/stage', [PlanController::class, 'stage'])->can('view', 'plan')->name('stage');
@@ -159,6 +161,7 @@ Route::middleware(['auth', MemberOfShop::class])->group(function (): void {
     Route::post('/plans/{plan}/variants', [VariantController::class, 'store'])->can('update', 'plan');
     Route::scopeBindings()->group(function (): void {
         Route::post('/plans/{plan}/variants/{variant}/restore', [VariantController::class, 'restore'])->withTrashed()->can('update', 'plan');
+        Route::get('/plans/{plan}/marks/{mark}/bundle', [StageLifeController::class, 'sent'])->can('view', 'plan');
         Route::delete('/plans/{plan}/variants/{variant}', [VariantController::class, 'destroy'])->can('update', 'plan');
     });
 });

@@ -5,6 +5,7 @@ namespace App\Actions;
 use App\Assembly\BriefConflict;
 use App\Assembly\BriefSheet;
 use App\Assembly\Bundles;
+use App\Assembly\CarLedger;
 use App\Assembly\Estimates;
 use App\Assembly\Reading;
 use App\Assembly\SavedBrief;
@@ -59,6 +60,7 @@ final readonly class EditBrief
         $job->fill(['brief_revision' => $job->brief_revision + 1])->save();
         $job->briefRevisions()->create(['number' => $job->brief_revision, 'document' => $job->brief, 'author_id' => $edit->author->id, 'queue' => $edit->queue, 'version' => $version]);
         $this->noteCar($job);
+        in_array(BriefPlaces::STANDS, array_column($answers, 'place'), true) && CarLedger::correct($job, $job->brief['received']['parts'] ?? [], $edit->author);
         $job->car->customer->save();
         $saved = $this->estimated($job, $edit);
         self::mustBePossible($job, $saved->estimates, array_column($answers, 'place'));

@@ -9,6 +9,7 @@ use App\Assembly\Estimates;
 use App\Assembly\PlanChange;
 use App\Assembly\PlanConflict;
 use App\Assembly\SavedPlan;
+use App\Assembly\StageLives;
 use App\Assembly\StandingChanges;
 use App\Exceptions\Overtaken;
 use App\Exceptions\Refused;
@@ -53,6 +54,7 @@ final readonly class EditPlan
             $this->follow($plan, PlanAsSeen::by($plan, $edit), $commands);
             $changed = ChangedPlan::by($plan, $commands, $edit->author);
             $this->mayPrice($plan, $changed->document, $edit);
+            self::mustKeepDone($plan, $changed->document);
             $this->noteAccepted($plan, $commands, $edit);
 
             return $this->save->next($plan, new NextContent($changed->document, $changed->change, redo: StandingChanges::undoneByOthers($plan, $edit->author), commands: $commands), $changed->estimates, $edit);
@@ -88,6 +90,7 @@ final readonly class EditPlan
             };
             $step->walks() && $this->mustTouchOnlySeen($plan, $seen, $content);
             $this->mayPrice($plan, $content->document, $edit);
+            self::mustKeepDone($plan, $content->document);
 
             return $this->save->next($plan, $content, Estimates::shown($plan->job, $content->library ?? $plan->library, $content->document, $edit->author), $edit);
         });
@@ -104,6 +107,22 @@ final readonly class EditPlan
     {
         if (! $edit->author->may(Ability::SetPrices) && AgreedPrices::differ($plan->document, $after)) {
             throw Refused::because('This would change prices that were agreed with the customer: an advisor or the owner can do it.');
+        }
+    }
+
+    /**
+     * What was done stands on the car: no plan changes it, and nothing comes before it any more.
+     *
+     * @param  PlanDocument  $after
+     *
+     * @throws Refused
+     */
+    private static function mustKeepDone(Plan $plan, array $after): void
+    {
+        $done = StageLives::of($plan->id, $plan->document)->done();
+        $did = fn (array $stages): array => array_map(fn (array $stage): array => [$stage['key'], $stage['fuel'], $stage['changes'], $stage['hold'] ?? null], array_slice($stages, 0, count($done)));
+        if ($did($plan->document['stages']) != $did($after['stages'])) {
+            throw Refused::because('Stage '.count($done).' is done, and what was done stands on the car: make the change in a later stage, or take its mark back first.');
         }
     }
 

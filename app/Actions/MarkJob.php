@@ -3,6 +3,7 @@
 namespace App\Actions;
 
 use App\Assembly\Estimates;
+use App\Assembly\StageLives;
 use App\Exceptions\Overtaken;
 use App\Models\CustomerJob;
 use App\Models\Plan;
@@ -27,13 +28,15 @@ final class MarkJob
      * The values of STATEMENT.
      *
      * @param  ?Plan  $plan  that was estimated; what is due is told by the one that stands for the job
+     * @param  ?array<string, mixed>  $document  of that plan as it will be; null: as it is
      * @return list<mixed>
      */
-    public static function values(CustomerJob $job, ?Plan $plan, Estimates $estimates): array
+    public static function values(CustomerJob $job, ?Plan $plan, Estimates $estimates, ?array $document = null): array
     {
         $isChosen = $plan === null || $job->plan_id === null || $job->plan_id === $plan->id;
+        $plan = $isChosen ? $plan ?? $job->plan : null;
 
-        return [now(), $isChosen ? $estimates->due($job->brief)->value : null, $isChosen, $estimates->oldestPrice(), $job->id, $job->brief_revision];
+        return [now(), $plan === null ? null : $estimates->due($job->brief)->amid(StageLives::of($plan->id, $document ?? $plan->document)->lives()->job())->value, $isChosen, $estimates->oldestPrice(), $job->id, $job->brief_revision];
     }
 
     /** @throws Overtaken when the brief was saved since the job was read. */

@@ -93,7 +93,7 @@ final readonly class SavePlan
                 outcome as (insert into edits ('.self::names($outcome).') select '.self::places($outcome).' from plan)
             select job.version, revision.id, revision.previous from job, revision',
             [
-                ...MarkJob::values($plan->job, $plan, $estimates),
+                ...MarkJob::values($plan->job, $plan, $estimates, $content->document),
                 ...array_values($saved), $plan->id, $plan->revision,
                 ...array_values($revision), $content->shows === null, $plan->id, $plan->revision,
                 ...array_values($outcome),

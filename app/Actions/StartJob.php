@@ -2,6 +2,7 @@
 
 namespace App\Actions;
 
+use App\Assembly\CarLedger;
 use App\Assembly\Libraries;
 use App\Models\Car;
 use App\Models\Customer;
@@ -33,7 +34,7 @@ final readonly class StartJob
         });
     }
 
-    /** What is known of the car stands in the brief from the start; its mileage is read anew. */
+    /** What is known of the car stands in the brief from the start, with what was fitted to it before; its mileage is read anew. */
     public function forCar(Car $car, string $title, User $advisor): CustomerJob
     {
         return DB::transaction(fn (): CustomerJob => $this->open($car, $title, $advisor));
@@ -42,7 +43,9 @@ final readonly class StartJob
     private function open(Car $car, string $title, User $advisor): CustomerJob
     {
         $library = $car->platform->latest();
-        [$brief, $plan] = NewJob::of(Libraries::content($library)['platform'], $advisor->shop->document);
+        $content = Libraries::content($library);
+        $stands = array_values(array_intersect(CarLedger::stands($car->id), array_column($content['parts'], 'key')));
+        [$brief, $plan] = NewJob::of($content['platform'], $advisor->shop->document, $stands, $car->fuel);
         foreach (['year' => $car->year, 'gearbox' => $car->gearbox, 'registration' => $car->registration ?: null] as $field => $value) {
             $brief = BriefPlaces::with($brief, "car.{$field}", $value);
         }

@@ -39,11 +39,14 @@ final class ArchiveTables
         'customers' => 'shop_id = ?',
         'cars' => 'customer_id in (select id from customers where shop_id = ?)',
         'customer_jobs' => 'shop_id = ?',
-        'mileage_readings' => 'car_id in (select r.id from cars r join customers c on c.id = r.customer_id where c.shop_id = ?)',
         'brief_revisions' => self::JOB,
         'plans' => self::JOB,
         'plan_revisions' => self::PLAN,
         'plan_variants' => self::PLAN,
+        'stage_marks' => self::PLAN,
+        'mileage_readings' => 'car_id in (select r.id from cars r join customers c on c.id = r.customer_id where c.shop_id = ?)',
+        'sent_bundles' => 'stage_mark_id in (select m.id from stage_marks m join plans p on p.id = m.plan_id join customer_jobs j on j.id = p.customer_job_id where j.shop_id = ?)',
+        'car_fittings' => 'car_id in (select r.id from cars r join customers c on c.id = r.customer_id where c.shop_id = ?)',
         'audit_entries' => 'shop_id = ?',
     ];
 
@@ -52,7 +55,8 @@ final class ArchiveTables
 
     public const FORMAT = 'pebblerun/archive';
 
-    public const VERSION = 1;
+    /** Of version 1 some have fewer tables. */
+    public const VERSION = 2;
 
     public static function order(string $table): string
     {

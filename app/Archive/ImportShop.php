@@ -34,7 +34,9 @@ final readonly class ImportShop
         return DB::transaction(function () use ($zip, $manifest): Shop {
             Shop::query()->exists() && throw InvalidDocument::because('', 'there is a shop in this installation already: an archive comes into an empty one.');
             foreach (array_keys(ArchiveTables::ALL) as $table) {
-                $this->table($zip, $table, (string) ($manifest['tables'][$table]['sha256'] ?? ''));
+                if (isset($manifest['tables'][$table]) || $manifest['version'] === ArchiveTables::VERSION) {
+                    $this->table($zip, $table, (string) ($manifest['tables'][$table]['sha256'] ?? ''));
+                }
             }
             DB::statement('update customer_jobs j set plan_id = k.plan_id from kept_choice k where k.id = j.id');
             DB::statement('drop table kept_choice');

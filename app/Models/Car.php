@@ -19,6 +19,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string $gearbox
  * @property string $registration
  * @property string $chassis_number
+ * @property ?string $fuel key of what was in its tank when it left; null where nobody said
  * @property Writers $writers
  * @property-read Customer $customer
  * @property-read Platform $platform
@@ -26,7 +27,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  */
 final class Car extends Model
 {
-    protected $attributes = ['registration' => '', 'chassis_number' => '', 'writers' => '{}'];
+    protected $attributes = ['registration' => '', 'chassis_number' => '', 'fuel' => null, 'writers' => '{}'];
 
     protected function casts(): array
     {

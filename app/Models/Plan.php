@@ -49,6 +49,12 @@ final class Plan extends Model
         return $this->hasMany(PlanVariant::class);
     }
 
+    /** @return HasMany<StageMark, $this> */
+    public function marks(): HasMany
+    {
+        return $this->hasMany(StageMark::class);
+    }
+
     /** @return HasMany<PlanRevision, $this> */
     public function revisions(): HasMany
     {

@@ -17,6 +17,12 @@ final class PlanPolicy
         return self::within($user, $plan->job->shop_id, Ability::ReadJobs);
     }
 
+    /** To say how far its stages are. */
+    public function mark(User $user, Plan $plan): Response
+    {
+        return self::within($user, $plan->job->shop_id, Ability::WriteJobCards);
+    }
+
     public function update(User $user, Plan $plan): Response
     {
         return self::within($user, $plan->job->shop_id, Ability::EditPlans);

@@ -75,6 +75,7 @@ final class BenchState
             'undo' => StandingChanges::named(self::undo($saved, $reader)),
             'redo' => StandingChanges::named(StandingChanges::lastUndoneBy($saved->plan, $reader)),
             'library' => self::library($saved),
+            'lives' => StageLifeList::of($saved->plan, $saved->revision->document),
             'estimate' => $saved->estimates->bench($reader),
         ];
     }

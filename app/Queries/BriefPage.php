@@ -3,6 +3,7 @@
 namespace App\Queries;
 
 use App\Assembly\Bundles;
+use App\Assembly\CarLedger;
 use App\Assembly\Estimates;
 use App\Assembly\Reading;
 use App\Models\Car;
@@ -95,6 +96,7 @@ final class BriefPage
             'title' => $job->title,
             'customer' => self::customer($job),
             'chassis_number' => $job->car->chassis_number,
+            'ledger' => CarLedger::of($job->car, array_map(fn (Part $part): string => $part->name, $estimates->opened()->bundle->catalog->parts->all())),
             'brief' => $job->brief,
             'labels' => $head['labels'],
             'verdict' => (new VerdictDocument($estimates->estimate(), $say))->glance(),
@@ -114,7 +116,7 @@ final class BriefPage
     {
         $customer = $job->car->customer;
         $others = CustomerJob::query()->whereKeyNot($job->id)->whereIn('car_id', Car::query()->where('customer_id', $customer->id)->select('id'))->count();
-        $reading = MileageReading::query()->where('car_id', $job->car_id)->where('customer_job_id', '!=', $job->id)->orderByDesc('read_on')->orderByDesc('id')->first();
+        $reading = MileageReading::query()->where('car_id', $job->car_id)->whereRaw('customer_job_id is distinct from ?', [$job->id])->orderByDesc('read_on')->orderByDesc('id')->first();
 
         return [
             'id' => $customer->id, 'name' => $customer->name, 'contact' => $customer->contact, 'notes' => $customer->notes,

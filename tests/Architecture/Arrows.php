@@ -13,7 +13,7 @@ final class Arrows
     private const CORE = 'Pebblerun\Core';
 
     /** The core's floors from the ground up; what a floor may use stands before it. */
-    private const FLOORS = ['Units', 'Math', 'Physics', 'Catalog', 'Job', 'Evaluation', 'Advice', 'Report'];
+    private const FLOORS = ['Units', 'Math', 'Physics', 'Catalog', 'Job', 'Evaluation', 'Work', 'Advice', 'Report'];
 
     /** Reading files stands beside the floors and fills these. */
     private const EXCHANGE = ['Units', 'Math', 'Physics', 'Catalog', 'Job'];

@@ -42,6 +42,7 @@ final class AccessTest extends TestCase
         'manage-people' => [
             'GET people', 'POST people', 'PUT people/{membership}/role', 'POST people/{membership}/invitation', 'POST people/{membership}/deactivation', 'DELETE people/{membership}/deactivation', 'GET caught-mail',
         ],
+        'write-job-cards' => ['POST plans/{plan}/stages/{stage}/marks'],
         'read-audit' => ['GET audit'],
         'read-health' => ['GET health'],
         'export-shop' => ['GET archive'],
@@ -64,7 +65,7 @@ final class AccessTest extends TestCase
         $supplier = Supplier::query()->firstOrCreate(['shop_id' => $this->job()->shop_id, 'name' => 'Fjellvent']);
         $list = PriceList::query()->firstOrCreate(['shop_id' => $supplier->shop_id, 'supplier_id' => $supplier->id, 'author_id' => $this->person('owner')->id, 'name' => 'list.csv', 'state' => 'taken', 'as_of' => '2026-11-01']);
         $terms = \App\Models\ShopTerms::query()->first() ?? \App\Models\ShopTerms::forceCreate(['shop_id' => $this->job()->shop_id, 'holds_from' => '2020-01-01', 'document' => $this->job()->shop->document, 'papers' => [], 'created_at' => now()]);
-        $values = ['{terms}' => $terms->id, '{job}' => $this->job()->id, '{plan}' => $plan->id, '{variant}' => $variant->id, '{number}' => 1, '{line}' => 2, '/{plan?}' => "/{$plan->id}", '{task}' => $task->id, '{token}' => str_repeat('a', 43), '{membership}' => $this->person('tuner')->memberships()->value('id'), '{session}' => str_repeat('0', 64), '{platform}' => $this->job()->car->platform_id, '{part}' => Part::query()->value('id'), '{key}' => 'fjellvent-panel', '{supplier}' => $supplier->id, '{list}' => $list->id, '{file}' => 'platform.json'];
+        $values = ['{terms}' => $terms->id, '{job}' => $this->job()->id, '{plan}' => $plan->id, '{variant}' => $variant->id, '{stage}' => 's1', '{mark}' => (\App\Models\StageMark::query()->first() ?? \App\Models\StageMark::forceCreate(['plan_id' => $plan->id, 'stage' => 's1', 'life' => 'planned', 'marked_on' => '2026-11-01', 'created_at' => now()]))->id, '{number}' => 1, '{line}' => 2, '/{plan?}' => "/{$plan->id}", '{task}' => $task->id, '{token}' => str_repeat('a', 43), '{membership}' => $this->person('tuner')->memberships()->value('id'), '{session}' => str_repeat('0', 64), '{platform}' => $this->job()->car->platform_id, '{part}' => Part::query()->value('id'), '{key}' => 'fjellvent-panel', '{supplier}' => $supplier->id, '{list}' => $list->id, '{file}' => 'platform.json'];
         $routes = [];
         foreach (Route::getRoutes()->getRoutes() as $route) {
             if (str_starts_with($route->getActionName(), 'App\\')) {

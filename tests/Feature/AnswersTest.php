@@ -22,7 +22,7 @@ final class AnswersTest extends TestCase
         'GET shop' => 'shopPage', 'PUT shop' => 'shopPage', 'DELETE shop/terms/{terms}' => 'shopPage',
         'GET people' => 'peoplePage', 'POST people' => 'members', 'PUT people/{membership}/role' => 'members', 'POST people/{membership}/invitation' => 'members',
         'POST people/{membership}/deactivation' => 'members', 'DELETE people/{membership}/deactivation' => 'members', 'GET audit' => 'auditTrail', 'POST jobs' => 'a redirect',
-        'GET plans/{plan}/bundle' => 'the open format',
+        'GET plans/{plan}/bundle' => 'the open format', 'GET plans/{plan}/marks/{mark}/bundle' => 'the open format',
         'GET library' => 'libraryPage', 'GET library/{platform}' => 'libraryPage', 'GET library/{platform}/parts/{key}/evidence' => 'gainEvidence', 'POST library/{platform}/parts/{key}/evidence' => 'gainEvidence', 'POST library/{platform}/parts/{key}/evidence/rule' => 'libraryKept', 'GET library/{platform}/outcomes' => 'limitEvidence', 'POST library/{platform}/outcomes' => 'limitEvidence', 'POST library/{platform}/limit-records' => 'limitEvidence',
         'POST library/documents' => 'task', 'GET library/{platform}/files/{file}' => 'the open format', 'GET archive' => 'an archive', 'GET search' => 'found', 'GET parts/{part}' => 'a redirect', 'GET price-lists' => 'priceListsPage', 'GET price-lists/{list}' => 'priceListsPage', 'GET price-lists/{list}/rows' => 'priceListRows', 'POST price-lists/{list}/look' => 'task', 'PUT price-lists/{list}/rows/{line}' => 'priceListShown', 'POST price-lists/{list}/taking' => 'task', 'POST price-lists/{list}/undo' => 'priceListShown',
         'POST suppliers' => 'supplierMade', 'POST suppliers/{supplier}/refresh' => 'refreshed', 'POST suppliers/{supplier}/price-lists' => 'priceListSent',
@@ -37,7 +37,7 @@ final class AnswersTest extends TestCase
         'POST summaries' => 'task', 'GET tasks/{task}' => 'task', 'DELETE tasks/{task}' => 'task',
         'GET plans/{plan}' => 'planState', 'DELETE plans/{plan}' => 'plans', 'POST plans/{plan}/restore' => 'plans', 'POST plans/{plan}/edits' => 'editAnswer',
         'GET plans/{plan}/cell' => 'cellDetail', 'GET plans/{plan}/stage' => 'stageDetail', 'GET plans/{plan}/curves' => 'curvesDetail', 'GET plans/{plan}/reasons' => 'reasons', 'GET plans/{plan}/fixes' => 'fixes',
-        'GET plans/{plan}/renewal' => 'renewal', 'GET plans/{plan}/revisions' => 'revisions', 'GET plans/{plan}/revisions/{number}' => 'planState',
+        'POST plans/{plan}/stages/{stage}/marks' => 'planState', 'GET plans/{plan}/renewal' => 'renewal', 'GET plans/{plan}/revisions' => 'revisions', 'GET plans/{plan}/revisions/{number}' => 'planState',
         'GET plans/{plan}/variants' => 'variants', 'POST plans/{plan}/variants' => 'variants', 'GET plans/{plan}/comparison' => 'comparison',
         'DELETE plans/{plan}/variants/{variant}' => 'variants', 'POST plans/{plan}/variants/{variant}/restore' => 'variants',
     ];

@@ -7,6 +7,7 @@ use App\Archive\ArchiveTables;
 use App\Archive\ExportShop;
 use App\Archive\ImportShop;
 use App\Models\AuditEntry;
+use App\Models\CustomerJob;
 use App\Models\Platform;
 use App\Models\Shop;
 use App\Models\Supplier;
@@ -102,6 +103,9 @@ final class ArchiveTest extends TestCase
         $this->postJson("/price-lists/{$list->id}/taking")->assertStatus(202);
         $this->work();
         $this->postJson("/plans/{$this->plan()->id}/variants", ['name' => 'without the filter', 'revision' => 1])->assertSuccessful();
+        foreach (['planned' => 'proposed', 'proposed' => 'done'] as $was => $life) {
+            $this->postJson("/plans/{$this->plan()->id}/stages/s1/marks", ['request' => bin2hex(random_bytes(8)), 'was' => $was, 'life' => $life, 'on' => '2026-11-20', 'km' => 61_000])->assertOk();
+        }
         $shop = $lyre->shop()->firstOrFail();
         $this->actingAs($this->person('owner'))->putJson('/shop', ['document' => [...$shop->document, 'labour_rate' => 86], 'papers' => ['intro' => 'Thank you.'], 'holds_from' => $shop->today(), 'seen' => 0])->assertOk();
         DB::table('cars')->update(['registration' => 'SK 41 HLL']);
@@ -140,6 +144,29 @@ final class ArchiveTest extends TestCase
         self::assertSame(DB::table('customer_jobs')->orderBy('id')->pluck('plan_id')->all(), $plan);
     }
 
+    public function test_an_archive_of_the_first_version_comes_in_too(): void
+    {
+        $entries = self::entries($this->archive());
+        $manifest = (array) json_decode($entries['manifest.json'], true);
+        $manifest['version'] = 1;
+        foreach (['stage_marks', 'sent_bundles', 'car_fittings', 'shop_terms'] as $later) {
+            unset($entries["tables/{$later}.jsonl"], $manifest['tables'][$later]);
+        }
+        $entries['tables/cars.jsonl'] = (string) preg_replace('/,"fuel":null/', '', $entries['tables/cars.jsonl']);
+        $manifest['tables']['cars']['sha256'] = hash('sha256', $entries['tables/cars.jsonl']);
+        $entries['manifest.json'] = (string) json_encode($manifest);
+        $this->inAnEmptyOne(function () use ($entries): void {
+            $file = (string) tempnam(sys_get_temp_dir(), 'first');
+            $zip = new ZipArchive;
+            $zip->open($file, ZipArchive::OVERWRITE);
+            array_walk($entries, fn (string $text, string $name) => $zip->addFromString($name, $text));
+            $zip->close();
+            app(ImportShop::class)->from($file);
+            unlink($file);
+            self::assertSame(10, CustomerJob::query()->count());
+        });
+    }
+
     public function test_an_archive_that_lies_is_refused_and_nothing_is_taken_in(): void
     {
         $good = self::entries($this->archive());
@@ -153,7 +180,7 @@ final class ArchiveTest extends TestCase
             return ["tables/{$table}.jsonl" => $rows, 'manifest.json' => (string) json_encode($manifest)];
         };
         $wrong = [
-            'from a later version' => [$manifest(['version' => 2]), 'Bring it up to date'],
+            'from a later version' => [$manifest(['version' => ArchiveTables::VERSION + 1]), 'Bring it up to date'],
             'of another kind' => [$manifest(['format' => 'pebblerun/plan']), 'says nothing of an archive'],
             'out of its folder' => [['../../escaped.php' => '<?php'], 'is no part of an archive'],
             'gigabytes' => [['tables/cars.jsonl' => str_repeat('0', 40_000_000)], 'unpacks to more'],

@@ -7,6 +7,7 @@ use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\StageResult;
 use Pebblerun\Core\Job\Brief\Question;
 use Pebblerun\Core\Job\Brief\Readiness;
+use Pebblerun\Core\Job\Life\StageLife;
 
 /** What is due on a job, the first that holds: worked out by rules, so that nothing waits unseen. */
 enum NextStep: string
@@ -18,6 +19,11 @@ enum NextStep: string
     case Budget = 'budget';
     case Target = 'target';
     case Ready = 'ready';
+    case Answer = 'answer';
+    case Order = 'order';
+    case Begin = 'begin';
+    case Work = 'work';
+    case Done = 'done';
 
     /** A price older than that is asked again. */
     public const PRICE_DAYS = 60;
@@ -37,6 +43,19 @@ enum NextStep: string
             $brief->budget->total !== null && $estimate->total()->likely > $brief->budget->total => self::Budget,
             $estimate->isShort() => self::Target,
             default => self::Ready,
+        };
+    }
+
+    /** What is due once the customer has it: then that leads, whatever else could be said of the plan. */
+    public function amid(StageLife $life): self
+    {
+        return match ($life) {
+            StageLife::Planned => $this,
+            StageLife::Proposed => self::Answer,
+            StageLife::Accepted => self::Order,
+            StageLife::Parts => self::Begin,
+            StageLife::InWork => self::Work,
+            StageLife::Done => self::Done,
         };
     }
 

@@ -15,6 +15,8 @@ use Pebblerun\Core\Job\Brief\Question;
 use Pebblerun\Core\Job\Brief\Refusal;
 use Pebblerun\Core\Job\Brief\Risk;
 use Pebblerun\Core\Job\Brief\Warning;
+use Pebblerun\Core\Job\Life\LifeHindrance;
+use Pebblerun\Core\Job\Life\StageLife;
 use Pebblerun\Core\Job\Plan\PriceBasis;
 use Pebblerun\Core\Job\Plan\Stacking;
 use Pebblerun\Core\Job\Starting\EngineKind;
@@ -223,6 +225,33 @@ final class Terms
             NextStep::Budget => 'over budget',
             NextStep::Target => 'short of the target',
             NextStep::Ready => 'ready to show',
+            NextStep::Answer => 'waits for an answer',
+            NextStep::Order => 'order parts',
+            NextStep::Begin => 'parts are there, begin',
+            NextStep::Work => 'in work',
+            NextStep::Done => 'done',
+        };
+    }
+
+    public static function stageLife(StageLife $life): string
+    {
+        return match ($life) {
+            StageLife::Planned => 'planned',
+            StageLife::Proposed => 'proposed',
+            StageLife::Accepted => 'accepted',
+            StageLife::Parts => 'parts are there',
+            StageLife::InWork => 'in work',
+            StageLife::Done => 'done',
+        };
+    }
+
+    /** @param  int  $stage  counted from 1 */
+    public static function lifeHindrance(LifeHindrance $why, StageLife $life, int $stage): string
+    {
+        return match ($why) {
+            LifeHindrance::Same => "Stage {$stage} is marked \"".self::stageLife($life).'" already.',
+            LifeHindrance::EarlierOpen => "Stage {$stage} stands on the stages before it: mark those done first.",
+            LifeHindrance::LaterDone => "A stage after stage {$stage} is done and stands on it: take that back first.",
         };
     }
 

@@ -5,6 +5,7 @@ namespace Pebblerun\Core\Tests\Advice;
 use Pebblerun\Core\Advice\NextStep;
 use Pebblerun\Core\Job\Brief\Readiness;
 use Pebblerun\Core\Job\Brief\Warning;
+use Pebblerun\Core\Job\Life\StageLife;
 use Pebblerun\Core\Tests\Exchange\SmallBundle;
 use PHPUnit\Framework\TestCase;
 
@@ -53,6 +54,13 @@ final class NextStepTest extends TestCase
         self::assertSame(NextStep::Budget, self::after('brief.budget.total', 100));
         self::assertSame(NextStep::Target, self::after('brief.target', ['power' => 400]));
         self::assertSame(NextStep::Target, self::after('brief.target', ['torque' => 900, 'at_rpm' => 3000]));
+    }
+
+    public function test_once_the_customer_has_it_that_leads(): void
+    {
+        $after = fn (NextStep $due): array => array_map(fn (StageLife $life): NextStep => $due->amid($life), StageLife::cases());
+        self::assertSame([NextStep::Budget, NextStep::Answer, NextStep::Order, NextStep::Begin, NextStep::Work, NextStep::Done], $after(NextStep::Budget));
+        self::assertSame(NextStep::Ready, NextStep::Ready->amid(StageLife::Planned));
     }
 
     public function test_what_comes_first_in_the_work_comes_first(): void

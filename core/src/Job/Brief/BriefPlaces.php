@@ -11,6 +11,9 @@ final class BriefPlaces
     /** Those inside another object; every other part of the brief is one place. */
     private const INSIDE = ['car', 'received', 'budget', 'outside'];
 
+    /** What stands on the car already. */
+    public const STANDS = 'received.parts';
+
     public const BASELINE = 'received.baseline';
 
     public const BASELINE_CONFIRMED = 'received.baseline_confirmed';

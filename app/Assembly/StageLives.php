@@ -1,0 +1,44 @@
+<?php
+
+namespace App\Assembly;
+
+use App\Models\StageMark;
+use Pebblerun\Core\Job\Life\Lives;
+use Pebblerun\Core\Job\Life\StageLife;
+
+/** How far the stages of a plan are. */
+final readonly class StageLives
+{
+    /**
+     * @param  list<string>  $keys  of the stages, in their order
+     * @param  array<string, StageMark>  $marks  the last of each stage that has one
+     */
+    private function __construct(private array $keys, public array $marks) {}
+
+    /** @param  array<string, mixed>  $document  the plan */
+    public static function of(int $plan, array $document): self
+    {
+        $marks = [];
+        foreach (StageMark::query()->selectRaw('distinct on (stage) *')->where('plan_id', $plan)->with('author')->orderBy('stage')->orderByDesc('id')->get() as $mark) {
+            $marks[$mark->stage] = $mark;
+        }
+
+        return new self(array_column($document['stages'], 'key'), $marks);
+    }
+
+    public function lives(): Lives
+    {
+        return new Lives(array_map($this->at(...), $this->keys));
+    }
+
+    public function at(string $stage): StageLife
+    {
+        return isset($this->marks[$stage]) ? $this->marks[$stage]->life : StageLife::Planned;
+    }
+
+    /** @return list<string> keys of the stages that are done */
+    public function done(): array
+    {
+        return array_values(array_filter($this->keys, fn (string $key): bool => $this->at($key) === StageLife::Done));
+    }
+}
