@@ -26,6 +26,17 @@ final readonly class StageLives
         return new self(array_column($document['stages'], 'key'), $marks);
     }
 
+    /**
+     * What was said last of each of some plans.
+     *
+     * @param  list<int>  $plans
+     * @return array<int, StageMark> by plan
+     */
+    public static function latest(array $plans): array
+    {
+        return StageMark::query()->selectRaw('distinct on (plan_id) *')->whereIn('plan_id', $plans)->orderBy('plan_id')->orderByDesc('id')->get()->keyBy('plan_id')->all();
+    }
+
     public function lives(): Lives
     {
         return new Lives(array_map($this->at(...), $this->keys));

@@ -2,8 +2,10 @@
 
 namespace App\Queries;
 
+use App\Assembly\StageLives;
 use App\Models\CustomerJob;
 use App\Models\Platform;
+use App\Models\StageMark;
 use App\Models\User;
 use Illuminate\Database\Eloquent\Builder;
 use Illuminate\Support\Facades\DB;
@@ -26,6 +28,7 @@ final readonly class CounterPage
         $jobs = $this->found($filter->words, $filter->due)->with(['car.platform', 'car.customer', 'advisor', 'plan.library']);
         $rows = $this->sorted($jobs, $filter->sort)->offset(($filter->page - 1) * self::PAGE)->limit(self::PAGE + 1)->get();
         $summaries = CounterSummaries::of($rows->take(self::PAGE), $this->person);
+        $lives = StageLives::latest(array_values(array_filter($rows->take(self::PAGE)->pluck('plan_id')->all())));
         $since = $this->priceLimit();
 
         return [
@@ -40,6 +43,7 @@ final readonly class CounterPage
                 'advisor' => $job->advisor->name,
                 'updated' => $job->updated_at->toIso8601String(),
                 'due' => ['key' => $job->due->value, 'words' => self::words($job->due, $summaries[$job->id]['run'] ?? [])],
+                'life' => self::life($job, $lives[(int) $job->plan_id] ?? null),
                 'old_price' => $job->oldest_price !== null && $job->oldest_price < $since ? $job->oldest_price : null,
                 'summary' => $summaries[$job->id] ?? null,
             ])->values(),
@@ -48,6 +52,14 @@ final readonly class CounterPage
             'templates' => PlatformTemplates::of($this->person->shop),
             'units' => LibraryOptions::units($this->person->shop),
         ];
+    }
+
+    /** @return ?array{words: string, on: string} what was said last of its stages; null where nobody said anything */
+    private static function life(CustomerJob $job, ?StageMark $mark): ?array
+    {
+        $place = $mark === null ? false : array_search($mark->stage, array_column($job->plan->document['stages'] ?? [], 'key'), true);
+
+        return $mark === null || ! is_int($place) ? null : ['words' => 'stage '.($place + 1).' '.Terms::stageLife($mark->life), 'on' => $mark->marked_on];
     }
 
     /**

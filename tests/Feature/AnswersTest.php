@@ -126,6 +126,8 @@ final class AnswersTest extends TestCase
         self::follows('editAnswer', $this->step('take', $id, 5)->assertOk());
         self::follows('variants', $this->deleteJson("{$plan}/variants/{$id}")->assertOk());
         self::follows('variants', $this->postJson("{$plan}/variants/{$id}/restore")->assertOk());
+        self::follows('planState', $this->postJson("{$plan}/stages/s1/marks", ['request' => bin2hex(random_bytes(8)), 'was' => 'planned', 'life' => 'done', 'on' => '2026-11-20'])->assertOk());
+        self::follows('briefState', $this->getJson("/jobs/{$job->id}/brief/state")->assertOk());
         self::follows('editAnswer', $this->answer(['use' => 'track'])->assertOk());
         self::follows('editAnswer', $this->answer(['use' => 'road'], more: ['show' => 'bench'])->assertOk());
         self::follows('editAnswer', $this->answer(['use' => 'track'], more: ['show' => 'nothing'])->assertOk());

@@ -41,7 +41,8 @@ final class StageLifeTest extends TestCase
             self::assertSame($due, $this->job()->due->value);
             $was = $life;
         }
-        self::assertSame('in work', $this->actingAs($this->person('advisor'))->get('/')->viewData('page')['props']['jobs'][0]['due']['words']);
+        $shown = $this->actingAs($this->person('advisor'))->get('/?q=skarn+hill+commuter')->viewData('page')['props']['jobs'][0];
+        self::assertSame(['in work', 'stage 1 in work', '2026-11-20'], [$shown['due']['words'], $shown['life']['words'], $shown['life']['on']]);
         $before = $this->job()->version;
         $this->mark('s1', 'in-work', 'done')->assertOk();
         self::assertGreaterThan($before, $this->job()->version, 'an open bench sees it');

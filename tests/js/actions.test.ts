@@ -26,6 +26,7 @@ function bench(state: Fake): Bench {
 function controls(done: string[]): BenchControls {
     return {
         hold: () => done.push('hold'),
+        life: () => done.push('life'),
         enter: () => done.push('enter'),
         name: (stage) => done.push(`name ${stage}`),
         show: (panel) => done.push(panel),

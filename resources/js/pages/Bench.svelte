@@ -41,6 +41,7 @@
                 plans,
                 person.units.power,
                 person.abilities.includes('edit-plans'),
+                person.abilities.includes('write-job-cards'),
             ),
     );
     let board: Board;
@@ -53,6 +54,7 @@
     let picturesHeight = $state(246);
 
     const controls: BenchControls = {
+        life: () => (bench.wantsLife = true),
         hold() {
             keys.expect();
             bench.wantsHold = true;
@@ -248,7 +250,7 @@
                         >{stage.name ? `${stage.name}, ` : ''}on {stage.fuel.name}</span
                     >
                 </h2>
-                <StageFoot {stage} labels={bench.estimate.labels} />
+                <StageFoot {stage} labels={bench.estimate.labels} life={bench.marked(stage.key)} />
                 {#if stage.parts_bought > 0}
                     <p class="mt-1 text-soft">{bench.namesBought(stage.index).join(', ')}</p>
                 {/if}

@@ -173,6 +173,9 @@
                             <p class="leading-tight">
                                 <span class="text-soft">next:</span>
                                 <b class="font-semibold">{job.due.words}</b>
+                                {#if job.life}<span class="block text-[12px] text-river"
+                                        >{job.life.words}, {day(job.life.on)}</span
+                                    >{/if}
                                 {#if job.old_price}<span class="block text-[12px] text-straw"
                                         >update prices, oldest from {day(job.old_price)}</span
                                     >{/if}

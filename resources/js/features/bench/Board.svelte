@@ -328,7 +328,11 @@
                             ondblclick={controls.enter}
                         >
                             <div class={bench.saving ? 'italic opacity-60' : ''}>
-                                <StageFoot {stage} labels={bench.estimate.labels} />
+                                <StageFoot
+                                    {stage}
+                                    labels={bench.estimate.labels}
+                                    life={bench.marked(stage.key)}
+                                />
                             </div>
                         </td>
                     {/each}

@@ -3,8 +3,8 @@
     import { money, output, precise } from '@/lib/format';
     import { statusWords } from '@/ui/Pebble.svelte';
 
-    type Props = { stage: StageGlance; labels: BenchEstimate['labels'] };
-    let { stage, labels }: Props = $props();
+    type Props = { stage: StageGlance; labels: BenchEstimate['labels']; life?: string };
+    let { stage, labels, life = '' }: Props = $props();
     const weakest = $derived(stage.weakest);
     const tone = $derived(
         weakest?.status === 'clear'
@@ -66,5 +66,6 @@
         >
             {stage.torque_loss.short}
         </div>{/if}
+    {#if life}<div class="truncate text-[12px] text-river">{life}</div>{/if}
     {#if stage.gated}<div class="truncate text-[12px] text-rust">gated: no full load, no stop here</div>{/if}
 </div>

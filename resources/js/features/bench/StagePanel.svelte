@@ -6,11 +6,13 @@
     import { keys } from '@/lib/keys';
     import HoldEditor from './HoldEditor.svelte';
     import LimitRow from './LimitRow.svelte';
+    import StageLife from './StageLife.svelte';
     import type { Bench } from './bench.svelte';
 
     let { bench }: { bench: Bench } = $props();
     const stage = $derived(bench.stage);
     const labels = $derived(bench.estimate.labels);
+    const life = $derived((bench.past ?? bench.state).lives.find((one) => one.stage === stage?.key));
     const opened = new Fetched<StageDetail>(
         () => (stage ? bench.opened('stage', { stage: stage.index }) : null),
         60,
@@ -59,6 +61,7 @@
     {#if stage.chance !== null}<p class="text-soft">
             Target: {stage.chance.words}.
         </p>{/if}
+    {#if life}{#key life.stage}<StageLife {bench} {life} />{/key}{/if}
     {#if opened.loading}<p class="mt-2 text-soft" role="status">calculating…</p>{/if}
     {#if opened.failed}<p class="mt-2 text-soft" role="status">
             Limits and money are not here: the server does not answer.

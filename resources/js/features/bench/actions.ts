@@ -1,11 +1,12 @@
 import { keys } from '@/lib/keys';
 import type { Bench } from './bench.svelte';
-import { FUEL, HEAD } from './types';
+import { FOOT, FUEL, HEAD } from './types';
 
 /** What the page does for an action besides the plan itself. */
 export type BenchControls = {
     enter: () => void;
     hold: () => void;
+    life: () => void;
     /** Asks for the name of the stage, or of a new one. */
     name: (stage: 'this' | 'new') => void;
     show: (panel: 'history' | 'settings' | 'variants' | 'plans' | 'library') => void;
@@ -181,6 +182,17 @@ export const actions: Action[] = [
         run: (bench, controls) => {
             bench.select(HEAD, bench.column);
             controls.hold();
+        },
+    },
+    {
+        name: 'How far the stage is: proposed, accepted, in work, done',
+        keys: ['d'],
+        stroke: 'D',
+        on: 'bench',
+        can: (bench) => bench.column > 0 && bench.mayMark && !bench.past,
+        run: (bench, controls) => {
+            bench.select(FOOT, bench.column);
+            controls.life();
         },
     },
     {

@@ -12,7 +12,8 @@ import type {
     StageGlance,
     Variant,
 } from '@/generated/answers';
-import { drop, get, Offline, post, put } from '@/lib/api';
+import { drop, get, Offline, post, postOnce, put } from '@/lib/api';
+import { day } from '@/lib/format';
 import type { Asked, Edit } from '@/lib/sync/edits';
 import { EditQueue } from '@/lib/sync/queue.svelte';
 import { unique } from '@/lib/unique';
@@ -41,6 +42,8 @@ export class Bench {
     naming = $state<string | typeof NEW | null>(null);
     /** The hold of the stage's panel takes the keys as soon as it is there. */
     wantsHold = $state(false);
+    /** How far the stage is takes the keys as soon as it is there. */
+    wantsLife = $state(false);
     view = $state<View>({ kind: 'cell' });
     error = $state('');
     announcement = $state('');
@@ -62,6 +65,8 @@ export class Bench {
         private readonly unit = 'hp',
         /** Whether the person's role changes plans; others read them. */
         readonly mayEdit = true,
+        /** Whether it says how far stages are. */
+        readonly mayMark = true,
     ) {
         this.plans = plans;
         this.state = state;
@@ -573,6 +578,30 @@ export class Bench {
         this.back();
         this.#step({ do: 'restore', of: past.revision }, `Restore revision ${past.revision}`);
     };
+
+    /** How far a stage is, where somebody said so. */
+    marked(stage: string): string {
+        const life = (this.past ?? this.state).lives.find((one) => one.stage === stage);
+        return life?.on && life.life !== 'planned' ? `${life.words}, ${day(life.on)}` : '';
+    }
+
+    /** Says how far a stage is; whether it was taken. What waits to be saved goes first: a stage may be among it. */
+    async mark(
+        was: PlanState['lives'][number],
+        now: {
+            life: PlanState['lives'][number]['life'];
+            on: string;
+            km?: number | null;
+            stock_place?: string;
+        },
+    ): Promise<boolean> {
+        await this.queue.empty();
+        const state = await this.#plans(
+            postOnce<PlanState>(`/plans/${this.plan}/stages/${was.stage}/marks`, { ...now, was: was.life }),
+        );
+        if (state) this.#take(state);
+        return state !== null;
+    }
 
     async refresh() {
         const state = await get<PlanState>(`/plans/${this.plan}`).catch(() => null);

@@ -1,6 +1,7 @@
 <script lang="ts">
     import type { BriefForm } from './brief.svelte';
     import { UNKNOWN } from './brief.svelte';
+    import Ledger from './Ledger.svelte';
     import NumberField from './NumberField.svelte';
     import { day, today } from '@/lib/format';
 
@@ -95,6 +96,7 @@
         {/each}
     </div>
 </details>
+{#if form.state.ledger.length > 0}<Ledger ledger={form.state.ledger} />{/if}
 <details class="w-full">
     <summary class="cursor-pointer"
         >Own baseline: {baseline === undefined
