@@ -192,6 +192,9 @@ final readonly class EditBrief
         $this->forCar($job, $car, $job->car->customer_id);
         $brief = BriefPlaces::with($job->brief, 'car.year', $car->year);
         $brief = BriefPlaces::with($brief, 'car.gearbox', $car->gearbox);
+        foreach (Car::FACTS as $fact) {
+            $brief = BriefPlaces::with($brief, "car.{$fact}", $car->facts[$fact] ?? null);
+        }
         $job->brief = BriefPlaces::with($brief, 'car.registration', $car->registration === '' ? null : $car->registration);
     }
 
@@ -215,7 +218,7 @@ final readonly class EditBrief
     private function noteCar(CustomerJob $job): void
     {
         $said = $job->brief['car'];
-        $job->car->fill(['year' => $said['year'], 'gearbox' => $said['gearbox'], 'registration' => $said['registration'] ?? ''])->save();
+        $job->car->fill(['year' => $said['year'], 'gearbox' => $said['gearbox'], 'registration' => $said['registration'] ?? '', 'facts' => array_intersect_key($said, array_flip(Car::FACTS))])->save();
         $of = MileageReading::query()->where('customer_job_id', $job->id);
         if (! isset($said['mileage_km'])) {
             $of->delete();

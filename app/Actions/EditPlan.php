@@ -119,7 +119,7 @@ final readonly class EditPlan
      */
     private static function mustKeepDone(Plan $plan, array $after): void
     {
-        $done = StageLives::of($plan->id, $plan->document)->done();
+        $done = StageLives::of($plan)->done();
         $did = fn (array $stages): array => array_map(fn (array $stage): array => [$stage['key'], $stage['fuel'], $stage['changes'], $stage['hold'] ?? null], array_slice($stages, 0, count($done)));
         if ($did($plan->document['stages']) != $did($after['stages'])) {
             throw Refused::because('Stage '.count($done).' is done, and what was done stands on the car: make the change in a later stage, or take its mark back first.');

@@ -36,7 +36,7 @@ final class MarkJob
         $isChosen = $plan === null || $job->plan_id === null || $job->plan_id === $plan->id;
         $plan = $isChosen ? $plan ?? $job->plan : null;
 
-        return [now(), $plan === null ? null : $estimates->due($job->brief)->amid(StageLives::of($plan->id, $document ?? $plan->document)->lives()->job())->value, $isChosen, $estimates->oldestPrice(), $job->id, $job->brief_revision];
+        return [now(), $plan === null ? null : $estimates->due($job->brief)->amid(StageLives::of($plan, $document)->lives()->job())->value, $isChosen, $estimates->oldestPrice(), $job->id, $job->brief_revision];
     }
 
     /** @throws Overtaken when the brief was saved since the job was read. */

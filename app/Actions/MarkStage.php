@@ -39,10 +39,11 @@ final readonly class MarkStage
     {
         DB::transaction(function () use ($plan, $stage, $was, $to, $on, $km, $stockPlace, $author): void {
             $job = CustomerJob::query()->with('shop')->lockForUpdate()->findOrFail($plan->customer_job_id);
-            $plan->setRawAttributes(Plan::query()->findOrFail($plan->id)->getAttributes(), true)->setRelation('job', $job);
+            $plan->setRawAttributes(Plan::query()->findOrFail($plan->id)->getAttributes(), true)->setRelation('job', $job)->unsetRelation('marks');
             $number = $this->number($plan, $stage, $was, $to);
-            $before = StageLives::of($plan->id, $plan->document)->marks[$stage] ?? null;
+            $before = StageLives::of($plan)->marks[$stage] ?? null;
             $mark = StageMark::forceCreate(['plan_id' => $plan->id, 'stage' => $stage, 'life' => $to, 'marked_on' => $on, 'author_id' => $author->id, 'created_at' => now()]);
+            $plan->unsetRelation('marks');
             $planned = PlannedStages::of(Bundles::of($plan)->bundle);
             match (true) {
                 $to === StageLife::Proposed => $this->keepWhole($mark, $plan),
@@ -63,7 +64,7 @@ final readonly class MarkStage
     {
         $place = array_search($stage, array_column($plan->document['stages'], 'key'), true);
         is_int($place) || throw Refused::because('This stage is no longer in the plan.');
-        $lives = StageLives::of($plan->id, $plan->document);
+        $lives = StageLives::of($plan);
         $here = $lives->at($stage);
         $here === $was || throw Refused::because(($lives->marks[$stage]->author->name ?? 'Somebody').' marked it "'.Terms::stageLife($here).'" meanwhile: look, and mark it again.');
         $why = $lives->lives()->hindrance($place + 1, $to);

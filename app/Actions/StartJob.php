@@ -46,7 +46,7 @@ final readonly class StartJob
         $content = Libraries::content($library);
         $stands = array_values(array_intersect(CarLedger::stands($car->id), array_column($content['parts'], 'key')));
         [$brief, $plan] = NewJob::of($content['platform'], $advisor->shop->document, $stands, $car->fuel);
-        foreach (['year' => $car->year, 'gearbox' => $car->gearbox, 'registration' => $car->registration ?: null] as $field => $value) {
+        foreach (['year' => $car->year, 'gearbox' => $car->gearbox, 'registration' => $car->registration ?: null, ...$car->facts] as $field => $value) {
             $brief = BriefPlaces::with($brief, "car.{$field}", $value);
         }
         $job = CustomerJob::create(['shop_id' => $advisor->shop_id, 'car_id' => $car->id, 'advisor_id' => $advisor->id, 'title' => $title, 'brief' => $brief]);

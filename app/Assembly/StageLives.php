@@ -2,6 +2,7 @@
 
 namespace App\Assembly;
 
+use App\Models\Plan;
 use App\Models\StageMark;
 use Pebblerun\Core\Job\Life\Lives;
 use Pebblerun\Core\Job\Life\StageLife;
@@ -15,15 +16,13 @@ final readonly class StageLives
      */
     private function __construct(private array $keys, public array $marks) {}
 
-    /** @param  array<string, mixed>  $document  the plan */
-    public static function of(int $plan, array $document): self
+    /** @param  ?array<string, mixed>  $document  of the plan as it will be; null: as it is */
+    public static function of(Plan $plan, ?array $document = null): self
     {
-        $marks = [];
-        foreach (StageMark::query()->selectRaw('distinct on (stage) *')->where('plan_id', $plan)->with('author')->orderBy('stage')->orderByDesc('id')->get() as $mark) {
-            $marks[$mark->stage] = $mark;
-        }
+        $plan->loadMissing('marks.author');
+        $document ??= $plan->document;
 
-        return new self(array_column($document['stages'], 'key'), $marks);
+        return new self(array_column($document['stages'], 'key'), $plan->marks->sortBy('id')->keyBy('stage')->all());
     }
 
     /**

@@ -70,6 +70,6 @@ final class WorkOutSummaries extends TaskJob
     private static function mark(Plan $plan, Estimates $estimates): void
     {
         CustomerJob::query()->toBase()->where('id', $plan->customer_job_id)->where('plan_id', $plan->id)->where('brief_revision', $plan->job->brief_revision)
-            ->update(['due' => $estimates->due($plan->job->brief)->amid(StageLives::of($plan->id, $plan->document)->lives()->job())->value, 'oldest_price' => $estimates->oldestPrice()]);
+            ->update(['due' => $estimates->due($plan->job->brief)->amid(StageLives::of($plan)->lives()->job())->value, 'oldest_price' => $estimates->oldestPrice()]);
     }
 }

@@ -20,6 +20,7 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  * @property string $registration
  * @property string $chassis_number
  * @property ?string $fuel key of what was in its tank when it left; null where nobody said
+ * @property array<string, mixed> $facts what else its last brief said of it, as the brief has it: variant, tyres, lift_mm, mass
  * @property Writers $writers
  * @property-read Customer $customer
  * @property-read Platform $platform
@@ -27,11 +28,14 @@ use Illuminate\Database\Eloquent\Relations\HasOne;
  */
 final class Car extends Model
 {
-    protected $attributes = ['registration' => '', 'chassis_number' => '', 'fuel' => null, 'writers' => '{}'];
+    /** Of a brief's car, what stays with the car beside year, gearbox and registration. */
+    public const FACTS = ['variant', 'tyres', 'lift_mm', 'mass'];
+
+    protected $attributes = ['registration' => '', 'chassis_number' => '', 'fuel' => null, 'facts' => '{}', 'writers' => '{}'];
 
     protected function casts(): array
     {
-        return ['writers' => 'array'];
+        return ['writers' => 'array', 'facts' => 'array'];
     }
 
     /** @return BelongsTo<Customer, $this> */

@@ -2,6 +2,7 @@
 
 namespace App\Models;
 
+use Illuminate\Database\Eloquent\Collection;
 use Illuminate\Database\Eloquent\Model;
 use Illuminate\Database\Eloquent\Relations\BelongsTo;
 use Illuminate\Database\Eloquent\Relations\HasMany;
@@ -20,6 +21,7 @@ use Pebblerun\Core\Job\Commands\PlanDraft;
  * @property list<int> $redo contents that undo stepped back from, the next to redo last
  * @property Carbon $updated_at
  * @property-read CustomerJob $job
+ * @property-read Collection<int, StageMark> $marks
  * @property-read LibraryVersion $library
  */
 final class Plan extends Model

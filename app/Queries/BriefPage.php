@@ -12,6 +12,8 @@ use App\Models\MileageReading;
 use Pebblerun\Core\Advice\AnswerEffects;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Platform\Slot;
+use Pebblerun\Core\Catalog\Platform\Tyres;
+use Pebblerun\Core\Catalog\Platform\Variant;
 use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Evaluation\Baseline\BaselineCheck;
 use Pebblerun\Core\Evaluation\Estimate;
@@ -27,6 +29,7 @@ use Pebblerun\Core\Report\UnitFormatter;
 use Pebblerun\Core\Report\VerdictDocument;
 use Pebblerun\Core\Report\Words\AnswerWords;
 use Pebblerun\Core\Report\Words\BaselineWords;
+use Pebblerun\Core\Report\Words\ChoiceWords;
 
 /** The brief of a job, with what its answers mean. */
 final class BriefPage
@@ -42,6 +45,7 @@ final class BriefPage
             'fuels' => array_values(array_map(fn (Fuel $fuel): array => ['key' => $fuel->key, 'name' => $fuel->name], $opened->bundle->catalog->fuels)),
             'slots' => self::slots($opened->bundle),
             'checks' => array_map(fn (HealthCheck $check): array => ['key' => $check->value, 'words' => Terms::healthCheck($check), 'needed' => $check->isNeeded()], HealthCheck::cases()),
+            'tyres' => ChoiceWords::each(Tyres::cases(), Terms::tyres(...)),
             'refusals' => array_map(fn (Refusal $refusal): array => ['key' => $refusal->value, 'words' => Terms::refusal($refusal)], Refusal::cases()),
             'warnings' => array_map(fn (Warning $warning): array => ['key' => $warning->value, 'text' => Terms::warning($warning)], Warning::cases()),
             'state' => self::state($job, Estimates::of($opened)),
@@ -98,6 +102,8 @@ final class BriefPage
             'chassis_number' => $job->car->chassis_number,
             'ledger' => CarLedger::of($job->car, array_map(fn (Part $part): string => $part->name, $estimates->opened()->bundle->catalog->parts->all())),
             'brief' => $job->brief,
+            'variants' => array_map(fn (Variant $variant): array => ['key' => $variant->key, 'words' => $variant->name], $estimates->opened()->bundle->catalog->platform->variantsOf($job->brief['car']['year'])),
+            'mass_unit' => $say->units->mass->value,
             'labels' => $head['labels'],
             'verdict' => (new VerdictDocument($estimates->estimate(), $say))->glance(),
             'measured' => $head['measured'],

@@ -61,7 +61,7 @@ final readonly class GainEvidence
 
             return [
                 'id' => $row->id, 'at' => $at, 'when' => $words[$at]['when'],
-                'in_use' => ['power' => self::three($case['power'] ?? 0), 'torque' => self::three($case['torque'] ?? 0), 'rests' => Terms::evidence(Evidence::from($case['evidence']['kind'])), 'note' => $case['evidence']['note'] ?? '', 'set' => $case['evidence']['set'] ?? '', 'adds' => $this->adds($at, null)],
+                'in_use' => ['power' => self::three($case['power'] ?? 0), 'torque' => self::three($case['torque'] ?? 0), 'kind' => $case['evidence']['kind'], 'rests' => Terms::evidence(Evidence::from($case['evidence']['kind'])), 'note' => $case['evidence']['note'] ?? '', 'set' => $case['evidence']['set'] ?? '', 'adds' => $this->adds($at, null)],
                 'by_rule' => FiguresByRule::of($own),
                 'records' => array_map(fn (EvidenceRecord $record): array => [
                     'id' => $record->id, 'kind' => $record->kind, 'rests' => Terms::evidence(Evidence::from($record->kind)), 'power' => self::three($record->figures['power'] ?? 0), 'torque' => self::three($record->figures['torque'] ?? 0),

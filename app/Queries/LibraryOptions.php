@@ -7,7 +7,9 @@ use App\Assembly\Reading;
 use App\Models\Shop;
 use App\Models\User;
 use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Platform\Variant;
 use Pebblerun\Core\Report\SlotsDocument;
+use Pebblerun\Core\Report\Words\ChoiceWords;
 use Pebblerun\Core\Report\Words\PartNoteWords;
 use Pebblerun\Core\Units\UnitSystem;
 
@@ -28,6 +30,8 @@ final class LibraryOptions
             'parts' => array_map(fn (Part $part): array => ['key' => $part->key, 'name' => $part->name, 'maker' => $part->maker], $parts),
             'tags' => array_values(array_unique(array_merge(...array_map(fn (Part $part): array => $part->tags, $parts)))),
             'access_groups' => array_values(array_unique(array_filter(array_map(fn (Part $part): ?string => $part->work->accessGroup, $parts)))),
+            'variants' => array_map(fn (Variant $variant): array => ['key' => $variant->key, 'words' => $variant->name], $catalog->platform->variants),
+            'words' => ChoiceWords::library(),
             'dynos' => array_keys($bundle->shop->dynoFactors),
             'units' => self::units($reader->shop),
             'money' => Reading::of($reader)->formatter($draft->opened())->symbol(),

@@ -8,6 +8,7 @@ use App\Models\Platform;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Pebblerun\Core\Report\LibraryDocument;
+use Pebblerun\Core\Report\Words\ChoiceWords;
 use stdClass;
 
 /** The library as a shelf: platforms, and the parts of one of them in gas-path order. */
@@ -23,7 +24,7 @@ final class LibraryPage
         $platform ??= Platform::query()->where('shop_id', $reader->shop_id)->orderBy('name')->first();
         $shown = $platform === null ? null : self::shown($platform, $reader);
 
-        return ['shop' => $reader->shop->name, 'platforms' => $platforms, 'shown' => $shown, 'units' => LibraryOptions::units($reader->shop), 'templates' => PlatformTemplates::of($reader->shop)];
+        return ['shop' => $reader->shop->name, 'evidence' => ChoiceWords::evidence(), 'platforms' => $platforms, 'shown' => $shown, 'units' => LibraryOptions::units($reader->shop), 'templates' => PlatformTemplates::of($reader->shop)];
     }
 
     /** @return list<array<string, mixed>> */

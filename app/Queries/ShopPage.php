@@ -6,7 +6,10 @@ use App\Models\ShopTerms;
 use App\Models\User;
 use Illuminate\Support\Facades\DB;
 use Pebblerun\Core\Catalog\Shop\UsualDynoFactors;
+use Pebblerun\Core\Physics\Driveline\Drive;
+use Pebblerun\Core\Physics\Driveline\Gearbox;
 use Pebblerun\Core\Physics\Driveline\UsualLoss;
+use Pebblerun\Core\Physics\Dyno\DynoKind;
 use Pebblerun\Core\Report\Words\ShopWords;
 use Pebblerun\Core\Units\Currency;
 
@@ -55,9 +58,10 @@ final class ShopPage
     private static function usual(): array
     {
         $usual = [];
-        foreach (['inertia-roller', 'load-roller', 'hub', 'engine'] as $dyno) {
+        foreach (DynoKind::cases() as $dyno) {
             $loss = new UsualLoss($dyno);
-            $usual[] = ['dyno' => $dyno, 'loss' => array_map(fn (string $drive): float => round(100.0 * $loss->share($drive, 'manual'), 1), ['front' => 'front', 'rear' => 'rear', 'all' => 'all']), 'factors' => UsualDynoFactors::of($dyno)];
+            $shares = array_map(fn (Drive $drive): float => round(100.0 * $loss->share($drive, Gearbox::Manual), 1), Drive::cases());
+            $usual[] = ['dyno' => $dyno->value, 'loss' => array_combine(array_column(Drive::cases(), 'value'), $shares), 'factors' => UsualDynoFactors::of($dyno)];
         }
 
         return $usual;

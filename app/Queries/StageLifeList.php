@@ -17,7 +17,7 @@ final class StageLifeList
      */
     public static function of(Plan $plan, array $document): array
     {
-        $of = StageLives::of($plan->id, $document);
+        $of = StageLives::of($plan, $document);
         $lives = $of->lives();
         $marks = array_column($of->marks, 'id');
         $sent = $marks === [] ? [] : DB::table('sent_bundles')->whereIn('stage_mark_id', $marks)->pluck('stage_mark_id')->all();

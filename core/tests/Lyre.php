@@ -15,7 +15,9 @@ use Pebblerun\Core\Catalog\Parts\PartCollection;
 use Pebblerun\Core\Catalog\Parts\PartPrice;
 use Pebblerun\Core\Catalog\Parts\PartWork;
 use Pebblerun\Core\Catalog\Parts\ReferenceBuild;
+use Pebblerun\Core\Catalog\Platform\Aspiration;
 use Pebblerun\Core\Catalog\Platform\Car;
+use Pebblerun\Core\Catalog\Platform\CarUse;
 use Pebblerun\Core\Catalog\Platform\Ceiling;
 use Pebblerun\Core\Catalog\Platform\Combustion;
 use Pebblerun\Core\Catalog\Platform\Family;
@@ -46,6 +48,8 @@ use Pebblerun\Core\Job\Plan\TorqueHold;
 use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Math\StrayPoint;
 use Pebblerun\Core\Physics\Air\AirSide;
+use Pebblerun\Core\Physics\Driveline\Drive;
+use Pebblerun\Core\Physics\Driveline\Gearbox;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
 use Pebblerun\Core\Units\Currency;
 use Pebblerun\Core\Units\Range;
@@ -204,7 +208,7 @@ final class Lyre
         }
 
         return new Platform(
-            'lyre', 'Lyre', 'front', 'turbo', FuelKind::Petrol, 2019, 2024, $this->displacement, $this->boosted, 6500.0, self::curve(),
+            'lyre', 'Lyre', Drive::Front, Aspiration::Turbo, FuelKind::Petrol, 2019, 2024, $this->displacement, $this->boosted, 6500.0, self::curve(),
             ['lane' => 'Lane'], $slots, $families, $this->limits, $this->ceilings, false, $this->boost, $this->air,
             null, $this->exhaust, $this->combustion, $this->fuelSystem,
         );
@@ -272,7 +276,7 @@ final class Lyre
 
     public function car(): Car
     {
-        return new Car(2021, 'manual', 'road', 'turbo', 'front', mileage: $this->mileage);
+        return new Car(2021, Gearbox::Manual, CarUse::Road, Aspiration::Turbo, Drive::Front, mileage: $this->mileage);
     }
 
     public function brief(): Brief

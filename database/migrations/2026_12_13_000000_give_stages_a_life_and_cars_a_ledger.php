@@ -52,7 +52,10 @@ return new class extends Migration
             $table->index('left_by');
         });
         DB::statement('create unique index car_fittings_stand_once on car_fittings (car_id, part) where left_on is null');
-        Schema::table('cars', fn (Blueprint $table) => $table->string('fuel', 64)->nullable());
+        Schema::table('cars', function (Blueprint $table): void {
+            $table->string('fuel', 64)->nullable();
+            $table->jsonb('facts')->default('{}');
+        });
         DB::statement('alter table mileage_readings alter customer_job_id drop not null');
         Schema::table('mileage_readings', fn (Blueprint $table) => $table->foreignId('stage_mark_id')->nullable()->unique()->constrained()->cascadeOnDelete());
         DB::unprepared(<<<'SQL'
@@ -74,7 +77,7 @@ return new class extends Migration
         DB::table('mileage_readings')->whereNull('customer_job_id')->delete();
         Schema::table('mileage_readings', fn (Blueprint $table) => $table->dropConstrainedForeignId('stage_mark_id'));
         DB::statement('alter table mileage_readings alter customer_job_id set not null');
-        Schema::table('cars', fn (Blueprint $table) => $table->dropColumn('fuel'));
+        Schema::table('cars', fn (Blueprint $table) => $table->dropColumn(['fuel', 'facts']));
         foreach (['car_fittings', 'sent_bundles', 'stage_marks'] as $table) {
             Schema::drop($table);
         }

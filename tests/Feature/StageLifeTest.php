@@ -119,11 +119,11 @@ final class StageLifeTest extends TestCase
         self::assertSame([$stands, $this->plan()->document['stages'][1]['fuel']], [$again->brief['received']['parts'], $again->brief['received']['fuel']]);
         // Somebody looks, and the panel is not there any more.
         $this->answer(['received.parts' => array_values(array_diff($stands, ['fjellvent-panel']))], job: $again)->assertOk();
-        self::assertNotContains('fjellvent-panel', CarLedger::stands($again->car_id));
-        self::assertSame(count($stands) - 1, count(CarLedger::stands($again->car_id)));
+        $left = CarLedger::stands($again->car_id);
+        self::assertEqualsCanonicalizing(array_values(array_diff($stands, ['fjellvent-panel'])), $left);
         // An older job says what was true then.
         $this->answer(['received.parts' => []])->assertOk();
-        self::assertSame(count($stands) - 1, count(CarLedger::stands($again->car_id)));
+        self::assertSame($left, CarLedger::stands($again->car_id));
     }
 
     public function test_taken_back_nothing_of_it_stands_in_the_ledger(): void

@@ -9,6 +9,7 @@ use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Facades\Validator;
 use Illuminate\Validation\Rule;
 use Pebblerun\Core\Catalog\Shop\UsualShop;
+use Pebblerun\Core\Physics\Dyno\DynoKind;
 use Pebblerun\Core\Units\PowerUnit;
 use Pebblerun\Core\Units\TorqueUnit;
 
@@ -30,7 +31,7 @@ final class FirstShopRequest extends FormRequest
             'time_zone' => ['required', Rule::in(DateTimeZone::listIdentifiers())],
             'power' => ['required', Rule::enum(PowerUnit::class)],
             'torque' => ['required', Rule::enum(TorqueUnit::class)],
-            'dyno' => ['required', Rule::in(['inertia-roller', 'load-roller', 'hub', 'engine'])],
+            'dyno' => ['required', Rule::enum(DynoKind::class)],
             'name' => ['required', 'string', 'max:120'],
             'email' => ['required', 'string', 'email', 'max:200'],
             'password' => ['required', 'string', new PasswordRule(null)],
@@ -60,7 +61,7 @@ final class FirstShopRequest extends FormRequest
                 'time_zone' => $this->string('time_zone')->value(),
                 'currency' => $this->string('currency')->value(),
                 'labour_rate' => $this->float('labour_rate'), 'dyno_rate' => $this->float('dyno_rate'), 'tax_percent' => $this->float('tax_percent'),
-            ], $this->string('dyno')->value()),
+            ], DynoKind::from($this->string('dyno')->value())),
         ];
     }
 

@@ -3,6 +3,9 @@
 namespace App\Http\Requests;
 
 use Illuminate\Validation\Rule;
+use Pebblerun\Core\Catalog\Platform\Aspiration;
+use Pebblerun\Core\Physics\Driveline\Drive;
+use Pebblerun\Core\Physics\Driveline\Gearbox;
 
 /** Answers about an engine that a platform can be made of, wherever they are given. */
 final class PlatformAnswers
@@ -23,11 +26,11 @@ final class PlatformAnswers
             'to' => [...$needed, 'integer', "gte:{$under}from", 'max:2100'],
             'displacement' => [...$number, 'max:25'],
             'cylinders' => [...$needed, 'integer', 'min:1', 'max:16'],
-            'aspiration' => [...$needed, Rule::in(['natural', 'turbo', 'blower'])],
+            'aspiration' => [...$needed, Rule::enum(Aspiration::class)],
             'injection' => [...$needed, Rule::in(['port', 'direct'])],
             'fuel' => [...$needed, Rule::in(['petrol', 'diesel'])],
-            'drive' => [...$needed, Rule::in(['front', 'rear', 'all'])],
-            'gearbox' => [...$needed, Rule::in(['manual', 'automatic', 'dual-clutch'])],
+            'drive' => [...$needed, Rule::enum(Drive::class)],
+            'gearbox' => [...$needed, Rule::enum(Gearbox::class)],
             'rev_limit' => [...$number, 'max:20000'],
             'read' => ['sometimes', Rule::in(['wheels', 'crank'])],
             'torque' => [...$number, 'max:5000'],

@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Advice;
 
+use Pebblerun\Core\Catalog\Platform\CarUse;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Job\Brief\Risk;
@@ -96,7 +97,7 @@ final readonly class AnswerEffects
         foreach ($this->estimate->bundle->catalog->parts as $part) {
             $closed += $part->trackOnly ? 1 : 0;
         }
-        $code = $this->estimate->bundle->brief->car->use === 'track' ? AnswerEffectCode::TrackPartsAllowed : AnswerEffectCode::TrackPartsLeftOut;
+        $code = $this->estimate->bundle->brief->car->use === CarUse::Track ? AnswerEffectCode::TrackPartsAllowed : AnswerEffectCode::TrackPartsLeftOut;
 
         return $closed === 0 ? [] : [new Message($code, ['count' => $closed])];
     }
@@ -107,7 +108,7 @@ final readonly class AnswerEffects
         $last = $this->estimate->last();
         $outside = $this->estimate->bundle->brief->outside;
         $platform = $this->estimate->bundle->catalog->platform;
-        $climb = $outside->climb($platform->mass, $platform->dragArea);
+        $climb = $outside->climb($this->estimate->bundle->brief->car->mass, $platform->dragArea);
 
         return [
             ...($last->hot === null ? [] : [new Message(AnswerEffectCode::HottestDay, ['power' => $last->power->p50 * $last->hot, 'outside' => $outside])]),

@@ -2,12 +2,14 @@
 
 namespace Pebblerun\Core\Advice;
 
+use Pebblerun\Core\Catalog\Conditions\CarHas;
 use Pebblerun\Core\Catalog\Conditions\CarIs;
 use Pebblerun\Core\Catalog\Conditions\Situation;
 use Pebblerun\Core\Catalog\Conditions\Term;
 use Pebblerun\Core\Catalog\Conditions\YearIn;
 use Pebblerun\Core\Catalog\Parts\Need;
 use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Platform\CarUse;
 use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Evaluation\Evaluator;
 use Pebblerun\Core\Evaluation\Findings\Finding;
@@ -34,7 +36,7 @@ final readonly class Offer
     public function admits(Part $part, Situation $now): bool
     {
         return $part->retired === null
-            && (! $part->trackOnly || $this->brief->car->use === 'track')
+            && (! $part->trackOnly || $this->brief->car->use === CarUse::Track)
             && $this->brief->constraints->refusesOf($part) === []
             && self::fits($part, $now->with($part));
     }
@@ -86,6 +88,6 @@ final readonly class Offer
 
     private static function isOfTheCar(Need $need): bool
     {
-        return array_filter($need->that->leaves(), fn (Term $term): bool => ! $term instanceof CarIs && ! $term instanceof YearIn) === [];
+        return array_filter($need->that->leaves(), fn (Term $term): bool => ! $term instanceof CarIs && ! $term instanceof CarHas && ! $term instanceof YearIn) === [];
     }
 }

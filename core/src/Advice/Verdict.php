@@ -3,6 +3,7 @@
 namespace Pebblerun\Core\Advice;
 
 use Pebblerun\Core\Catalog\Platform\Car;
+use Pebblerun\Core\Catalog\Platform\CarUse;
 use Pebblerun\Core\Catalog\Platform\Ceiling;
 use Pebblerun\Core\Evaluation\Baseline\BaselineDoubt;
 use Pebblerun\Core\Evaluation\Estimate;
@@ -325,7 +326,7 @@ final readonly class Verdict
     {
         $faults = $this->findings(fn (FindingKind $kind): bool => $kind === FindingKind::Law);
         $notes = $this->lawNotes();
-        $track = $this->estimate->bundle->brief->car->use === 'track';
+        $track = $this->estimate->bundle->brief->car->use === CarUse::Track;
         [$status, $headline, $detail, $reasons] = match (true) {
             $faults !== [] => [Status::Over, VerdictCode::NotForRoad, $faults[0], $faults],
             $track => [Status::Close, VerdictCode::TrackOnly, new Message(VerdictCode::NeverOnRoad), $notes],

@@ -115,7 +115,7 @@ final class Evaluator
         $this->hot = $brief->outside->hottestDay();
         $this->breathing = new Breathing($this->platform, new StockAir($this->platform, $brief->car->baselineLossShare()), $this->engine, $this->start, $this->hot);
         $this->fuel = new FuelSupply($this->platform, $this->breathing, $this->start, $this->losses, fn (StageModel $model): Likely => $this->run($this->engine, $model));
-        $this->towing = new Towing($brief->outside->climb($this->platform->mass, $this->platform->dragArea));
+        $this->towing = new Towing($brief->outside->climb($brief->car->mass, $this->platform->dragArea));
     }
 
     public function model(Build $build): StageModel

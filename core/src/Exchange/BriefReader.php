@@ -4,7 +4,10 @@ namespace Pebblerun\Core\Exchange;
 
 use Pebblerun\Core\Catalog\Parts\SoundLevel;
 use Pebblerun\Core\Catalog\Platform\Car;
+use Pebblerun\Core\Catalog\Platform\CarUse;
 use Pebblerun\Core\Catalog\Platform\Platform;
+use Pebblerun\Core\Catalog\Platform\Tyres;
+use Pebblerun\Core\Catalog\Platform\Variant;
 use Pebblerun\Core\Catalog\Shop\Shop;
 use Pebblerun\Core\Job\Brief\AsReceived;
 use Pebblerun\Core\Job\Brief\Brief;
@@ -17,6 +20,7 @@ use Pebblerun\Core\Job\Brief\QuarterMileTime;
 use Pebblerun\Core\Job\Brief\Refusal;
 use Pebblerun\Core\Job\Brief\Risk;
 use Pebblerun\Core\Job\Brief\Target;
+use Pebblerun\Core\Physics\Driveline\Gearbox;
 use Pebblerun\Core\Units\UnitSystem;
 
 /** Reads a brief; what is not answered yet may be absent. */
@@ -35,10 +39,10 @@ final readonly class BriefReader
             $this->budget($node->maybe('budget')),
             $this->usedSpeeds($node->maybe('rpm_range')),
             $node->has('fuels') ? $node->strings('fuels') : null,
-            Risk::from($node->maybe('risk')?->keyword(...array_column(Risk::cases(), 'value')) ?? 'normal'),
+            $node->maybe('risk')?->enum(Risk::class) ?? Risk::Normal,
             new CustomerConstraints(
-                array_map(fn (DocumentNode $refusal): Refusal => Refusal::from($refusal->keyword(...array_column(Refusal::cases(), 'value'))), $node->each('refuses')),
-                SoundLevel::tryFrom($node->maybe('noise')?->keyword(...array_column(SoundLevel::cases(), 'value')) ?? ''),
+                array_map(fn (DocumentNode $refusal): Refusal => $refusal->enum(Refusal::class), $node->each('refuses')),
+                $node->maybe('noise')?->enum(SoundLevel::class),
                 $node->maybe('inspection')?->keyword('usual', 'strict', 'none') === 'strict',
                 $node->maybe('warranty')?->keyword('running', 'over') === 'running',
             ),
@@ -65,19 +69,37 @@ final readonly class BriefReader
     {
         $car = $node->get('car');
 
-        $gearbox = $car->get('gearbox')->keyword('manual', 'automatic', 'dual-clutch');
+        $gearbox = $car->get('gearbox')->enum(Gearbox::class);
         $usual = $this->platform->lossShare($gearbox, $this->shop->loss);
 
         return new Car(
             $car->get('year')->int(),
             $gearbox,
-            $node->maybe('use')?->keyword('road', 'track') ?? 'road',
+            $node->maybe('use')?->enum(CarUse::class) ?? CarUse::Road,
             $this->platform->aspiration,
             $this->platform->drive,
             self::measuredLoss($car->maybe('measured_loss')) ?? $usual,
             $car->maybe('mileage_km')?->number(),
             (1.0 - $usual) / (1.0 - $this->platform->lossShare($this->platform->gearbox, $this->shop->loss)),
+            $this->variant($car)?->key,
+            $car->maybe('tyres')?->enum(Tyres::class),
+            $car->maybe('lift_mm')?->number() ?? 0.0,
+            $this->mass($car->maybe('mass')) ?? $this->platform->mass,
         );
+    }
+
+    private function mass(?DocumentNode $node): ?float
+    {
+        return $node === null ? null : $node->number() * $this->units->mass->kilograms();
+    }
+
+    /** Which of its model year's it is; the first where nobody said. */
+    private function variant(DocumentNode $car): ?Variant
+    {
+        $there = $this->platform->variantsOf($car->get('year')->int());
+        $said = $car->maybe('variant')?->keyword(...array_map(fn (Variant $variant): string => $variant->key, $there));
+
+        return array_values(array_filter($there, fn (Variant $variant): bool => $said === null || $variant->key === $said))[0] ?? null;
     }
 
     private static function measuredLoss(?DocumentNode $pair): ?float
@@ -189,7 +211,7 @@ final readonly class BriefReader
     private function time(DocumentNode $node, Car $car): Target
     {
         $seconds = $node->number();
-        $mass = $this->platform->mass ?? $node->refuse('the platform states no mass, so a time asks for no power: ask for a power instead.');
+        $mass = $car->mass ?? $node->refuse('neither the platform nor the car states a mass, so a time asks for no power: say what the car weighs, or ask for a power instead.');
         $seconds >= 5.0 && $seconds <= 40.0 || $node->refuse("{$seconds} s is no time over a quarter mile: give 5 to 40.");
 
         return Target::time(new QuarterMileTime($seconds, $mass, $car->lossShare()));

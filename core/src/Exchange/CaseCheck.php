@@ -99,7 +99,7 @@ final readonly class CaseCheck
         foreach ($part->gains as $case) {
             foreach ($case->when?->leaves() ?? [] as $term) {
                 if ($term instanceof CarIs || $term instanceof YearIn) {
-                    return ", for a {$situation->car->year} car, {$situation->car->gearbox}, {$situation->car->use} use";
+                    return ", for a {$situation->car->year} car, {$situation->car->gearbox->value}, {$situation->car->use->value} use";
                 }
             }
         }

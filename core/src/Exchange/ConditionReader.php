@@ -4,6 +4,7 @@ namespace Pebblerun\Core\Exchange;
 
 use Pebblerun\Core\Catalog\Conditions\All;
 use Pebblerun\Core\Catalog\Conditions\Any;
+use Pebblerun\Core\Catalog\Conditions\CarHas;
 use Pebblerun\Core\Catalog\Conditions\CarIs;
 use Pebblerun\Core\Catalog\Conditions\Condition;
 use Pebblerun\Core\Catalog\Conditions\EthanolAtLeast;
@@ -15,6 +16,8 @@ use Pebblerun\Core\Catalog\Conditions\SlotIs;
 use Pebblerun\Core\Catalog\Conditions\TagFitted;
 use Pebblerun\Core\Catalog\Conditions\YearIn;
 use Pebblerun\Core\Catalog\Parts\MapKind;
+use Pebblerun\Core\Catalog\Platform\CarFact;
+use Pebblerun\Core\Catalog\Platform\CarMeasure;
 
 /** Reads the condition language. */
 final class ConditionReader
@@ -44,14 +47,19 @@ final class ConditionReader
         };
     }
 
-    private static function car(DocumentNode $node): CarIs
+    private static function car(DocumentNode $node): Condition
     {
-        foreach (['gearbox', 'use', 'aspiration', 'drive'] as $fact) {
-            if ($node->has($fact)) {
-                return new CarIs($fact, $node->get($fact)->string());
+        foreach (CarFact::cases() as $fact) {
+            if ($node->has($fact->value)) {
+                return new CarIs($fact, $node->get($fact->value)->string());
             }
         }
-        $node->refuse('is no condition: use all, any, none, part, tag, slot with is, ethanol, octane, map, year, gearbox, use, aspiration or drive.');
+        foreach (CarMeasure::cases() as $measure) {
+            if ($node->has($measure->value)) {
+                return new CarHas($measure, $node->get($measure->value)->get('at_least')->number());
+            }
+        }
+        $node->refuse('is no condition: use all, any, none, part, tag, slot with is, ethanol, octane, map, year, gearbox, use, aspiration, drive, variant, tyres, lift or mass.');
     }
 
     /** @return non-empty-list<Condition> */
@@ -68,7 +76,7 @@ final class ConditionReader
         $map = $node->get('map');
         $items = is_array($map->raw()) ? $map->items() : [$map];
         $kinds = array_map(
-            fn (DocumentNode $item): MapKind => MapKind::from($item->keyword(...array_column(MapKind::cases(), 'value'))),
+            fn (DocumentNode $item): MapKind => $item->enum(MapKind::class),
             $items,
         );
 

@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Exchange;
 
+use BackedEnum;
 use Closure;
 use Pebblerun\Core\CoreException;
 use Pebblerun\Core\Units\Currency;
@@ -158,6 +159,17 @@ final readonly class DocumentNode
     public function keyword(string ...$allowed): string
     {
         return in_array($this->value, $allowed, true) ? (string) $this->value : $this->refuse(sprintf('%s is not known here: use one of %s.', $this->shown(), implode(', ', $allowed)));
+    }
+
+    /**
+     * @template T of BackedEnum
+     *
+     * @param  class-string<T>  $of
+     * @return T
+     */
+    public function enum(string $of): BackedEnum
+    {
+        return $of::from($this->keyword(...array_map(strval(...), array_column($of::cases(), 'value'))));
     }
 
     /**

@@ -19,7 +19,7 @@ final readonly class LimitReader
     {
         $slot = $node->get('slot');
         isset($slots[$slot->string()]) || $slot->refuse("there is no slot \"{$slot->string()}\": use one of ".implode(', ', array_keys($slots)).'.');
-        $quantity = Quantity::from($node->get('quantity')->keyword(...array_column(Quantity::cases(), 'value')));
+        $quantity = $node->get('quantity')->enum(Quantity::class);
         $moved = [];
         foreach (MapKind::cases() as $kind) {
             if ($node->maybe('moved')?->has($kind->value)) {
@@ -31,7 +31,7 @@ final readonly class LimitReader
             $node->get('key')->string(), $node->get('name')->string(), $slot->string(), $quantity,
             $this->limitPoints($node, $quantity), $moved,
             $node->get('consequence')->string(),
-            Evidence::from($node->get('evidence')->get('kind')->keyword(...array_column(Evidence::cases(), 'value'))),
+            $node->get('evidence')->get('kind')->enum(Evidence::class),
             $node->get('evidence')->maybe('note')?->string() ?? '',
             ConditionReader::maybe($node, 'when'),
             $node->has('hot') ? $this->pair($node->get('hot'), $quantity) : null,

@@ -27,9 +27,11 @@ use Pebblerun\Core\Catalog\Parts\Retired;
 use Pebblerun\Core\Catalog\Parts\Sound;
 use Pebblerun\Core\Catalog\Parts\SoundLevel;
 use Pebblerun\Core\Catalog\Parts\Workshop;
+use Pebblerun\Core\Catalog\Platform\CarFact;
 use Pebblerun\Core\Catalog\Platform\Ceiling;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Catalog\Shop\Shop;
+use Pebblerun\Core\Physics\Driveline\Gearbox;
 use Pebblerun\Core\Physics\Dyno\Frame;
 use Pebblerun\Core\Units\MoneyRange;
 use Pebblerun\Core\Units\Range;
@@ -64,7 +66,7 @@ final readonly class PartReader
             $node->strings('contains'),
             [...$node->strings('tags'), ...(self::sound($node->maybe('sound'))?->brings() ?? [])],
             $map === null ? null : new MapTraits(
-                MapKind::from($map->get('kind')->keyword(...array_column(MapKind::cases(), 'value'))),
+                $map->get('kind')->enum(MapKind::class),
                 $map->strings('covers'),
                 $map->maybe('dyno_hours')?->number() ?? 0.0,
                 $map->maybe('flex')?->bool() ?? false,
@@ -81,7 +83,7 @@ final readonly class PartReader
             self::work($node->get('price')),
             $node->maybe('law')?->maybe('track_only')?->bool() ?? false,
             $node->maybe('law')?->maybe('note')?->string() ?? '',
-            array_map(fn (DocumentNode $key): Caution => Caution::from($key->keyword(...array_column(Caution::cases(), 'value'))), $node->each('cautions')),
+            array_map(fn (DocumentNode $key): Caution => $key->enum(Caution::class), $node->each('cautions')),
             self::retired($node->maybe('retired')),
             self::sound($node->maybe('sound')),
             $this->workshop($node),
@@ -96,7 +98,7 @@ final readonly class PartReader
     private static function sound(?DocumentNode $node): ?Sound
     {
         return $node === null ? null : new Sound(
-            SoundLevel::tryFrom($node->maybe('level')?->keyword(...array_column(SoundLevel::cases(), 'value')) ?? ''),
+            $node->maybe('level')?->enum(SoundLevel::class),
             $node->maybe('drone')?->keyword('none', 'some', 'much') ?? 'none',
             $node->maybe('response')?->keyword('sharper', 'same', 'softer') ?? 'same',
             $node->maybe('note')?->string() ?? '',
@@ -131,10 +133,11 @@ final readonly class PartReader
         if ($years !== null) {
             $needs[] = new Need(new YearIn($years->maybe('from')?->int(), $years->maybe('to')?->int()), null, 'it fits no other model year.');
         }
-        $gearboxes = $node?->strings('gearboxes') ?? [];
-        if ($gearboxes !== []) {
-            $each = array_map(fn (string $gearbox): CarIs => new CarIs('gearbox', $gearbox), $gearboxes);
-            $needs[] = new Need(count($each) === 1 ? $each[0] : new Any($each), null, 'it fits no other gearbox.');
+        foreach (['gearboxes' => [CarFact::Gearbox, 'it fits no other gearbox.'], 'variants' => [CarFact::Variant, 'it fits no other variant.']] as $list => [$fact, $reason]) {
+            $each = array_map(fn (string $value): CarIs => new CarIs($fact, $value), $node?->strings($list) ?? []);
+            if ($each !== []) {
+                $needs[] = new Need(count($each) === 1 ? $each[0] : new Any($each), null, $reason);
+            }
         }
 
         return $needs;
@@ -179,7 +182,7 @@ final readonly class PartReader
                 $frame->likely($reference->get('torque')->number() * $this->units->torque->newtonMetres()),
             ),
             $node->maybe('unmapped')?->number() ?? $share,
-            Evidence::from($evidence->get('kind')->keyword(...array_column(Evidence::cases(), 'value'))),
+            $evidence->get('kind')->enum(Evidence::class),
             $evidence->maybe('note')?->string() ?? '',
             BoostReader::maybe($node, $this->units),
             $frame->isOwn() ? null : $frame,
@@ -218,7 +221,7 @@ final readonly class PartReader
     /** Figures from elsewhere are brought to the shop's own frame; the crank by the usual loss of a manual gearbox. */
     private function frame(DocumentNode $node): Frame
     {
-        return FrameReader::read($node, $this->shop->dynoFactors, $this->platform->lossShare('manual', $this->shop->loss));
+        return FrameReader::read($node, $this->shop->dynoFactors, $this->platform->lossShare(Gearbox::Manual, $this->shop->loss));
     }
 
     private function effects(DocumentNode $node): Effects

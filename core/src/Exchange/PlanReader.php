@@ -72,7 +72,7 @@ final class PlanReader
         if ($node === null) {
             return null;
         }
-        $unit = TorqueUnit::from($node->maybe('unit')?->keyword(...array_column(TorqueUnit::cases(), 'value')) ?? $units->torque->value);
+        $unit = $node->maybe('unit')?->enum(TorqueUnit::class) ?? $units->torque;
         $from = $node->get('from_rpm')->number();
         $to = $node->get('to_rpm')->number();
         $from < $to || $node->refuse("{$from} rpm is not below {$to} rpm: turn them round.");

@@ -8,13 +8,17 @@ use Pebblerun\Core\Catalog\Conditions\Situation;
 use Pebblerun\Core\Catalog\Conditions\Term;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Platform\AirRole;
+use Pebblerun\Core\Catalog\Platform\Aspiration;
 use Pebblerun\Core\Catalog\Platform\BaselineSource;
 use Pebblerun\Core\Catalog\Platform\Ceiling;
 use Pebblerun\Core\Catalog\Platform\Combustion;
 use Pebblerun\Core\Catalog\Platform\Family;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Catalog\Platform\Slot;
+use Pebblerun\Core\Catalog\Platform\Variant;
 use Pebblerun\Core\Math\Curve;
+use Pebblerun\Core\Physics\Driveline\Drive;
+use Pebblerun\Core\Physics\Driveline\Gearbox;
 use Pebblerun\Core\Physics\Driveline\UsualLoss;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
 use Pebblerun\Core\Physics\Fuel\PumpFuel;
@@ -32,7 +36,7 @@ final readonly class PlatformReader
 
     public static function fuel(DocumentNode $document): FuelKind
     {
-        return FuelKind::from($document->get('engine')->get('fuel')->keyword('petrol', 'diesel'));
+        return $document->get('engine')->get('fuel')->enum(FuelKind::class);
     }
 
     /**
@@ -46,15 +50,15 @@ final readonly class PlatformReader
         $years = self::years($document->get('years'));
         $node = $document->replacedBy($otherwise = self::otherwise($document, $car->year));
         $engine = $node->get('engine');
-        $aspiration = $engine->get('aspiration')->keyword('natural', 'turbo', 'blower');
-        $drive = $node->get('drive')->keyword('front', 'rear', 'all');
-        $other = $place === null ? self::otherCurve($document, $car->situation($aspiration, $drive)) : $document->each('baselines')[$place];
-        [$baseline, $source] = $this->baseline($node, $aspiration !== 'natural', $drive);
+        $aspiration = $engine->get('aspiration')->enum(Aspiration::class);
+        $drive = $node->get('drive')->enum(Drive::class);
+        $other = $place === null ? self::otherCurve($document, $car->situation($aspiration, $drive, self::variants($document))) : $document->each('baselines')[$place];
+        [$baseline, $source] = $this->baseline($node, $aspiration->isBoosted(), $drive);
         $claimed = $this->claimed($node->maybe('claimed')?->maybe('power'));
         if ($other !== null) {
             $stock = $baseline->peakPower()->value;
             $node = $document->replacedBy($otherwise === null ? $other : $otherwise->replacedBy($other));
-            [$baseline, $source] = $this->baseline($node, $aspiration !== 'natural', $drive, self::asksForFuel($other));
+            [$baseline, $source] = $this->baseline($node, $aspiration->isBoosted(), $drive, self::asksForFuel($other));
             // The factory claims its power on its own fuel.
             $claimed = $claimed === null || ! $source->onReceivedFuel ? $claimed : $claimed * $baseline->peakPower()->value / $stock;
         }
@@ -63,7 +67,7 @@ final readonly class PlatformReader
         $slots = $this->slots($node, $lanes, $families);
         $limits = new LimitReader($this->units);
         $direct = $engine->get('injection')->keyword('port', 'direct') === 'direct';
-        $fuel = PumpFuel::of(self::fuel($document), $aspiration !== 'natural', $direct, $baseline, Platform::lost($claimed, $baseline, $drive, self::gearbox($node), $this->loss));
+        $fuel = PumpFuel::of(self::fuel($document), $aspiration->isBoosted(), $direct, $baseline, Platform::lost($claimed, $baseline, $drive, self::gearbox($node), $this->loss));
         $supplies = new SupplyReader($slots, $fuel, $this->units->power);
 
         return new Platform(
@@ -75,7 +79,7 @@ final readonly class PlatformReader
             $years[0],
             $years[1],
             $engine->get('displacement')->number() / 1000.0,
-            $aspiration !== 'natural',
+            $aspiration->isBoosted(),
             $node->get('rev_limit')->within($baseline->peakPower()->rpm, Platform::HIGHER_REVS * $baseline->last(), 'is no limit of an engine with this baseline'),
             $baseline,
             $lanes,
@@ -94,6 +98,7 @@ final readonly class PlatformReader
             $claimed,
             self::gearbox($node),
             $source,
+            self::variants($document),
         );
     }
 
@@ -143,7 +148,7 @@ final readonly class PlatformReader
     }
 
     /** @return array{Curve, BaselineSource} the curve in the shop's own frame, and where it was read */
-    private function baseline(DocumentNode $node, bool $boosted, string $drive, bool $onReceivedFuel = false): array
+    private function baseline(DocumentNode $node, bool $boosted, Drive $drive, bool $onReceivedFuel = false): array
     {
         $curve = $node->get('baseline');
         $read = (new CurveReader($this->units))->read($curve, $boosted);
@@ -152,9 +157,9 @@ final readonly class PlatformReader
         return [$frame->isOwn() ? $read : $read->scaled($frame->likely(1.0)), new BaselineSource($frame, $onReceivedFuel)];
     }
 
-    private static function gearbox(DocumentNode $node): string
+    private static function gearbox(DocumentNode $node): Gearbox
     {
-        return $node->maybe('gearbox')?->keyword('manual', 'automatic', 'dual-clutch') ?? 'manual';
+        return $node->maybe('gearbox')?->enum(Gearbox::class) ?? Gearbox::Manual;
     }
 
     private static function otherwise(DocumentNode $document, int $year): ?DocumentNode
@@ -169,6 +174,12 @@ final readonly class PlatformReader
         }
 
         return $found;
+    }
+
+    /** @return list<Variant> */
+    private static function variants(DocumentNode $document): array
+    {
+        return array_map(fn (DocumentNode $one): Variant => new Variant($one->get('key')->string(), $one->get('name')->string(), $one->maybe('years')?->maybe('from')?->int(), $one->maybe('years')?->maybe('to')?->int()), $document->each('variants'));
     }
 
     /** @return array{int, int} */
@@ -231,7 +242,7 @@ final readonly class PlatformReader
     /** By its key where it is not stated: documents of the first version say nothing of air. */
     private static function role(DocumentNode $family, string $key): AirRole
     {
-        return AirRole::tryFrom($family->maybe('air')?->keyword(...array_column(AirRole::cases(), 'value')) ?? $key) ?? AirRole::None;
+        return $family->maybe('air')?->enum(AirRole::class) ?? AirRole::tryFrom($key) ?? AirRole::None;
     }
 
     /**

@@ -5,7 +5,9 @@ namespace Pebblerun\Core\Exchange;
 use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Catalog\Shop\Rates;
 use Pebblerun\Core\Catalog\Shop\Shop;
+use Pebblerun\Core\Physics\Driveline\Drive;
 use Pebblerun\Core\Physics\Driveline\UsualLoss;
+use Pebblerun\Core\Physics\Dyno\DynoKind;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
 use Pebblerun\Core\Units\Currency;
 use Pebblerun\Core\Units\Range;
@@ -28,12 +30,12 @@ final class ShopReader
     public static function loss(DocumentNode $node): UsualLoss
     {
         $own = [];
-        foreach (['front', 'rear', 'all'] as $drive) {
-            $percent = $node->maybe('loss_percent')?->maybe($drive)?->number();
-            $own += $percent === null ? [] : [$drive => $percent / 100.0];
+        foreach (Drive::cases() as $drive) {
+            $percent = $node->maybe('loss_percent')?->maybe($drive->value)?->number();
+            $own += $percent === null ? [] : [$drive->value => $percent / 100.0];
         }
 
-        return new UsualLoss($node->maybe('dyno')?->keyword('inertia-roller', 'load-roller', 'hub', 'engine') ?? 'inertia-roller', $own);
+        return new UsualLoss($node->maybe('dyno')?->enum(DynoKind::class) ?? DynoKind::InertiaRoller, $own);
     }
 
     private static function kelvin(?DocumentNode $celsius): ?float

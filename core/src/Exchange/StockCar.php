@@ -3,15 +3,20 @@
 namespace Pebblerun\Core\Exchange;
 
 use Pebblerun\Core\Catalog\Conditions\Situation;
+use Pebblerun\Core\Catalog\Platform\Aspiration;
 use Pebblerun\Core\Catalog\Platform\Car;
+use Pebblerun\Core\Catalog\Platform\CarUse;
+use Pebblerun\Core\Catalog\Platform\Variant;
 use Pebblerun\Core\Catalog\Shop\Fuel;
+use Pebblerun\Core\Physics\Driveline\Drive;
+use Pebblerun\Core\Physics\Driveline\Gearbox;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
 use Pebblerun\Core\Units\Range;
 
-/** What of a car decides which figures of its platform hold: year, gearbox, and the fuel it came with. */
+/** What of a car decides which figures of its platform hold: year, gearbox, variant, and the fuel it came with. */
 final readonly class StockCar
 {
-    private function __construct(public int $year, private string $gearbox, private string $use, private Fuel $fuel) {}
+    private function __construct(public int $year, private Gearbox $gearbox, private CarUse $use, private ?string $variant, private Fuel $fuel) {}
 
     /** @param  array<string, Fuel>  $fuels  by key */
     public static function of(DocumentNode $brief, array $fuels, FuelKind $kind): self
@@ -20,16 +25,19 @@ final readonly class StockCar
         // A fuel that the shop has not is refused where the brief is read.
         $fuel = $fuels[$brief->get('received')->get('fuel')->string()] ?? new Fuel('', '', 0.0, Range::exact(0.0), $kind);
 
-        return new self($car->get('year')->int(), $car->get('gearbox')->string(), $brief->maybe('use')?->string() ?? 'road', $fuel);
+        return new self($car->get('year')->int(), $car->get('gearbox')->enum(Gearbox::class), $brief->maybe('use')?->enum(CarUse::class) ?? CarUse::Road, $car->maybe('variant')?->string(), $fuel);
     }
 
     public function ofYear(int $year): self
     {
-        return new self($year, $this->gearbox, $this->use, $this->fuel);
+        return new self($year, $this->gearbox, $this->use, $this->variant, $this->fuel);
     }
 
-    public function situation(string $aspiration, string $drive): Situation
+    /** @param  list<Variant>  $variants  of the platform; the first of its model year where nobody said */
+    public function situation(Aspiration $aspiration, Drive $drive, array $variants): Situation
     {
-        return new Situation(new Car($this->year, $this->gearbox, $this->use, $aspiration, $drive), [], $this->fuel);
+        $usual = array_values(array_filter($variants, fn (Variant $variant): bool => $variant->isOf($this->year)))[0] ?? null;
+
+        return new Situation(new Car($this->year, $this->gearbox, $this->use, $aspiration, $drive, variant: $this->variant ?? $usual?->key), [], $this->fuel);
     }
 }

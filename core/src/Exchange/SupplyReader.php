@@ -23,7 +23,7 @@ final readonly class SupplyReader
         return new FuelComponent(
             $node->get('key')->string(), $node->get('name')->string(), $node->get('slot')->keyword(...array_keys($this->slots)), $this->supply($node),
             $node->get('consequence')->string(),
-            Evidence::from($node->get('evidence')->get('kind')->keyword(...array_column(Evidence::cases(), 'value'))),
+            $node->get('evidence')->get('kind')->enum(Evidence::class),
             $node->get('evidence')->maybe('note')?->string() ?? '',
             $node->get('kind')->string(),
             $this->goodFor($node),

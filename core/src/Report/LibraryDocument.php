@@ -66,6 +66,7 @@ final readonly class LibraryDocument
             'name' => $part->name,
             'maker' => $part->maker,
             'gives' => $first === null ? 'carries others' : $this->gain($first->power, $this->say->writeAddedPower(...), $this->say->powerLabel()),
+            'kind' => $first?->evidence->value,
             'rests' => $first === null ? '' : Terms::evidence($first->evidence),
             'cases' => $this->cases($part),
             'fills' => array_map(fn (string $slot): string => $this->bundle->catalog->platform->slots[$slot]->name, $part->slots),
@@ -97,6 +98,7 @@ final readonly class LibraryDocument
             ])) ?: 'in any build',
             'power' => $this->gain($case->power, $this->say->writeAddedPower(...), $this->say->powerLabel()),
             'torque' => $this->gain($case->torque, $this->say->writeAddedTorque(...), $this->say->torqueLabel()),
+            'kind' => $case->evidence->value,
             'rests' => Terms::evidence($case->evidence),
             'note' => $case->note,
         ];

@@ -9,6 +9,7 @@ use Pebblerun\Core\Catalog\Parts\Caution;
 use Pebblerun\Core\Catalog\Parts\MapKind;
 use Pebblerun\Core\Catalog\Parts\Sound;
 use Pebblerun\Core\Catalog\Parts\SoundLevel;
+use Pebblerun\Core\Catalog\Platform\Tyres;
 use Pebblerun\Core\Evaluation\Limits\Status;
 use Pebblerun\Core\Job\Brief\HealthCheck;
 use Pebblerun\Core\Job\Brief\Question;
@@ -20,6 +21,7 @@ use Pebblerun\Core\Job\Life\StageLife;
 use Pebblerun\Core\Job\Plan\PriceBasis;
 use Pebblerun\Core\Job\Plan\Stacking;
 use Pebblerun\Core\Job\Starting\EngineKind;
+use Pebblerun\Core\Physics\Driveline\Gearbox;
 
 /** What codes are called: every word for a closed set stands here. */
 final class Terms
@@ -230,6 +232,26 @@ final class Terms
             NextStep::Begin => 'parts are there, begin',
             NextStep::Work => 'in work',
             NextStep::Done => 'done',
+        };
+    }
+
+    public static function gearbox(Gearbox $gearbox): string
+    {
+        return match ($gearbox) {
+            Gearbox::Manual => 'manual',
+            Gearbox::Automatic => 'automatic',
+            Gearbox::DualClutch => 'dual clutch',
+        };
+    }
+
+    public static function tyres(Tyres $tyres): string
+    {
+        return match ($tyres) {
+            Tyres::Road => 'road',
+            Tyres::Sport => 'sport',
+            Tyres::SemiSlick => 'semi-slick',
+            Tyres::Winter => 'winter',
+            Tyres::AllTerrain => 'all-terrain',
         };
     }
 

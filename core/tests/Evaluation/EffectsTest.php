@@ -11,7 +11,10 @@ use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Parts\ReferenceBuild;
 use Pebblerun\Core\Catalog\Platform\Ceiling;
 use Pebblerun\Core\Evaluation\StageResult;
+use Pebblerun\Core\Physics\Driveline\Drive;
+use Pebblerun\Core\Physics\Driveline\Gearbox;
 use Pebblerun\Core\Physics\Driveline\Loss;
+use Pebblerun\Core\Physics\Dyno\DynoKind;
 use Pebblerun\Core\Tests\Lyre;
 use Pebblerun\Core\Units\Range;
 use Pebblerun\Core\Units\Rpm;
@@ -148,10 +151,10 @@ final class EffectsTest extends TestCase
         foreach ([$share, $constant, Loss::none()] as $loss) {
             self::assertEqualsWithDelta(250.0, $loss->toWheels($loss->toCrank(250.0)), 1e-9);
         }
-        $shares = fn (string $dyno): array => array_map(fn (string $drive): float => Loss::usual($drive, 'manual', $dyno), ['front', 'rear', 'all']);
-        self::assertSame([0.14, 0.15, 0.17], $shares('inertia-roller'));
-        self::assertSame([0.17, 0.17, 0.22], $shares('load-roller'));
-        self::assertEqualsWithDelta([0.11, 0.12, 0.14], $shares('hub'), 1e-12);
-        self::assertEqualsWithDelta([0.155, 0.17], [Loss::usual('front', 'dual-clutch'), Loss::usual('front', 'automatic')], 1e-12);
+        $shares = fn (DynoKind $dyno): array => array_map(fn (Drive $drive): float => Loss::usual($drive, Gearbox::Manual, $dyno), Drive::cases());
+        self::assertSame([0.14, 0.15, 0.17], $shares(DynoKind::InertiaRoller));
+        self::assertSame([0.17, 0.17, 0.22], $shares(DynoKind::LoadRoller));
+        self::assertEqualsWithDelta([0.11, 0.12, 0.14], $shares(DynoKind::Hub), 1e-12);
+        self::assertEqualsWithDelta([0.155, 0.17], [Loss::usual(Drive::Front, Gearbox::DualClutch), Loss::usual(Drive::Front, Gearbox::Automatic)], 1e-12);
     }
 }

@@ -5,6 +5,8 @@ namespace Pebblerun\Core\Tests\Exchange;
 use Pebblerun\Core\Exchange\DocumentNode;
 use Pebblerun\Core\Exchange\InvalidBundle;
 use Pebblerun\Core\Exchange\ShopReader;
+use Pebblerun\Core\Physics\Driveline\Drive;
+use Pebblerun\Core\Physics\Driveline\Gearbox;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
 use PHPUnit\Framework\TestCase;
 
@@ -30,9 +32,9 @@ final class ShopReaderTest extends TestCase
     {
         // Load roller, usual: front 17 %. An automatic loses 3 % more.
         $usual = ShopReader::loss(self::node(['dyno' => 'load-roller']));
-        self::assertEqualsWithDelta([0.17, 0.20, 0.22], [$usual->share('front', 'manual'), $usual->share('front', 'automatic'), $usual->share('all', 'manual')], 1e-9);
+        self::assertEqualsWithDelta([0.17, 0.20, 0.22], [$usual->share(Drive::Front, Gearbox::Manual), $usual->share(Drive::Front, Gearbox::Automatic), $usual->share(Drive::All, Gearbox::Manual)], 1e-9);
         $own = ShopReader::loss(self::node(['dyno' => 'load-roller', 'loss_percent' => ['front' => 15]]));
-        self::assertEqualsWithDelta([0.15, 0.18, 0.22], [$own->share('front', 'manual'), $own->share('front', 'automatic'), $own->share('all', 'manual')], 1e-9);
+        self::assertEqualsWithDelta([0.15, 0.18, 0.22], [$own->share(Drive::Front, Gearbox::Manual), $own->share(Drive::Front, Gearbox::Automatic), $own->share(Drive::All, Gearbox::Manual)], 1e-9);
     }
 
     public function test_an_unknown_dyno_is_refused(): void

@@ -2,7 +2,11 @@
 
 namespace Pebblerun\Core\Tests\Physics;
 
+use Pebblerun\Core\Catalog\Platform\Aspiration;
 use Pebblerun\Core\Catalog\Platform\Car;
+use Pebblerun\Core\Catalog\Platform\CarUse;
+use Pebblerun\Core\Physics\Driveline\Drive;
+use Pebblerun\Core\Physics\Driveline\Gearbox;
 use Pebblerun\Core\Physics\Dyno\Frame;
 use Pebblerun\Core\Physics\Dyno\UnknownDyno;
 use Pebblerun\Core\Units\Range;
@@ -44,8 +48,8 @@ final class FrameTest extends TestCase
 
     public function test_a_measured_pair_wins_over_the_usual_loss(): void
     {
-        self::assertSame(0.14, (new Car(2020, 'manual', 'road', 'turbo', 'front'))->lossShare());
-        self::assertEqualsWithDelta(0.20, (new Car(2020, 'automatic', 'road', 'turbo', 'all'))->lossShare(), 1e-9);
-        self::assertSame(0.11, (new Car(2020, 'manual', 'road', 'turbo', 'front', 0.11))->lossShare());
+        self::assertSame(0.14, (new Car(2020, Gearbox::Manual, CarUse::Road, Aspiration::Turbo, Drive::Front))->lossShare());
+        self::assertEqualsWithDelta(0.20, (new Car(2020, Gearbox::Automatic, CarUse::Road, Aspiration::Turbo, Drive::All))->lossShare(), 1e-9);
+        self::assertSame(0.11, (new Car(2020, Gearbox::Manual, CarUse::Road, Aspiration::Turbo, Drive::Front, 0.11))->lossShare());
     }
 }

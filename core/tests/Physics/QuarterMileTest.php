@@ -47,7 +47,7 @@ final class QuarterMileTest extends TestCase
             self::fail('it was taken');
         };
         $document = SmallBundle::with('brief.target', ['quarter_mile' => 14]);
-        self::assertStringContainsString('brief.target.quarter_mile: the platform states no mass', $refused($document));
+        self::assertStringContainsString('brief.target.quarter_mile: neither the platform nor the car states a mass', $refused($document));
         $document['platform']['mass'] = 1300;
         $document['brief']['target']['quarter_mile'] = 3;
         self::assertStringContainsString('3 s is no time over a quarter mile: give 5 to 40.', $refused($document));

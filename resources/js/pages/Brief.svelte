@@ -17,7 +17,7 @@
     import { day, figure } from '@/lib/format';
     import { leaveWithPage, unsaved } from '@/lib/writing.svelte';
 
-    let { job, fuels, slots, checks, refusals, warnings, state: start }: BriefPage = $props();
+    let { job, fuels, slots, checks, tyres, refusals, warnings, state: start }: BriefPage = $props();
 
     const person = (page.props as unknown as { person: SignedIn }).person;
     const mayEdit = person.abilities.includes('edit-jobs');
@@ -201,6 +201,44 @@
                     ]}
                     value={form.brief.car.gearbox}
                     set={(gearbox) => form.car({ gearbox })}
+                />
+                {#if form.state.variants.length > 1}<label class="flex flex-col gap-0.5"
+                        ><span class="text-[12px] text-soft">Variant</span><select
+                            class="field"
+                            value={form.brief.car.variant ?? form.state.variants[0]?.key}
+                            onchange={(event) => form.car({ variant: event.currentTarget.value })}
+                            >{#each form.state.variants as { key, words } (key)}<option value={key}
+                                    >{words}</option
+                                >{/each}</select
+                        ></label
+                    >{/if}
+                <label class="flex flex-col gap-0.5"
+                    ><span class="text-[12px] text-soft">Tyres</span><select
+                        class="field"
+                        value={form.brief.car.tyres ?? ''}
+                        onchange={(event) =>
+                            form.car({
+                                tyres: (event.currentTarget.value ||
+                                    undefined) as typeof form.brief.car.tyres,
+                            })}
+                        ><option value="">not said</option>{#each tyres as { key, words } (key)}<option
+                                value={key}>{words}</option
+                            >{/each}</select
+                    ></label
+                >
+                <NumberField
+                    label="Lift"
+                    unit="mm"
+                    value={form.brief.car.lift_mm}
+                    set={(text) => form.car({ lift_mm: text.trim() === '' ? undefined : Number(text) })}
+                    min={-200}
+                />
+                <NumberField
+                    label="Mass with driver, if other"
+                    unit={form.state.mass_unit}
+                    value={form.brief.car.mass}
+                    set={(text) => form.car({ mass: text.trim() === '' ? undefined : Number(text) })}
+                    min={1}
                 />
                 <AsReceived {form} power={form.state.labels.power} torque={form.state.labels.torque} />
                 <Checks {form} {checks} />

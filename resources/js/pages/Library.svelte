@@ -1,7 +1,7 @@
 <script lang="ts">
     import { Link, page, router } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
-    import { legend } from '@/features/library/evidence';
+    import { shape } from '@/features/library/evidence';
     import Files from '@/features/library/Files.svelte';
     import NewPlatform from '@/features/library/NewPlatform.svelte';
     import PartPanel from '@/features/library/PartPanel.svelte';
@@ -13,7 +13,7 @@
     import Kbd from '@/ui/Kbd.svelte';
     import Sheet from '@/ui/Sheet.svelte';
 
-    let { shop, platforms, shown, units, templates }: LibraryPage = $props();
+    let { shop, evidence, platforms, shown, units, templates }: LibraryPage = $props();
     const person = untrack(() => (page.props as unknown as { person: SignedIn }).person);
     const parts = $derived(shown?.lanes.flatMap((lane) => lane.slots.flatMap((slot) => slot.parts)) ?? []);
     let chosen = $state<string>();
@@ -103,7 +103,7 @@
                 >{/if}
             {#if shown}{#key shown.id}<Publish {base} state={shown.state} {mayEdit} {again} />{/key}{/if}
             <dl class="mt-6 grid grid-cols-[1.2em_1fr] gap-y-0.5 px-2 text-[12px] text-soft">
-                {#each legend as [sign, words] (sign)}<dt aria-hidden="true">{sign}</dt>
+                {#each evidence as { key, words } (key)}<dt aria-hidden="true">{shape(key)}</dt>
                     <dd>{words}</dd>{/each}
             </dl>
             <p class="mt-2 px-2 text-[12px] text-soft">

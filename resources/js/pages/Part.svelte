@@ -138,6 +138,7 @@
                         {base}
                         part={key}
                         units={options.units}
+                        kinds={options.words.evidence}
                         {mayMeasure}
                         {mayEdit}
                         seen={editing.state.number}

@@ -3,23 +3,24 @@
 namespace Pebblerun\Core\Catalog\Conditions;
 
 use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Catalog\Platform\CarFact;
+use Pebblerun\Core\Catalog\Platform\Variant;
 
-/** A fact of the car or its use: {"gearbox": "manual"}, {"use": "track"}, {"aspiration": "turbo"}, {"drive": "front"} */
+/** A fact of the car or its use: {"gearbox": "manual"}, {"use": "track"}, {"aspiration": "turbo"}, {"drive": "front"}, {"variant": "no-filter"}, {"tyres": "semi-slick"} */
 final readonly class CarIs implements Term
 {
     use IsTerm;
 
-    /** @param  'gearbox'|'use'|'aspiration'|'drive'  $fact */
-    public function __construct(public string $fact, public string $value) {}
+    public function __construct(public CarFact $fact, public string $value) {}
 
     public function holds(Situation $situation): bool
     {
         return $situation->car->fact($this->fact) === $this->value;
     }
 
-    /** The car is what it is: any declared fact is possible. */
+    /** The car is what it is: any declared fact is possible, and any variant that the platform has. */
     public function reachable(Catalog $catalog): bool
     {
-        return true;
+        return $this->fact !== CarFact::Variant || in_array($this->value, array_map(fn (Variant $variant): string => $variant->key, $catalog->platform->variants), true);
     }
 }

@@ -6,7 +6,13 @@ use Generator;
 use Pebblerun\Core\Catalog\Catalog;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Platform\Car;
+use Pebblerun\Core\Catalog\Platform\CarFact;
+use Pebblerun\Core\Catalog\Platform\CarMeasure;
+use Pebblerun\Core\Catalog\Platform\CarUse;
+use Pebblerun\Core\Catalog\Platform\Tyres;
+use Pebblerun\Core\Catalog\Platform\Variant;
 use Pebblerun\Core\Catalog\Shop\Fuel;
+use Pebblerun\Core\Physics\Driveline\Gearbox;
 
 /** Every situation a catalog can bring about, as far as given terms tell one from another. */
 final readonly class Situations
@@ -43,17 +49,32 @@ final readonly class Situations
     private function cars(): array
     {
         $platform = $this->catalog->platform;
-        $facts = array_map(fn (CarIs $term): string => $term->fact, $this->having(CarIs::class));
+        $asked = fn (CarFact $fact): bool => array_filter($this->having(CarIs::class), fn (CarIs $term): bool => $term->fact === $fact) !== [];
         $cars = [];
         foreach ($this->years() as $year) {
-            foreach (in_array('gearbox', $facts, true) ? ['manual', 'automatic', 'dual-clutch'] : ['manual'] as $gearbox) {
-                foreach (in_array('use', $facts, true) ? ['road', 'track'] : ['road'] as $use) {
-                    $cars[] = new Car($year, $gearbox, $use, $platform->aspiration, $platform->drive);
+            $variants = array_map(fn (Variant $variant): string => $variant->key, $platform->variantsOf($year)) ?: [null];
+            foreach ($asked(CarFact::Gearbox) ? Gearbox::cases() : [Gearbox::Manual] as $gearbox) {
+                foreach ($asked(CarFact::Use) ? CarUse::cases() : [CarUse::Road] as $use) {
+                    foreach ($asked(CarFact::Variant) ? $variants : [$variants[0]] as $variant) {
+                        foreach ($asked(CarFact::Tyres) ? [null, ...Tyres::cases()] : [null] as $tyres) {
+                            foreach ($this->figures(CarMeasure::Lift) as $lift) {
+                                foreach ($this->figures(CarMeasure::Mass) as $mass) {
+                                    $cars[] = new Car($year, $gearbox, $use, $platform->aspiration, $platform->drive, variant: $variant, tyres: $tyres, lift: $lift, mass: $mass);
+                                }
+                            }
+                        }
+                    }
                 }
             }
         }
 
         return $cars;
+    }
+
+    /** @return non-empty-list<float> below all terms that ask for it, and at each */
+    private function figures(CarMeasure $measure): array
+    {
+        return array_values(array_unique([0.0, ...array_map(fn (CarHas $term): float => $term->least, array_filter($this->having(CarHas::class), fn (CarHas $term): bool => $term->measure === $measure))]));
     }
 
     /** @return non-empty-list<int> the first year, and each in which a term begins to hold or ceases to */

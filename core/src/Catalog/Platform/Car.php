@@ -2,6 +2,8 @@
 
 namespace Pebblerun\Core\Catalog\Platform;
 
+use Pebblerun\Core\Physics\Driveline\Drive;
+use Pebblerun\Core\Physics\Driveline\Gearbox;
 use Pebblerun\Core\Physics\Driveline\Loss;
 
 /** The customer's car, as far as conditions ask. */
@@ -14,16 +16,24 @@ final readonly class Car
      * @param  ?float  $lossShare  from a measured pair of crank and wheel power
      * @param  ?float  $mileage  km; null where nobody read it
      * @param  float  $wheelShare  of the platform's wheel figures that come through this car's gearbox, where it is another
+     * @param  ?string  $variant  key of what it is among the cars of its model year; null where the platform has but one
+     * @param  ?Tyres  $tyres  null where nobody asked
+     * @param  float  $lift  mm above its stock height
+     * @param  ?float  $mass  kg with driver; null where nobody knows it
      */
     public function __construct(
         public int $year,
-        public string $gearbox,
-        public string $use,
-        public string $aspiration,
-        public string $drive,
+        public Gearbox $gearbox,
+        public CarUse $use,
+        public Aspiration $aspiration,
+        public Drive $drive,
         public ?float $lossShare = null,
         public ?float $mileage = null,
         public float $wheelShare = 1.0,
+        public ?string $variant = null,
+        public ?Tyres $tyres = null,
+        public float $lift = 0.0,
+        public ?float $mass = null,
     ) {}
 
     /** Whether its age shows unless somebody measures it. */
@@ -44,14 +54,24 @@ final readonly class Car
         return $this->lossShare ?? Loss::usual($this->drive, $this->gearbox);
     }
 
-    /** @param  'gearbox'|'use'|'aspiration'|'drive'  $fact */
-    public function fact(string $fact): string
+    public function fact(CarFact $fact): ?string
     {
         return match ($fact) {
-            'gearbox' => $this->gearbox,
-            'use' => $this->use,
-            'aspiration' => $this->aspiration,
-            'drive' => $this->drive,
+            CarFact::Gearbox => $this->gearbox->value,
+            CarFact::Use => $this->use->value,
+            CarFact::Aspiration => $this->aspiration->value,
+            CarFact::Drive => $this->drive->value,
+            CarFact::Variant => $this->variant,
+            CarFact::Tyres => $this->tyres?->value,
+        };
+    }
+
+    /** In the measure's own unit; null where nobody knows it. */
+    public function measure(CarMeasure $measure): ?float
+    {
+        return match ($measure) {
+            CarMeasure::Lift => $this->lift,
+            CarMeasure::Mass => $this->mass,
         };
     }
 }

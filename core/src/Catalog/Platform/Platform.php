@@ -6,6 +6,8 @@ use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Parts\Boost;
 use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Physics\Air\AirSide;
+use Pebblerun\Core\Physics\Driveline\Drive;
+use Pebblerun\Core\Physics\Driveline\Gearbox;
 use Pebblerun\Core\Physics\Driveline\Loss;
 use Pebblerun\Core\Physics\Driveline\UsualLoss;
 use Pebblerun\Core\Physics\Dyno\Frame;
@@ -42,15 +44,16 @@ final readonly class Platform
      * @param  list<FuelComponent>  $fuelSystem
      * @param  ?float  $dragArea  m², drag coefficient times frontal area; null where it is not stated
      * @param  ?float  $claimed  W at the crank that the factory claims
-     * @param  string  $gearbox  that the baseline was read with
+     * @param  Gearbox  $gearbox  that the baseline was read with
      * @param  ?Range  $exhaust  K before the turbine at full load under the factory map; null where it is not stated
      * @param  BaselineSource  $source  where the baseline was read
+     * @param  list<Variant>  $variants  what cars of one model year differ by; the first is the usual one
      */
     public function __construct(
         public string $key,
         public string $name,
-        public string $drive,
-        public string $aspiration,
+        public Drive $drive,
+        public Aspiration $aspiration,
         public FuelKind $fuel,
         public int $firstYear,
         public int $lastYear,
@@ -72,18 +75,19 @@ final readonly class Platform
         public array $fuelSystem = [],
         public ?float $dragArea = null,
         public ?float $claimed = null,
-        public string $gearbox = 'manual',
+        public Gearbox $gearbox = Gearbox::Manual,
         public BaselineSource $source = new BaselineSource(new Frame),
+        public array $variants = [],
     ) {}
 
     /** Share lost between crank and wheels on a kind of dyno; another gearbox loses what it loses more or less. */
-    public function lossShare(string $gearbox, UsualLoss $usual): float
+    public function lossShare(Gearbox $gearbox, UsualLoss $usual): float
     {
         return self::lost($this->claimed, $this->baseline, $this->drive, $this->gearbox, $usual) + Loss::gearboxShare($gearbox) - Loss::gearboxShare($this->gearbox);
     }
 
     /** Of the car that the baseline was read on. Where the factory's claim is known and what it leaves is believable, that is it; else the usual. */
-    public static function lost(?float $claimed, Curve $baseline, string $drive, string $gearbox, UsualLoss $usual): float
+    public static function lost(?float $claimed, Curve $baseline, Drive $drive, Gearbox $gearbox, UsualLoss $usual): float
     {
         $share = $claimed === null ? 0.0 : 1.0 - $baseline->peakPower()->value / $claimed;
 
@@ -94,6 +98,12 @@ final readonly class Platform
     public function pumpFuel(UsualLoss $usual): PumpFuel
     {
         return PumpFuel::of($this->fuel, $this->boosted, $this->direct, $this->baseline, $this->lossShare($this->gearbox, $usual));
+    }
+
+    /** @return list<Variant> there were of a model year */
+    public function variantsOf(int $year): array
+    {
+        return array_values(array_filter($this->variants, fn (Variant $variant): bool => $variant->isOf($year)));
     }
 
     /** rpm; no plan for this engine goes beyond it */

@@ -2,6 +2,8 @@
 
 namespace Pebblerun\Core\Catalog\Shop;
 
+use Pebblerun\Core\Physics\Dyno\DynoKind;
+
 /** What a new shop's document has until the shop says otherwise: pump fuels, other dynos' usual factors, and a reserve. */
 final class UsualShop
 {
@@ -16,11 +18,10 @@ final class UsualShop
 
     /**
      * @param  array<string, mixed>  $said  of formats/shop.schema.json: what the shop said itself
-     * @param  string  $dyno  the shop's kind of dyno
      * @return array<string, mixed> the shop's document
      */
-    public static function with(array $said, string $dyno): array
+    public static function with(array $said, DynoKind $dyno): array
     {
-        return [...$said, 'reserve_percent' => self::RESERVE, 'dyno' => $dyno, 'dyno_factors' => UsualDynoFactors::of($dyno), 'fuels' => self::FUELS];
+        return [...$said, 'reserve_percent' => self::RESERVE, 'dyno' => $dyno->value, 'dyno_factors' => UsualDynoFactors::of($dyno), 'fuels' => self::FUELS];
     }
 }

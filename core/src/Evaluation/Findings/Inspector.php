@@ -6,6 +6,7 @@ use Pebblerun\Core\Catalog\Parts\CaseSelector;
 use Pebblerun\Core\Catalog\Parts\GainCase;
 use Pebblerun\Core\Catalog\Parts\Need;
 use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Platform\CarUse;
 use Pebblerun\Core\Evaluation\Memo;
 use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\Model\FuelMatch;
@@ -52,7 +53,7 @@ final readonly class Inspector
             ...($part->recommends === [] ? [] : self::unmet(FindingKind::Advised, $part, $part->recommends, $build)),
             ...($part->map === null ? [] : $this->calibration($part, $build)),
         ];
-        if ($part->trackOnly && $build->car->use !== 'track') {
+        if ($part->trackOnly && $build->car->use !== CarUse::Track) {
             $findings[] = new Finding(FindingKind::Law, $part);
         }
         if (! isset($build->received[$part->key])) {

@@ -7,6 +7,7 @@ use Pebblerun\Core\Catalog\Evidence;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Parts\AmbiguousCase;
 use Pebblerun\Core\Catalog\Parts\Effects;
+use Pebblerun\Core\Catalog\Platform\Aspiration;
 use Pebblerun\Core\Catalog\Platform\Ceiling;
 use Pebblerun\Core\Catalog\Platform\FuelComponent;
 use Pebblerun\Core\Catalog\Platform\Platform;
@@ -96,7 +97,7 @@ final readonly class ModelBuilder
     {
         $compressor = $this->platform->air?->compressor;
         $cooler = $this->platform->air?->cooler;
-        $belt = $this->platform->aspiration === 'blower';
+        $belt = $this->platform->aspiration === Aspiration::Blower;
         $fuel = array_column($this->platform->fuelSystem, null, 'key');
         $charge = $compression = 0.0;
         $cooling = Range::exact(0.0);

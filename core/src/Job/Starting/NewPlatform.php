@@ -2,6 +2,8 @@
 
 namespace Pebblerun\Core\Job\Starting;
 
+use Pebblerun\Core\Physics\Driveline\Drive;
+use Pebblerun\Core\Physics\Driveline\Gearbox;
 use Pebblerun\Core\Physics\Driveline\UsualLoss;
 use Pebblerun\Core\Units\UnitSystem;
 
@@ -29,7 +31,7 @@ final readonly class NewPlatform
     {
         $kind = EngineKind::of($answers['engine']);
         $claimed = $answers['read'] === 'crank';
-        $left = 1.0 - $this->loss->share($answers['drive'], $answers['gearbox']);
+        $left = 1.0 - $this->loss->share(Drive::from($answers['drive']), Gearbox::from($answers['gearbox']));
         [$power, $torque] = [$answers['peaks']['power'], $answers['peaks']['torque']];
         $wheels = fn (array $peak): array => ['rpm' => $peak['rpm'], 'value' => $claimed ? round($left * $peak['value'], 1) : $peak['value']];
         $crank = fn (array $peak, float $unit): array => [$peak['value'] * $unit / ($claimed ? 1.0 : $left), $peak['rpm']];

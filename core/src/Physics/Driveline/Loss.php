@@ -3,6 +3,7 @@
 namespace Pebblerun\Core\Physics\Driveline;
 
 use Pebblerun\Core\Math\Curve;
+use Pebblerun\Core\Physics\Dyno\DynoKind;
 use Pebblerun\Core\Units\Rpm;
 
 /**
@@ -50,33 +51,30 @@ final readonly class Loss
     /**
      * What is usually lost, by the kind of dyno that reads it. A manual on an inertia roller: front 14, rear 15, all 17 %; on a load
      * roller 17, 17 and 22; on hubs 3 less than on an inertia roller; nothing on an engine dyno.
-     *
-     * @param  'front'|'rear'|'all'|string  $drive
      */
-    public static function usual(string $drive, string $gearbox, string $dyno = 'inertia-roller'): float
+    public static function usual(Drive $drive, Gearbox $gearbox, DynoKind $dyno = DynoKind::InertiaRoller): float
     {
         $inertia = match ($drive) {
-            'front' => 0.14,
-            'rear' => 0.15,
-            default => 0.17,
+            Drive::Front => 0.14,
+            Drive::Rear => 0.15,
+            Drive::All => 0.17,
         };
-        $load = $drive === 'front' || $drive === 'rear' ? 0.17 : 0.22;
 
         return match ($dyno) {
-            'engine' => 0.0,
-            'hub' => $inertia - 0.03,
-            'load-roller' => $load,
-            default => $inertia,
+            DynoKind::Engine => 0.0,
+            DynoKind::Hub => $inertia - 0.03,
+            DynoKind::LoadRoller => $drive === Drive::All ? 0.22 : 0.17,
+            DynoKind::InertiaRoller => $inertia,
         } + self::gearboxShare($gearbox);
     }
 
     /** What a gearbox loses more than a manual: dual clutch 1.5, automatic 3 %. */
-    public static function gearboxShare(string $gearbox): float
+    public static function gearboxShare(Gearbox $gearbox): float
     {
         return match ($gearbox) {
-            'dual-clutch' => 0.015,
-            'automatic' => 0.03,
-            default => 0.0,
+            Gearbox::Manual => 0.0,
+            Gearbox::DualClutch => 0.015,
+            Gearbox::Automatic => 0.03,
         };
     }
 

@@ -5,6 +5,7 @@ namespace Pebblerun\Core\Report\Words;
 use Pebblerun\Core\Catalog\Catalog;
 use Pebblerun\Core\Catalog\Conditions\All;
 use Pebblerun\Core\Catalog\Conditions\Any;
+use Pebblerun\Core\Catalog\Conditions\CarHas;
 use Pebblerun\Core\Catalog\Conditions\CarIs;
 use Pebblerun\Core\Catalog\Conditions\Condition;
 use Pebblerun\Core\Catalog\Conditions\EthanolAtLeast;
@@ -17,6 +18,9 @@ use Pebblerun\Core\Catalog\Conditions\SlotIs;
 use Pebblerun\Core\Catalog\Conditions\TagFitted;
 use Pebblerun\Core\Catalog\Conditions\YearIn;
 use Pebblerun\Core\Catalog\Parts\MapKind;
+use Pebblerun\Core\Catalog\Platform\CarFact;
+use Pebblerun\Core\Catalog\Platform\CarMeasure;
+use Pebblerun\Core\Catalog\Platform\Tyres;
 use Pebblerun\Core\Report\Terms;
 
 /** What a condition asks for, as the end of a sentence: "a fuel with at least 30 % ethanol". */
@@ -37,7 +41,8 @@ final readonly class ConditionWords
             $condition instanceof OctaneAtLeast => "a fuel of at least {$condition->octane} octane",
             $condition instanceof MapIs => Listing::join(array_map(fn (MapKind $kind): string => Terms::mapKind($kind), $condition->kinds), 'or'),
             $condition instanceof YearIn => self::years($condition),
-            $condition instanceof CarIs => self::car($condition),
+            $condition instanceof CarIs => $this->car($condition),
+            $condition instanceof CarHas => self::measure($condition),
             default => throw new \LogicException('There are no words for '.$condition::class.'.'),
         };
     }
@@ -72,13 +77,23 @@ final readonly class ConditionWords
         };
     }
 
-    private static function car(CarIs $condition): string
+    private function car(CarIs $condition): string
     {
         return match ($condition->fact) {
-            'gearbox' => $condition->value === 'automatic' ? 'an automatic gearbox' : "a {$condition->value} gearbox",
-            'use' => "a car used for {$condition->value} only",
-            'aspiration' => "a {$condition->value} engine",
-            'drive' => "{$condition->value} drive",
+            CarFact::Gearbox => $condition->value === 'automatic' ? 'an automatic gearbox' : "a {$condition->value} gearbox",
+            CarFact::Use => "a car used for {$condition->value} only",
+            CarFact::Aspiration => "a {$condition->value} engine",
+            CarFact::Drive => "{$condition->value} drive",
+            CarFact::Variant => 'the variant '.(array_column($this->catalog->platform->variants, 'name', 'key')[$condition->value] ?? $condition->value),
+            CarFact::Tyres => Terms::tyres(Tyres::from($condition->value)).' tyres',
+        };
+    }
+
+    private static function measure(CarHas $condition): string
+    {
+        return match ($condition->measure) {
+            CarMeasure::Lift => "a lift of {$condition->least} mm or more",
+            CarMeasure::Mass => "a mass of {$condition->least} kg or more",
         };
     }
 }

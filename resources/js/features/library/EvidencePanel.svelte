@@ -1,12 +1,11 @@
 <script lang="ts">
     import Figure from '@/ui/Figure.svelte';
     import { onMount } from 'svelte';
-    import type { GainEvidence, LibraryKept } from '@/generated/answers';
+    import type { Choice, GainEvidence, LibraryKept } from '@/generated/answers';
     import { get, post, postOnce } from '@/lib/api';
     import { today } from '@/lib/format';
     import { told } from '@/lib/told.svelte';
     import Told from '@/ui/Told.svelte';
-    import { evidence as kinds } from './edit/columns';
     import { about } from './evidence';
     import EvidencePicture from './EvidencePicture.svelte';
     import RecordFields from './RecordFields.svelte';
@@ -16,12 +15,13 @@
         base: string;
         part: string;
         units: { power: string; torque: string };
+        kinds: Choice[];
         mayMeasure: boolean;
         mayEdit: boolean;
         seen: number;
         took: (kept: LibraryKept) => void;
     };
-    let { base, part, units, mayMeasure, mayEdit, seen, took }: Props = $props();
+    let { base, part, units, kinds, mayMeasure, mayEdit, seen, took }: Props = $props();
     const address = $derived(`${base}/parts/${part}/evidence`);
     let cases = $state.raw<GainEvidence>([]);
     let width = $state(0);
@@ -123,7 +123,7 @@
                         ><span class="text-[12px] text-soft">Who says so</span><select
                             class="field"
                             bind:value={fresh.kind}
-                            >{#each kinds as [key, words] (key)}<option value={key}>{words}</option
+                            >{#each kinds as { key, words } (key)}<option value={key}>{words}</option
                                 >{/each}</select
                         ></label
                     >

@@ -13,7 +13,7 @@
     const rows = $derived([
         {
             id: 0,
-            rests: evidence.in_use.rests,
+            kind: evidence.in_use.kind,
             what: 'in use',
             power: evidence.in_use.power,
             adds: evidence.in_use.adds,
@@ -43,7 +43,7 @@
         {@const y = i * row + row / 2}
         {@const [low = 0, likely = 0, high = 0] = one.power}
         <text x="0" y={y + 4} font-size="12" fill="var(--ink)" font-weight={i === 0 ? 600 : 400}
-            >{shape(one.rests)} {one.what}</text
+            >{shape(one.kind)} {one.what}</text
         >
         <line
             x1={x(low)}

@@ -1,21 +1,21 @@
 <script lang="ts">
     import Figure from '@/ui/Figure.svelte';
-    import type { LimitEvidence } from '@/generated/answers';
+    import type { Choice, LimitEvidence } from '@/generated/answers';
     import { postOnce } from '@/lib/api';
     import { today } from '@/lib/format';
     import type { told } from '@/lib/told.svelte';
-    import { evidence as kinds } from './edit/columns';
     import RecordFields from './RecordFields.svelte';
 
     /** Putting on record what somebody measured or claims that a component bears. */
     type Props = {
         base: string;
+        kinds: Choice[];
         limit: LimitEvidence[number];
         say: ReturnType<typeof told>;
         kept: (now: LimitEvidence) => void;
         cancel: () => void;
     };
-    let { base, limit, say, kept, cancel }: Props = $props();
+    let { base, kinds, limit, say, kept, cancel }: Props = $props();
     let fresh = $state({
         kind: 'judgement',
         safe: undefined as number | undefined,
@@ -38,7 +38,7 @@
 <form class="mt-2 flex flex-wrap items-end gap-2" onsubmit={keep}>
     <label class="flex flex-col gap-0.5"
         ><span class="text-[12px] text-soft">Who says so</span><select class="field" bind:value={fresh.kind}
-            >{#each kinds as [key, words] (key)}<option value={key}>{words}</option>{/each}</select
+            >{#each kinds as { key, words } (key)}<option value={key}>{words}</option>{/each}</select
         ></label
     >
     {#each ['safe', 'edge'] as const as end (end)}<label class="flex flex-col gap-0.5"

@@ -3,7 +3,7 @@
     import Figure from '@/ui/Figure.svelte';
     import { onMount } from 'svelte';
     import { fixed } from '@/charts/scale';
-    import type { LimitEvidence } from '@/generated/answers';
+    import type { Choice, LimitEvidence } from '@/generated/answers';
     import { get, postOnce } from '@/lib/api';
     import { day, precise, today } from '@/lib/format';
     import { told } from '@/lib/told.svelte';
@@ -16,6 +16,7 @@
      */
     type Props = {
         base: string;
+        kinds: Choice[];
         mayMeasure: boolean;
         mayEdit: boolean;
         take: (
@@ -25,7 +26,7 @@
             evidence: { kind: string; note: string; set: 'rule' },
         ) => void;
     };
-    let { base, mayMeasure, mayEdit, take }: Props = $props();
+    let { base, kinds, mayMeasure, mayEdit, take }: Props = $props();
     let limits = $state.raw<LimitEvidence>([]);
     let adding = $state<number | null>(null);
     let recording = $state<number | null>(null);
@@ -140,7 +141,7 @@
             {#if limit.records.length > 0}
                 <ul>
                     {#each limit.records as record (record.id)}<li class="text-[12px]">
-                            <span aria-hidden="true">{shape(record.rests)}</span>
+                            <span aria-hidden="true">{shape(record.kind)}</span>
                             <span class="font-medium tabular-nums"
                                 >{record.rests}: safe to {precise(record.safe)}, breaks at {precise(
                                     record.edge,
@@ -213,7 +214,7 @@
                             y={y + 4}
                             text-anchor="end"
                             font-size="11"
-                            fill="var(--ink)">{shape(record.rests)}</text
+                            fill="var(--ink)">{shape(record.kind)}</text
                         >
                     {/each}
                 </svg>
@@ -230,6 +231,7 @@
             {/if}
             {#if recording === limit.id}<LimitRecord
                     {base}
+                    {kinds}
                     {limit}
                     {say}
                     {kept}

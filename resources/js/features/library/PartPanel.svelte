@@ -36,7 +36,7 @@
             <p class="text-soft">{one.when}</p>
             <p class="tabular-nums"><span class="font-medium">{one.power}</span> · {one.torque}</p>
             <p class="text-[12px] text-soft">
-                <span aria-hidden="true">{shape(one.rests)}</span>
+                <span aria-hidden="true">{shape(one.kind)}</span>
                 {one.rests}{one.note ? `: ${one.note}` : ''}
             </p>
         </div>

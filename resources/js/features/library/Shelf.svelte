@@ -73,7 +73,7 @@
                                         : ''}">{part.name}</span
                                 >
                                 <span class="flex items-baseline gap-1.5 text-[12px] text-soft tabular-nums">
-                                    <span aria-hidden="true">{shape(part.rests)}</span>
+                                    <span aria-hidden="true">{shape(part.kind)}</span>
                                     <span class="mr-auto truncate">{part.gives.split(',')[0]}</span>
                                     <span class="whitespace-nowrap"
                                         >{part.price.words}{#if part.price.old}<span

@@ -1,15 +1,15 @@
 import { day } from '@/lib/format';
 
 /** What a figure rests on, as a shape: the fuller, the better it is known. */
-export const legend = [
-    ['●', "shop's dyno"],
-    ['◐', 'another dyno'],
-    ['○', "maker's claim"],
-    ['◇', 'judgement'],
-    ['◌', 'typical of its kind'],
-] as const;
+const SHAPES: Record<string, string> = {
+    'shop-dyno': '●',
+    'other-dyno': '◐',
+    maker: '○',
+    judgement: '◇',
+    typical: '◌',
+};
 
-export const shape = (rests: string) => legend.find(([, words]) => words === rests)?.[0] ?? '';
+export const shape = (kind: string | null) => SHAPES[kind ?? ''] ?? '';
 
 type Said = { on: string | null; by: string; build: string; frame: string; source: string; note: string };
 

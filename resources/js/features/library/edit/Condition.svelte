@@ -1,6 +1,6 @@
 <script lang="ts">
     import Figure from '@/ui/Figure.svelte';
-    import { gearboxes, mapKinds, slotsOf, type Choices } from './columns';
+    import { pairs, slotsOf, type Choices } from './columns';
     import { at, put, type Entry } from './paths';
 
     /** A condition, built by choosing: some plain terms that all hold, any of which holds, or none of which does. */
@@ -16,7 +16,7 @@
 
     const first = (): Entry => ({ slot: choices.slots[0]?.key ?? '', is: 'upgraded' });
     /** Each plain term: what it is called, and what it begins with. */
-    const kinds: { key: string; words: string; fresh: () => Entry }[] = [
+    const kinds = $derived<{ key: string; words: string; fresh: () => Entry }[]>([
         {
             key: 'upgraded',
             words: 'upgraded',
@@ -32,8 +32,24 @@
         { key: 'use', words: 'used on', fresh: () => ({ use: 'track' }) },
         { key: 'drive', words: 'drive', fresh: () => ({ drive: 'all' }) },
         { key: 'aspiration', words: 'engine', fresh: () => ({ aspiration: 'turbo' }) },
+        ...(choices.variants.length > 0
+            ? [{ key: 'variant', words: 'the variant', fresh: () => ({ variant: choices.variants[0]?.key }) }]
+            : []),
+        { key: 'tyres', words: 'tyres', fresh: () => ({ tyres: 'semi-slick' }) },
+        { key: 'lift', words: 'a lift, at least', fresh: () => ({ lift: { at_least: 40 } }) },
+        { key: 'mass', words: 'a mass with driver, at least', fresh: () => ({ mass: { at_least: 1800 } }) },
         { key: 'tag', words: 'a part marked', fresh: () => ({ tag: choices.tags[0] ?? '' }) },
-    ];
+    ]);
+    const same = (...words: string[]) => words.map((word) => [word, word] as const);
+    /** What each fact of the car can be. */
+    const facts = $derived<Record<string, readonly (readonly [string, string])[]>>({
+        gearbox: pairs(choices.words.gearboxes),
+        use: same('road', 'track'),
+        drive: same('front', 'rear', 'all'),
+        aspiration: same('natural', 'turbo', 'blower'),
+        variant: pairs(choices.variants),
+        tyres: pairs(choices.words.tyres),
+    });
     const kindOf = (term: Entry) =>
         'slot' in term ? String(term.is) : (kinds.find(({ key }) => key in term)?.key ?? '');
 
@@ -120,7 +136,9 @@
                                         : chosen(event),
                                 })}
                         >
-                            {#each mapKinds as [key, words] (key)}<option value={key}>{words}</option>{/each}
+                            {#each choices.words.map_kinds as { key, words } (key)}<option value={key}
+                                    >{words}</option
+                                >{/each}
                             <option value="remote dyno">remote or on the dyno</option>
                             <option value="off-the-shelf remote dyno">any</option>
                         </select>
@@ -142,15 +160,13 @@
                                 set={(number) => set(i, { year: { ...years, [end]: number } })}
                             />
                         {/each}
-                    {:else if kind === 'gearbox'}
-                        <select
-                            class="field border-0"
-                            aria-label="Gearbox"
-                            value={term.gearbox}
-                            onchange={(event) => set(i, { gearbox: chosen(event) })}
-                        >
-                            {#each gearboxes as [key, words] (key)}<option value={key}>{words}</option>{/each}
-                        </select>
+                    {:else if kind === 'lift' || kind === 'mass'}
+                        <Figure
+                            class="field w-18 border-0"
+                            label={kind === 'lift' ? 'mm' : 'kg'}
+                            value={(term[kind] as { at_least?: number }).at_least}
+                            set={(number) => set(i, { [kind]: { at_least: number ?? 0 } })}
+                        /><span class="pr-2 text-soft">{kind === 'lift' ? 'mm' : 'kg'}</span>
                     {:else if kind === 'tag'}
                         <input
                             class="field w-28 border-0"
@@ -166,8 +182,7 @@
                             value={term[kind]}
                             onchange={(event) => set(i, { [kind]: chosen(event) })}
                         >
-                            {#each kind === 'use' ? ['road', 'track'] : kind === 'drive' ? ['front', 'rear', 'all'] : ['natural', 'turbo', 'blower'] as words (words)}<option
-                                    >{words}</option
+                            {#each facts[kind] ?? [] as [key, words] (key)}<option value={key}>{words}</option
                                 >{/each}
                         </select>
                     {/if}

@@ -5,7 +5,7 @@
     import Num from './Num.svelte';
     import Pick from './Pick.svelte';
     import Word from './Word.svelte';
-    import { evidence, type Choices } from './columns';
+    import { pairs, type Choices } from './columns';
     import { type Entry } from './paths';
 
     /** A wheel curve: point by point, or sketched from its two peaks until somebody measures it. */
@@ -88,7 +88,7 @@
     >
     <button class="btn" disabled={pasted.trim() === ''} onclick={take}>Take the points</button>
     <FramePick entry={curve} {choices} />
-    <Pick entry={curve} path="evidence.kind" label="Rests on" options={evidence} />
+    <Pick entry={curve} path="evidence.kind" label="Rests on" options={pairs(choices.words.evidence)} />
     <Word entry={curve} path="evidence.note" label="On what car, when, by whom" grow />
     <Word entry={curve} path="measured_on" label="Dyno and correction" />
 </div>

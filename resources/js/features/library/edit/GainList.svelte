@@ -6,7 +6,7 @@
     import Rows from './Rows.svelte';
     import Triple from './Triple.svelte';
     import Word from './Word.svelte';
-    import { evidence, type Choices } from './columns';
+    import { pairs, type Choices } from './columns';
     import { type Entry } from './paths';
 
     /** What a part gives, case by case: under which condition, how much, and what that rests on. */
@@ -39,7 +39,7 @@
             />
         {/if}
         <div class="mt-1.5 flex flex-wrap items-end gap-x-3 gap-y-2">
-            <Pick entry={one} path="evidence.kind" label="Rests on" options={evidence} />
+            <Pick entry={one} path="evidence.kind" label="Rests on" options={pairs(choices.words.evidence)} />
             <Word entry={one} path="evidence.note" label="How it was found" grow />
             <button
                 class="btn"

@@ -11,7 +11,7 @@
     import Tick from './Tick.svelte';
     import Triple from './Triple.svelte';
     import Word from './Word.svelte';
-    import { ceilingColumns, gearboxes, limitColumns, mapKinds, supplyColumns, type Column } from './columns';
+    import { ceilingColumns, limitColumns, pairs, supplyColumns, type Column } from './columns';
     import { figure } from '@/lib/format';
     import { at, put, type Entry } from './paths';
 
@@ -51,19 +51,6 @@
     }
     const isMap = $derived(part.map !== undefined || slots.includes('map'));
 
-    const cautions = [
-        ['battery', 'battery off first'],
-        ['hot', 'hot parts'],
-        ['fuel-pressure', 'fuel under pressure'],
-        ['alcohol', 'alcohol fuel'],
-        ['nitrous', 'nitrous bottle'],
-        ['lifting', 'lifting'],
-        ['cutting', 'cutting and welding'],
-        ['dyno', 'on the dyno'],
-        ['emissions', 'emissions law'],
-        ['brakes', 'brakes'],
-        ['governor', 'governor'],
-    ] as const;
     const needColumns = (label: string): Column[] => [
         { path: 'that', label, kind: 'condition' },
         { path: 'reason', label: 'Because', kind: 'text', grow: true },
@@ -106,19 +93,27 @@
         <Num entry={part} path="fits.years.to" label="to" unit="year" step="1" />
         <fieldset class="flex gap-3">
             <legend class="text-[12px] text-soft">Gearboxes; none ticked is any</legend>
-            {#each gearboxes as [key, words] (key)}<Tick
+            {#each options.words.gearboxes as { key, words } (key)}<Tick
                     label={words}
                     on={list('fits.gearboxes').includes(key)}
                     set={(on) => toggle('fits.gearboxes', key, on)}
                 />{/each}
         </fieldset>
+        {#if options.variants.length > 0}<fieldset class="flex flex-wrap gap-x-3">
+                <legend class="text-[12px] text-soft">Variants; none ticked is any</legend>
+                {#each options.variants as { key, words } (key)}<Tick
+                        label={words}
+                        on={list('fits.variants').includes(key)}
+                        set={(on) => toggle('fits.variants', key, on)}
+                    />{/each}
+            </fieldset>{/if}
     </div>
     <StockThere {part} stock={options.stock} units={options.units} />
 </Group>
 {#if isMap}
     <Group title="The map">
         <div class="flex flex-wrap items-end gap-3">
-            <Pick entry={part} path="map.kind" label="Written" options={mapKinds} />
+            <Pick entry={part} path="map.kind" label="Written" options={pairs(options.words.map_kinds)} />
             <Num entry={part} path="map.dyno_hours" label="On the dyno" unit="h" />
             <Num entry={part} path="map.revision_dyno_hours" label="Retune" unit="h" />
             <Num entry={part} path="map.ethanol_max" label="Ethanol at most" unit="%" />
@@ -255,7 +250,7 @@
         <Word entry={part} path="law.note" label="What the law says" grow />
     </div>
     <div class="mt-2 flex flex-wrap gap-x-4 gap-y-1">
-        {#each cautions as [key, words] (key)}<Tick
+        {#each options.words.cautions as { key, words } (key)}<Tick
                 label={words}
                 on={list('cautions').includes(key)}
                 set={(on) => toggle('cautions', key, on)}
@@ -290,7 +285,7 @@
         path="effects.ceilings"
         one="maximum"
         fresh={() => ({ kind: 'soft', quantity: 'power', at: 'wheels', evidence: { kind: 'maker' } })}
-        columns={ceilingColumns}
+        columns={ceilingColumns(options)}
         choices={options}
     />
     <h3 class="mt-3 font-medium">It supplies fuel</h3>

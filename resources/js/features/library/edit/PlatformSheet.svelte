@@ -9,7 +9,14 @@
     import Rows from './Rows.svelte';
     import Triple from './Triple.svelte';
     import Word from './Word.svelte';
-    import { ceilingColumns, gearboxes, limitColumns, supplyColumns, type Column } from './columns';
+    import {
+        ceilingColumns,
+        limitColumns,
+        pairs,
+        supplyColumns,
+        variantColumns,
+        type Column,
+    } from './columns';
     import Octane from '@/ui/Octane.svelte';
     import { at, isTypical, put, type Entry } from './paths';
 
@@ -17,7 +24,7 @@
     type Props = { platform: Entry; options: LibraryOptions };
     let { platform, options }: Props = $props();
 
-    const pairs = (...words: string[]) => words.map((word) => [word, word] as const);
+    const same = (...words: string[]) => words.map((word) => [word, word] as const);
     const boosted = $derived(at(platform, 'engine.aspiration') !== 'natural');
     const diesel = $derived(at(platform, 'engine.fuel') === 'diesel');
     const years = $derived((platform.year_changes as Entry[] | undefined) ?? []);
@@ -32,7 +39,7 @@
             path: 'air',
             label: 'To the air',
             kind: 'choice',
-            options: pairs('map', 'induction', 'intake', 'charge', 'head', 'cams', 'exhaust', 'fuel', 'none'),
+            options: same('map', 'induction', 'intake', 'charge', 'head', 'cams', 'exhaust', 'fuel', 'none'),
         },
         { path: 'driveline', label: 'behind the engine', kind: 'check' },
     ];
@@ -75,10 +82,10 @@
             entry={platform}
             path="engine.aspiration"
             label="Aspiration"
-            options={pairs('natural', 'turbo', 'blower')}
+            options={same('natural', 'turbo', 'blower')}
         />
-        <Pick entry={platform} path="engine.injection" label="Injection" options={pairs('port', 'direct')} />
-        <Pick entry={platform} path="engine.fuel" label="Fuel" options={pairs('petrol', 'diesel')} />
+        <Pick entry={platform} path="engine.injection" label="Injection" options={same('port', 'direct')} />
+        <Pick entry={platform} path="engine.fuel" label="Fuel" options={same('petrol', 'diesel')} />
         {#if !diesel}
             <Octane
                 value={at(platform, 'engine.octane') as number | undefined}
@@ -91,8 +98,14 @@
             <Num entry={platform} path="engine.lambda.at_power" label="λ at the power peak" />
         {/if}
         <Num entry={platform} path="rev_limit" label="Rev limit" unit="rpm" />
-        <Pick entry={platform} path="drive" label="Drive" options={pairs('front', 'rear', 'all')} />
-        <Pick entry={platform} path="gearbox" label="Measured with" options={gearboxes} none="not said" />
+        <Pick entry={platform} path="drive" label="Drive" options={same('front', 'rear', 'all')} />
+        <Pick
+            entry={platform}
+            path="gearbox"
+            label="Measured with"
+            options={pairs(options.words.gearboxes)}
+            none="not said"
+        />
         <Num entry={platform} path="mass" label="Mass with driver" unit={options.units.mass} />
         <Num entry={platform} path="drag_area" label="Drag area" unit="m²" />
         <Num entry={platform} path="claimed.power" label="Factory claims" unit={options.units.power} />
@@ -152,7 +165,7 @@
         path="ceilings"
         one="maximum"
         fresh={() => ({ kind: 'soft', quantity: 'power', at: 'wheels', evidence: { kind: 'judgement' } })}
-        columns={ceilingColumns}
+        columns={ceilingColumns(options)}
         choices={options}
     />
 </Group>
@@ -169,7 +182,7 @@
                     entry={curve}
                     path="gearbox"
                     label="and this gearbox"
-                    options={gearboxes}
+                    options={pairs(options.words.gearboxes)}
                     none="as the others"
                 />
                 <button
@@ -183,6 +196,20 @@
     {/each}
     <button class="btn mt-2" onclick={addCurve}>Add a curve</button>
 </Group>
+<Group
+    title="Variants within a year"
+    about="a filter or none, a smaller turbo, another head: conditions ask for them; the first is the usual one"
+    closed={platform.variants === undefined}
+>
+    <Rows
+        entry={platform}
+        path="variants"
+        one="variant"
+        fresh={() => ({})}
+        columns={variantColumns}
+        choices={options}
+    />
+</Group>
 <Group title="Model years that differ" closed={years.length === 0}>
     {#each years as change, i (i)}
         <div class="border-b border-line pb-3" role="group" aria-label="Years {i + 1}">
@@ -193,7 +220,7 @@
                     entry={change}
                     path="gearbox"
                     label="Measured with"
-                    options={gearboxes}
+                    options={pairs(options.words.gearboxes)}
                     none="as the others"
                 />
                 <Num entry={change} path="rev_limit" label="Rev limit" unit="rpm" />

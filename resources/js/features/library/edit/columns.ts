@@ -1,4 +1,4 @@
-import type { LibraryOptions } from '@/generated/answers';
+import type { Choice, LibraryOptions } from '@/generated/answers';
 import type { Entry } from './paths';
 
 /** How a field of a line is filled in. */
@@ -15,41 +15,10 @@ export type Column = {
     when?: (row: Entry) => boolean;
 };
 
-export type Choices = Pick<LibraryOptions, 'slots' | 'parts' | 'tags' | 'units' | 'dynos'>;
-
-export const evidence = [
-    ['shop-dyno', "shop's dyno"],
-    ['other-dyno', 'another dyno'],
-    ['maker', "maker's claim"],
-    ['judgement', 'judgement'],
-    ['typical', 'typical of its kind'],
-] as const;
-
-export const gearboxes = [
-    ['manual', 'manual'],
-    ['automatic', 'automatic'],
-    ['dual-clutch', 'dual clutch'],
-] as const;
-
-export const mapKinds = [
-    ['off-the-shelf', 'off the shelf'],
-    ['remote', 'remote'],
-    ['dyno', 'on the dyno'],
-] as const;
-
-const quantities = [
-    ['wheel-power', 'wheel power'],
-    ['wheel-torque', 'wheel torque'],
-    ['crank-power', 'crank power'],
-    ['crank-torque', 'crank torque'],
-    ['engine-speed', 'engine speed, rpm'],
-    ['boost', 'boost'],
-    ['charge-temperature', 'charge temperature'],
-    ['exhaust-temperature', 'exhaust temperature'],
-    ['turbo-flow', 'compressor flow, share'],
-    ['knock', 'octane asked over the fuel'],
-    ['smoke', 'air for the fuel, λ'],
-] as const;
+export type Choices = Pick<
+    LibraryOptions,
+    'slots' | 'parts' | 'tags' | 'units' | 'dynos' | 'words' | 'variants'
+>;
 
 const supplies = [
     ['port-injectors', 'port injectors'],
@@ -58,25 +27,28 @@ const supplies = [
     ['feed-pump', 'feed pump'],
 ] as const;
 
+/** As a field of a line takes them. */
+export const pairs = (all: Choice[]) => all.map(({ key, words }) => [key, words] as const);
+
 export const slotsOf = (choices: Choices) => choices.slots.map(({ key, name }) => [key, name] as const);
 
-const rests: Column[] = [
-    { path: 'evidence.kind', label: 'Rests on', kind: 'choice', options: evidence },
+const rests = (choices: Choices): Column[] => [
+    { path: 'evidence.kind', label: 'Rests on', kind: 'choice', options: pairs(choices.words.evidence) },
     { path: 'evidence.note', label: 'Note', kind: 'text', grow: true },
 ];
 
 export const limitColumns = (choices: Choices): Column[] => [
     { path: 'name', label: 'Limit', kind: 'text' },
     { path: 'slot', label: 'Of', kind: 'choice', options: slotsOf(choices) },
-    { path: 'quantity', label: 'In', kind: 'choice', options: quantities },
+    { path: 'quantity', label: 'In', kind: 'choice', options: pairs(choices.words.quantities) },
     { path: 'safe', label: 'Safe to', kind: 'number', when: (row) => row.over_rpm === undefined },
     { path: 'edge', label: 'Breaks at', kind: 'number', when: (row) => row.over_rpm === undefined },
     { path: 'over_rpm', label: 'By rpm', kind: 'over-rpm' },
     { path: 'consequence', label: 'What happens past it', kind: 'text', grow: true },
-    ...rests,
+    ...rests(choices),
 ];
 
-export const ceilingColumns: Column[] = [
+export const ceilingColumns = (choices: Choices): Column[] => [
     { path: 'name', label: 'What runs out', kind: 'text' },
     {
         path: 'kind',
@@ -107,7 +79,7 @@ export const ceilingColumns: Column[] = [
     },
     { path: 'value', label: 'Runs out at', kind: 'range', when: (row) => row.over_rpm === undefined },
     { path: 'when', label: 'While', kind: 'condition' },
-    ...rests,
+    ...rests(choices),
 ];
 
 /** Told by its flow, not by the power that it is good for. */
@@ -165,5 +137,11 @@ export const supplyColumns = (choices: Choices): Column[] => [
         when: (row) => byFlow(row, 'feed-pump'),
     },
     { path: 'consequence', label: 'What happens past it', kind: 'text', grow: true },
-    ...rests,
+    ...rests(choices),
+];
+
+export const variantColumns: Column[] = [
+    { path: 'name', label: 'Variant', kind: 'text', grow: true },
+    { path: 'years.from', label: 'Model years from', kind: 'number' },
+    { path: 'years.to', label: 'to', kind: 'number' },
 ];

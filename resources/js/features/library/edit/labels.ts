@@ -19,6 +19,7 @@ const LABELS: Record<string, string> = {
     kind: 'Kind',
     note: 'Note',
     limits: 'Limit',
+    variants: 'Variant',
     quantity: 'In',
     safe: 'Safe to',
     edge: 'Breaks at',

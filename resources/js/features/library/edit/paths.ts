@@ -32,7 +32,7 @@ function set(entry: Entry, path: string, value: unknown) {
 }
 
 /** Lists that a document has even where they are empty. */
-const ALWAYS = new Set(['limits', 'ceilings', 'slots']);
+const ALWAYS = new Set(['limits', 'variants', 'ceilings', 'slots']);
 
 const isEmpty = (value: unknown) =>
     value === undefined ||
@@ -69,7 +69,16 @@ function keyed(entries: Entry[]): Entry[] {
 }
 
 /** Lists whose entries are known by a key. */
-const KEYED = new Set(['limits', 'ceilings', 'fuel_system', 'supplies', 'slots', 'families', 'lanes']);
+const KEYED = new Set([
+    'limits',
+    'variants',
+    'ceilings',
+    'fuel_system',
+    'supplies',
+    'slots',
+    'families',
+    'lanes',
+]);
 
 /** The document as it is sent: without fields that nobody filled in, and with a key for everything that has a name. */
 export function sendable(document: Entry): Entry {

@@ -1,0 +1,10 @@
+<?php
+
+namespace Pebblerun\Core\Catalog\Platform;
+
+/** Where a car is driven. */
+enum CarUse: string
+{
+    case Road = 'road';
+    case Track = 'track';
+}

@@ -1,0 +1,13 @@
+<?php
+
+namespace Pebblerun\Core\Catalog\Platform;
+
+/** What a car stands on. */
+enum Tyres: string
+{
+    case Road = 'road';
+    case Sport = 'sport';
+    case SemiSlick = 'semi-slick';
+    case Winter = 'winter';
+    case AllTerrain = 'all-terrain';
+}

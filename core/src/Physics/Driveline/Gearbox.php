@@ -1,0 +1,10 @@
+<?php
+
+namespace Pebblerun\Core\Physics\Driveline;
+
+enum Gearbox: string
+{
+    case Manual = 'manual';
+    case Automatic = 'automatic';
+    case DualClutch = 'dual-clutch';
+}
