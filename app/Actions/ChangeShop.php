@@ -3,10 +3,10 @@
 namespace App\Actions;
 
 use App\Exceptions\Refused;
+use App\Identity\Audit;
 use App\Models\Shop;
 use App\Models\ShopTerms;
 use App\Models\User;
-use App\Security\Audit;
 use App\Security\AuditEvent;
 use DateTimeZone;
 use Exception;

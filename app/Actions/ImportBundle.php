@@ -4,11 +4,11 @@ namespace App\Actions;
 
 use App\Actions\Library\KeepLibrary;
 use App\Exceptions\Refused;
+use App\Identity\Audit;
 use App\Models\CustomerJob;
 use App\Models\Platform;
 use App\Models\User;
 use App\Security\Ability;
-use App\Security\Audit;
 use App\Security\AuditEvent;
 use Illuminate\Support\Facades\DB;
 use Pebblerun\Formats\DocumentReader;

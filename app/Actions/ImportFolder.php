@@ -3,10 +3,10 @@
 namespace App\Actions;
 
 use App\Actions\Library\ImportPlatform;
+use App\Identity\Credentials;
 use App\Models\Platform;
 use App\Models\Shop;
 use App\Models\User;
-use App\Security\Credentials;
 use Illuminate\Support\Facades\DB;
 use Pebblerun\Formats\InvalidDocument;
 

@@ -2,7 +2,6 @@
 
 namespace App\Http;
 
-use App\Http\Middleware\SecurityHeaders;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Response;
 use Pebblerun\Formats\JsonBounds;
@@ -101,7 +100,7 @@ final class Door
         $answer = $isPage
             ? new Response((string) @file_get_contents(dirname(__DIR__, 2).'/public/faults/refused.html'), $status, ['Content-Type' => 'text/html; charset=UTF-8'])
             : new JsonResponse(['message' => $message], $status);
-        $answer->headers->add(SecurityHeaders::HEADERS);
+        $answer->headers->add(SafeHeaders::ALL);
 
         return $answer;
     }

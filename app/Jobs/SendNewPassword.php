@@ -2,11 +2,11 @@
 
 namespace App\Jobs;
 
+use App\Identity\Audit;
+use App\Identity\PersonLinks;
 use App\Mail\NewPassword;
 use App\Models\User;
-use App\Security\Audit;
 use App\Security\AuditEvent;
-use App\Security\PersonLinks;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;
 use Illuminate\Support\Facades\Mail;

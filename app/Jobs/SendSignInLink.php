@@ -2,9 +2,9 @@
 
 namespace App\Jobs;
 
+use App\Identity\PersonLinks;
 use App\Mail\SignInLink;
 use App\Models\User;
-use App\Security\PersonLinks;
 use Illuminate\Contracts\Queue\ShouldBeEncrypted;
 use Illuminate\Contracts\Queue\ShouldQueue;
 use Illuminate\Foundation\Bus\Dispatchable;

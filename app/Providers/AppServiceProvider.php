@@ -4,7 +4,7 @@ namespace App\Providers;
 
 use App\Database\Connector;
 use App\Exceptions\LostConnection;
-use App\Security\PeopleSessions;
+use App\Identity\PeopleSessions;
 use App\Suppliers\HttpCatalog;
 use App\Suppliers\SupplierCatalog;
 use Illuminate\Contracts\Database\LostConnectionDetector;

@@ -2,26 +2,26 @@
 
 namespace Pebblerun\Core\Tests;
 
+use Pebblerun\Core\Catalog\Cars\Aspiration;
+use Pebblerun\Core\Catalog\Cars\Car;
+use Pebblerun\Core\Catalog\Cars\CarUse;
 use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Catalog\Conditions\MapKind;
 use Pebblerun\Core\Catalog\Evidence;
+use Pebblerun\Core\Catalog\Limits\Ceiling;
+use Pebblerun\Core\Catalog\Limits\FuelComponent;
 use Pebblerun\Core\Catalog\Limits\Limit;
-use Pebblerun\Core\Catalog\Parts\Boost;
 use Pebblerun\Core\Catalog\Parts\Effects;
 use Pebblerun\Core\Catalog\Parts\GainCase;
-use Pebblerun\Core\Catalog\Parts\MapKind;
 use Pebblerun\Core\Catalog\Parts\MapTraits;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Parts\PartCollection;
 use Pebblerun\Core\Catalog\Parts\PartPrice;
 use Pebblerun\Core\Catalog\Parts\PartWork;
 use Pebblerun\Core\Catalog\Parts\ReferenceBuild;
-use Pebblerun\Core\Catalog\Platform\Aspiration;
-use Pebblerun\Core\Catalog\Platform\Car;
-use Pebblerun\Core\Catalog\Platform\CarUse;
-use Pebblerun\Core\Catalog\Platform\Ceiling;
+use Pebblerun\Core\Catalog\Platform\Boost;
 use Pebblerun\Core\Catalog\Platform\Combustion;
 use Pebblerun\Core\Catalog\Platform\Family;
-use Pebblerun\Core\Catalog\Platform\FuelComponent;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Catalog\Platform\Slot;
 use Pebblerun\Core\Catalog\Shop\Fuel;

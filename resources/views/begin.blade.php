@@ -29,7 +29,7 @@
         <p class="col-span-2 mt-2 border-t border-line pt-3 font-semibold">You, the owner</p>
         <label class="flex flex-col gap-1"><span class="text-soft">Your name</span><input class="field" name="name" autocomplete="name" required maxlength="120" value="{{ $was('name') }}"></label>
         <label class="flex flex-col gap-1"><span class="text-soft">Email</span><input class="field" name="email" type="email" autocomplete="username" required maxlength="200" value="{{ $was('email') }}"></label>
-        <label class="flex flex-col gap-1"><span class="text-soft">Password, {{ App\Security\PasswordRule::LEAST }} characters at least</span><input class="field" type="password" name="password" autocomplete="new-password" required minlength="{{ App\Security\PasswordRule::LEAST }}" maxlength="{{ App\Security\PasswordRule::MOST }}"></label>
+        <label class="flex flex-col gap-1"><span class="text-soft">Password, {{ App\Identity\PasswordRule::LEAST }} characters at least</span><input class="field" type="password" name="password" autocomplete="new-password" required minlength="{{ App\Identity\PasswordRule::LEAST }}" maxlength="{{ App\Identity\PasswordRule::MOST }}"></label>
         <label class="flex flex-col gap-1"><span class="text-soft">Once more</span><input class="field" type="password" name="again" autocomplete="new-password" required></label>
         <button class="btn btn-strong col-span-2 mt-1 justify-center">Create the shop</button>
     </form>

@@ -5,8 +5,8 @@
         <p>{{ $person->name }}, choose a password. Several words are easy to remember and hard to guess.</p>
         <input type="hidden" name="username" autocomplete="username" value="{{ $person->email }}">
         <label class="flex flex-col gap-1">
-            <span class="text-soft">Password, {{ App\Security\PasswordRule::LEAST }} characters at least</span>
-            <input class="field" type="password" name="password" autocomplete="new-password" required autofocus minlength="{{ App\Security\PasswordRule::LEAST }}" maxlength="{{ App\Security\PasswordRule::MOST }}">
+            <span class="text-soft">Password, {{ App\Identity\PasswordRule::LEAST }} characters at least</span>
+            <input class="field" type="password" name="password" autocomplete="new-password" required autofocus minlength="{{ App\Identity\PasswordRule::LEAST }}" maxlength="{{ App\Identity\PasswordRule::MOST }}">
         </label>
         <label class="flex flex-col gap-1">
             <span class="text-soft">Once more</span>

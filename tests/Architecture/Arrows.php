@@ -65,7 +65,8 @@ final class Arrows
     {
         $may = [
             'Models' => ['Security'],
-            'Security' => ['Models'],
+            'Security' => [],
+            'Identity' => ['Models', 'Security'],
             'Mail' => [],
             'Backup' => [],
             'Archive' => ['Assembly', 'Exceptions', 'Models'],
@@ -74,15 +75,15 @@ final class Arrows
             'Policies' => ['Models', 'Security'],
             'Exceptions' => ['Models', 'Security'],
             'Assembly' => ['Models', 'Security'],
-            'Actions' => ['Assembly', 'Exceptions', 'Jobs', 'Mail', 'Models', 'Security', 'Suppliers'],
-            'Queries' => ['Assembly', 'Backup', 'Exceptions', 'Models', 'Security'],
+            'Actions' => ['Assembly', 'Exceptions', 'Jobs', 'Mail', 'Identity', 'Models', 'Security', 'Suppliers'],
+            'Queries' => ['Assembly', 'Backup', 'Exceptions', 'Identity', 'Models', 'Security'],
             'FileTasks' => ['Actions', 'Assembly', 'Exceptions', 'Jobs', 'Models'],
             'Logging' => [],
-            'Jobs' => ['Assembly', 'Mail', 'Models', 'Security'],
-            'Http\\Requests' => ['Actions', 'Assembly', 'Queries', 'Models', 'Security'],
-            'Http\\Controllers' => ['Actions', 'Archive', 'Assembly', 'Database', 'FileTasks', 'Jobs', 'Queries', 'Models', 'Security', 'Http\\Requests'],
-            'Http\\Middleware' => ['Models', 'Security'],
-            'Console' => ['Actions', 'Archive', 'Assembly', 'Exceptions', 'Suppliers', 'Backup', 'Jobs', 'Mail', 'Models', 'Queries', 'Security'],
+            'Jobs' => ['Assembly', 'Mail', 'Identity', 'Models', 'Security'],
+            'Http\\Requests' => ['Actions', 'Assembly', 'Queries', 'Identity', 'Models', 'Security'],
+            'Http\\Controllers' => ['Actions', 'Archive', 'Assembly', 'Database', 'FileTasks', 'Jobs', 'Queries', 'Identity', 'Models', 'Security', 'Http\\Requests'],
+            'Http\\Middleware' => ['Identity', 'Models', 'Security'],
+            'Console' => ['Actions', 'Archive', 'Assembly', 'Exceptions', 'Suppliers', 'Backup', 'Jobs', 'Mail', 'Identity', 'Models', 'Queries', 'Security'],
         ];
         foreach ($may as $package => $allowed) {
             $others = array_values(array_diff(array_keys($may), [$package, ...$allowed]));

@@ -174,6 +174,6 @@ final class DatabaseTest extends TestCase
         self::assertLessThanOrEqual(20, count(DB::getQueryLog()));
         DB::flushQueryLog();
         $this->get('/')->assertOk();
-        self::assertLessThanOrEqual(11, count(DB::getQueryLog()));
+        self::assertLessThanOrEqual(12, count(DB::getQueryLog()));
     }
 }

@@ -2,6 +2,7 @@
 
 namespace Tests\Feature;
 
+use App\Identity\PeopleSessions;
 use App\Mail\AccountChanged;
 use App\Mail\Invitation;
 use App\Mail\NewPassword;
@@ -10,7 +11,6 @@ use App\Models\CaughtMail;
 use App\Models\Membership;
 use App\Models\User;
 use App\Security\DemoPeople;
-use App\Security\PeopleSessions;
 use App\Security\Totp;
 use Illuminate\Database\QueryException;
 use Illuminate\Http\Response;

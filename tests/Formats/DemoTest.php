@@ -8,8 +8,8 @@ use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Exchange\OpenedBundle;
 use Pebblerun\Core\Job\Bundle;
 use Pebblerun\Core\Report\EstimateDocument;
-use Pebblerun\Core\Units\Power;
-use Pebblerun\Core\Units\Torque;
+use Pebblerun\Core\Units\PowerUnit;
+use Pebblerun\Core\Units\TorqueUnit;
 use Pebblerun\Formats\DocumentReader;
 use Pebblerun\Formats\Folder;
 use Pebblerun\Formats\SchemaValidator;
@@ -97,8 +97,8 @@ final class DemoTest extends TestCase
                 }
                 $found++;
                 $gain = $part->gains[0];
-                self::assertThat($gain->power->likely / Power::HP, self::logicalAnd(self::greaterThanOrEqual($leastPower - 1e-6), self::lessThanOrEqual($mostPower + 1e-6)), $part->key);
-                self::assertThat($gain->torque->likely / Torque::LB_FT, self::logicalAnd(self::greaterThanOrEqual($leastTorque - 1e-6), self::lessThanOrEqual($mostTorque + 1e-6)), $part->key);
+                self::assertThat($gain->power->likely / PowerUnit::HP, self::logicalAnd(self::greaterThanOrEqual($leastPower - 1e-6), self::lessThanOrEqual($mostPower + 1e-6)), $part->key);
+                self::assertThat($gain->torque->likely / TorqueUnit::LB_FT, self::logicalAnd(self::greaterThanOrEqual($leastTorque - 1e-6), self::lessThanOrEqual($mostTorque + 1e-6)), $part->key);
             }
         }
         self::assertGreaterThanOrEqual(2, $found);

@@ -13,7 +13,7 @@ use Pebblerun\Core\Evaluation\StageResult;
 use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Exchange\InvalidBundle;
 use Pebblerun\Core\Report\Words\FindingWords;
-use Pebblerun\Core\Units\Power;
+use Pebblerun\Core\Units\PowerUnit;
 use Pebblerun\Formats\DocumentReader;
 use Pebblerun\Formats\Folder;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -80,7 +80,7 @@ final class WhatATunerKnowsTest extends TestCase
         yield 'parts after the map: less than covered' => [function (): void {
             $after = self::stages(self::LYRE, ['pump-98', ['saltmarsh-dyno']], ['pump-98', ['brimstall-dp-cat']])[2];
             $covered = self::last(self::LYRE, ['brimstall-dp-cat', 'saltmarsh-dyno']);
-            self::assertGreaterThan($after->likely->peakPower()->value + 5 * Power::HP, $covered->likely->peakPower()->value);
+            self::assertGreaterThan($after->likely->peakPower()->value + 5 * PowerUnit::HP, $covered->likely->peakPower()->value);
         }];
         yield 'mapping each stage or once: same end, different money' => [function (): void {
             $often = self::estimate(self::LYRE, ['pump-98', ['fjellvent-sealed-box', 'saltmarsh-dyno']], ['pump-98', ['brimstall-dp-cat', 'saltmarsh-dyno']]);
@@ -179,7 +179,7 @@ final class WhatATunerKnowsTest extends TestCase
             $held = self::estimate(self::LYRE, ['pump-98', ['kolvane-pipe-alu', 'saltmarsh-dyno'], ['torque' => 250, 'from_rpm' => 1500, 'to_rpm' => 3500]])->last();
             self::assertGreaterThan(self::limit($held, 'gearbox-low')->used + 0.08, $hard->used);
             self::assertNotNull($held->held);
-            self::between(-0.5, 1.5, $held->held[0] / Power::HP);
+            self::between(-0.5, 1.5, $held->held[0] / PowerUnit::HP);
             self::between(0.0, 60 * self::NM, $held->held[1]);
         }];
     }
@@ -268,7 +268,7 @@ final class WhatATunerKnowsTest extends TestCase
     {
         [$stock, $built] = self::results($job, $parts);
 
-        return ($built->likely->peakPower()->value - $stock->likely->peakPower()->value) / Power::HP;
+        return ($built->likely->peakPower()->value - $stock->likely->peakPower()->value) / PowerUnit::HP;
     }
 
     /**
@@ -280,12 +280,12 @@ final class WhatATunerKnowsTest extends TestCase
     {
         $result = self::last($job, $parts);
 
-        return $result->likely->peakPower()->value * (1.0 - (float) $result->soak?->lost()) / Power::HP;
+        return $result->likely->peakPower()->value * (1.0 - (float) $result->soak?->lost()) / PowerUnit::HP;
     }
 
     private static function power(StageResult $result, float $rpm): float
     {
-        return $result->likely->torqueAt($rpm) * $rpm * M_PI / 30.0 / Power::HP;
+        return $result->likely->torqueAt($rpm) * $rpm * M_PI / 30.0 / PowerUnit::HP;
     }
 
     private static function limit(StageResult $result, string $key): LimitReading

@@ -8,11 +8,11 @@ use App\Assembly\CurrentPrices;
 use App\Assembly\Libraries;
 use App\Assembly\LibraryRows;
 use App\Exceptions\Refused;
+use App\Identity\Audit;
 use App\Models\LibraryVersion;
 use App\Models\Platform;
 use App\Models\Shop;
 use App\Models\User;
-use App\Security\Audit;
 use App\Security\AuditEvent;
 use Illuminate\Support\Facades\DB;
 

@@ -2,9 +2,9 @@
 
 namespace App\Actions\Library;
 
+use App\Identity\Audit;
 use App\Models\Shop;
 use App\Models\User;
-use App\Security\Audit;
 use App\Security\AuditEvent;
 use Illuminate\Support\Facades\DB;
 use Pebblerun\Formats\InvalidDocument;

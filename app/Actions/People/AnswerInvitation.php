@@ -2,9 +2,9 @@
 
 namespace App\Actions\People;
 
+use App\Identity\Audit;
 use App\Models\Membership;
 use App\Models\User;
-use App\Security\Audit;
 use App\Security\AuditEvent;
 use App\Security\NamedShop;
 use Illuminate\Support\Facades\DB;

@@ -3,12 +3,12 @@
 namespace App\Actions\People;
 
 use App\Exceptions\Refused;
+use App\Identity\Audit;
+use App\Identity\Sessions;
 use App\Models\Membership;
 use App\Models\User;
-use App\Security\Audit;
 use App\Security\AuditEvent;
 use App\Security\Role;
-use App\Security\Sessions;
 use Illuminate\Support\Facades\DB;
 
 /** What an owner does with the people of a shop. A shop always keeps an owner. */

@@ -3,14 +3,14 @@
 namespace App\Actions\People;
 
 use App\Exceptions\Refused;
+use App\Identity\Audit;
+use App\Identity\Credentials;
+use App\Identity\PersonLinks;
 use App\Mail\Invitation;
 use App\Models\Membership;
 use App\Models\Shop;
 use App\Models\User;
-use App\Security\Audit;
 use App\Security\AuditEvent;
-use App\Security\Credentials;
-use App\Security\PersonLinks;
 use App\Security\Role;
 use Illuminate\Support\Facades\DB;
 use Illuminate\Support\Facades\Mail;

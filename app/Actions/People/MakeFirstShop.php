@@ -2,14 +2,14 @@
 
 namespace App\Actions\People;
 
+use App\Identity\Audit;
+use App\Identity\PersonLinks;
 use App\Models\Membership;
 use App\Models\PersonLink;
 use App\Models\Shop;
 use App\Models\User;
-use App\Security\Audit;
 use App\Security\AuditEvent;
 use App\Security\NamedShop;
-use App\Security\PersonLinks;
 use App\Security\Role;
 use Illuminate\Support\Facades\DB;
 

@@ -2,13 +2,13 @@
 
 namespace App\Actions\People;
 
+use App\Identity\Audit;
+use App\Identity\PersonLinks;
+use App\Identity\Sessions;
 use App\Models\PersonLink;
 use App\Models\User;
-use App\Security\Audit;
 use App\Security\AuditEvent;
 use App\Security\NamedShop;
-use App\Security\PersonLinks;
-use App\Security\Sessions;
 use Illuminate\Support\Facades\DB;
 
 /** Sets a password; whoever is signed in elsewhere with the old one is no longer. */

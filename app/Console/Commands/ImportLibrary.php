@@ -4,7 +4,7 @@ namespace App\Console\Commands;
 
 use App\Actions\Library\ImportPlatform;
 use App\Actions\Library\LibraryChange;
-use App\Security\Audit;
+use App\Identity\Audit;
 use App\Security\AuditEvent;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;

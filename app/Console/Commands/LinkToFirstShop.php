@@ -2,9 +2,9 @@
 
 namespace App\Console\Commands;
 
+use App\Identity\PersonLinks;
 use App\Models\PersonLink;
 use App\Models\Shop;
-use App\Security\PersonLinks;
 use Illuminate\Console\Command;
 
 final class LinkToFirstShop extends Command

@@ -2,10 +2,10 @@
 
 namespace App\Console\Commands;
 
+use App\Identity\Credentials;
 use App\Models\Membership;
 use App\Models\Shop;
 use App\Models\User;
-use App\Security\Credentials;
 use App\Security\Role;
 use Illuminate\Database\Eloquent\Builder;
 

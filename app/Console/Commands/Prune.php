@@ -2,7 +2,7 @@
 
 namespace App\Console\Commands;
 
-use App\Security\KnownPlaces;
+use App\Identity\KnownPlaces;
 use Illuminate\Console\Command;
 use Illuminate\Support\Facades\DB;
 

@@ -2,9 +2,9 @@
 
 namespace App\Console\Commands;
 
+use App\Identity\Credentials;
+use App\Identity\PersonLinks;
 use App\Models\User;
-use App\Security\Credentials;
-use App\Security\PersonLinks;
 use Illuminate\Console\Command;
 
 final class SetPersonPassword extends Command

@@ -4,7 +4,7 @@ namespace App\Http\Controllers;
 
 use App\Actions\People\MakeFirstShop;
 use App\Http\Requests\FirstShopRequest;
-use App\Security\PersonLinks;
+use App\Identity\PersonLinks;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Response;
 

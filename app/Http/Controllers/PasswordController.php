@@ -3,13 +3,13 @@
 namespace App\Http\Controllers;
 
 use App\Actions\People\SetPassword;
+use App\Identity\Credentials;
+use App\Identity\KnownPlaces;
+use App\Identity\PasswordRule;
+use App\Identity\PersonLinks;
 use App\Jobs\SendNewPassword;
 use App\Models\User;
-use App\Security\Credentials;
-use App\Security\KnownPlaces;
 use App\Security\NamedShop;
-use App\Security\PasswordRule;
-use App\Security\PersonLinks;
 use App\Security\Tries;
 use Illuminate\Http\RedirectResponse;
 use Illuminate\Http\Request;

@@ -7,6 +7,7 @@ use App\Http\Requests\HistoryRequest;
 use App\Http\Requests\NewPlanRequest;
 use App\Http\Requests\PersonRequest;
 use App\Http\Requests\ShownRequest;
+use App\Identity\Audit;
 use App\Models\CustomerJob;
 use App\Models\Plan;
 use App\Queries\BenchState;
@@ -19,7 +20,6 @@ use App\Queries\RevisionList;
 use App\Queries\ShownPlan;
 use App\Queries\StageDetail;
 use App\Queries\VerdictDetail;
-use App\Security\Audit;
 use App\Security\AuditEvent;
 use Illuminate\Http\JsonResponse;
 

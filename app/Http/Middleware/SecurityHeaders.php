@@ -2,6 +2,7 @@
 
 namespace App\Http\Middleware;
 
+use App\Http\SafeHeaders;
 use Closure;
 use Illuminate\Http\Request;
 use Symfony\Component\HttpFoundation\Response;
@@ -12,24 +13,13 @@ use Symfony\Component\HttpFoundation\Response;
  */
 final class SecurityHeaders
 {
-    public const HEADERS = [
-        'Content-Security-Policy' => "default-src 'self'; img-src 'self' data:; style-src 'self'; style-src-attr 'unsafe-inline'; object-src 'none'; base-uri 'none'; form-action 'self'; frame-ancestors 'none'",
-        'X-Content-Type-Options' => 'nosniff',
-        'X-Frame-Options' => 'DENY',
-        'Referrer-Policy' => 'same-origin',
-        'Permissions-Policy' => 'camera=(), microphone=(), geolocation=()',
-        'Cross-Origin-Opener-Policy' => 'same-origin',
-        'Cross-Origin-Resource-Policy' => 'same-origin',
-        'Cache-Control' => 'no-store, private',
-    ];
-
     private const A_YEAR = 'max-age=31536000';
 
     /** @param  Closure(Request): Response  $next */
     public function handle(Request $request, Closure $next): Response
     {
         $response = $next($request);
-        $response->headers->add(self::HEADERS);
+        $response->headers->add(SafeHeaders::ALL);
         if ($request->isSecure()) {
             $response->headers->set('Strict-Transport-Security', self::A_YEAR);
         }

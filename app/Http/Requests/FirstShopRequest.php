@@ -2,8 +2,8 @@
 
 namespace App\Http\Requests;
 
-use App\Security\Credentials;
-use App\Security\PasswordRule;
+use App\Identity\Credentials;
+use App\Identity\PasswordRule;
 use DateTimeZone;
 use Illuminate\Foundation\Http\FormRequest;
 use Illuminate\Support\Facades\Validator;

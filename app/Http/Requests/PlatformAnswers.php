@@ -3,7 +3,7 @@
 namespace App\Http\Requests;
 
 use Illuminate\Validation\Rule;
-use Pebblerun\Core\Catalog\Platform\Aspiration;
+use Pebblerun\Core\Catalog\Cars\Aspiration;
 use Pebblerun\Core\Physics\Driveline\Drive;
 use Pebblerun\Core\Physics\Driveline\Gearbox;
 

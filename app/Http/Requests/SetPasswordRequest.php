@@ -2,7 +2,7 @@
 
 namespace App\Http\Requests;
 
-use App\Security\PasswordRule;
+use App\Identity\PasswordRule;
 
 final class SetPasswordRequest extends ConfirmedRequest
 {

@@ -2,10 +2,10 @@
 
 namespace App\Http\Requests;
 
+use App\Identity\Audit;
+use App\Identity\Credentials;
 use App\Models\User;
-use App\Security\Audit;
 use App\Security\AuditEvent;
-use App\Security\Credentials;
 use App\Security\NamedShop;
 use App\Security\Tries;
 use Illuminate\Foundation\Http\FormRequest;

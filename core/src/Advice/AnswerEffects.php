@@ -2,7 +2,7 @@
 
 namespace Pebblerun\Core\Advice;
 
-use Pebblerun\Core\Catalog\Platform\CarUse;
+use Pebblerun\Core\Catalog\Cars\CarUse;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Job\Brief\Risk;

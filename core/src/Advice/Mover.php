@@ -2,7 +2,7 @@
 
 namespace Pebblerun\Core\Advice;
 
-use Pebblerun\Core\Catalog\Parts\MapKind;
+use Pebblerun\Core\Catalog\Conditions\MapKind;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Shop\Fuel;
 

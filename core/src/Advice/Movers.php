@@ -3,8 +3,8 @@
 namespace Pebblerun\Core\Advice;
 
 use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Catalog\Conditions\MapKind;
 use Pebblerun\Core\Catalog\Limits\Quantity;
-use Pebblerun\Core\Catalog\Parts\MapKind;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Evaluator;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;

@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Advice;
 
+use Pebblerun\Core\Catalog\Cars\CarUse;
 use Pebblerun\Core\Catalog\Conditions\CarHas;
 use Pebblerun\Core\Catalog\Conditions\CarIs;
 use Pebblerun\Core\Catalog\Conditions\Situation;
@@ -9,7 +10,6 @@ use Pebblerun\Core\Catalog\Conditions\Term;
 use Pebblerun\Core\Catalog\Conditions\YearIn;
 use Pebblerun\Core\Catalog\Parts\Need;
 use Pebblerun\Core\Catalog\Parts\Part;
-use Pebblerun\Core\Catalog\Platform\CarUse;
 use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Evaluation\Evaluator;
 use Pebblerun\Core\Evaluation\Findings\Finding;

@@ -6,6 +6,7 @@ use Pebblerun\Core\Catalog\Catalog;
 use Pebblerun\Core\Catalog\Conditions\All;
 use Pebblerun\Core\Catalog\Conditions\Any;
 use Pebblerun\Core\Catalog\Conditions\Condition;
+use Pebblerun\Core\Catalog\Conditions\FittedPart;
 use Pebblerun\Core\Catalog\Conditions\Situation;
 use Pebblerun\Core\Catalog\Conditions\Term;
 use Pebblerun\Core\Catalog\Parts\Need;
@@ -132,7 +133,7 @@ final readonly class RequirementResolver
             }
         }
         $then = $now->with($part);
-        foreach ([$part, ...array_values($then->fitted)] as $one) {
+        foreach (array_filter([$part, ...array_values($then->fitted)], fn (FittedPart $one): bool => $one instanceof Part) as $one) {
             foreach ($one->conflicts as $need) {
                 if ($need->appliesIn($then) && $need->that->holds($then) && ! $need->that->holds($now)) {
                     return false;

@@ -2,13 +2,12 @@
 
 namespace Pebblerun\Core\Advice;
 
-use Pebblerun\Core\Catalog\Platform\Car;
-use Pebblerun\Core\Catalog\Platform\CarUse;
-use Pebblerun\Core\Catalog\Platform\Ceiling;
+use Pebblerun\Core\Catalog\Cars\Car;
+use Pebblerun\Core\Catalog\Cars\CarUse;
+use Pebblerun\Core\Catalog\Limits\Ceiling;
 use Pebblerun\Core\Evaluation\Baseline\BaselineDoubt;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Findings\Belief;
-use Pebblerun\Core\Evaluation\Findings\EngineLoad;
 use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Findings\FindingKind;
 use Pebblerun\Core\Evaluation\KnownCar;

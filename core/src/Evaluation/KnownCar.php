@@ -2,9 +2,9 @@
 
 namespace Pebblerun\Core\Evaluation;
 
+use Pebblerun\Core\Catalog\Cars\Car;
 use Pebblerun\Core\Catalog\Catalog;
 use Pebblerun\Core\Catalog\Parts\Part;
-use Pebblerun\Core\Catalog\Platform\Car;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Evaluation\Model\Build;

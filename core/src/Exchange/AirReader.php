@@ -7,6 +7,7 @@ use Pebblerun\Core\Physics\Air\ChargePath;
 use Pebblerun\Core\Physics\Air\Compressor;
 use Pebblerun\Core\Physics\Air\Cooler;
 use Pebblerun\Core\Physics\Air\CoolerCore;
+use Pebblerun\Core\Physics\Air\CoolerKind;
 
 /** Reads compressors and coolers. */
 final class AirReader
@@ -36,7 +37,7 @@ final class AirReader
     {
         $core = $node->maybe('core');
         if ($core !== null && ! $node->has('effectiveness')) {
-            return self::core($core)->cooler(self::loss($node->maybe('loss_kpa')));
+            return Cooler::of(self::core($core), self::loss($node->maybe('loss_kpa')));
         }
 
         return new Cooler(
@@ -52,7 +53,7 @@ final class AirReader
             $volume *= 1e-3 * $node->get($side)->number();
         }
 
-        return new CoolerCore($node->get('kind')->keyword('tube-and-fin', 'bar-and-plate', 'water'), $volume);
+        return new CoolerCore($node->get('kind')->enum(CoolerKind::class), $volume);
     }
 
     /** @return ?float Pa */

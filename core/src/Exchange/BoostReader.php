@@ -2,7 +2,7 @@
 
 namespace Pebblerun\Core\Exchange;
 
-use Pebblerun\Core\Catalog\Parts\Boost;
+use Pebblerun\Core\Catalog\Platform\Boost;
 use Pebblerun\Core\Units\Range;
 use Pebblerun\Core\Units\UnitSystem;
 

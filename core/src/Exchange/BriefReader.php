@@ -2,12 +2,12 @@
 
 namespace Pebblerun\Core\Exchange;
 
+use Pebblerun\Core\Catalog\Cars\Car;
+use Pebblerun\Core\Catalog\Cars\CarUse;
+use Pebblerun\Core\Catalog\Cars\Tyres;
+use Pebblerun\Core\Catalog\Cars\Variant;
 use Pebblerun\Core\Catalog\Parts\SoundLevel;
-use Pebblerun\Core\Catalog\Platform\Car;
-use Pebblerun\Core\Catalog\Platform\CarUse;
 use Pebblerun\Core\Catalog\Platform\Platform;
-use Pebblerun\Core\Catalog\Platform\Tyres;
-use Pebblerun\Core\Catalog\Platform\Variant;
 use Pebblerun\Core\Catalog\Shop\Shop;
 use Pebblerun\Core\Job\Brief\AsReceived;
 use Pebblerun\Core\Job\Brief\Brief;

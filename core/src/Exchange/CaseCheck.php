@@ -4,8 +4,8 @@ namespace Pebblerun\Core\Exchange;
 
 use Pebblerun\Core\Catalog\Catalog;
 use Pebblerun\Core\Catalog\Conditions\CarIs;
+use Pebblerun\Core\Catalog\Conditions\FittedPart;
 use Pebblerun\Core\Catalog\Conditions\Situation;
-use Pebblerun\Core\Catalog\Conditions\Situations;
 use Pebblerun\Core\Catalog\Conditions\YearIn;
 use Pebblerun\Core\Catalog\Parts\AmbiguousCase;
 use Pebblerun\Core\Catalog\Parts\CaseSelector;
@@ -88,7 +88,7 @@ final readonly class CaseCheck
 
     private function told(Part $part, Situation $situation): string
     {
-        $others = array_unique(array_map(fn (Part $other): string => "\"{$other->name}\"", array_filter($situation->fitted, fn (Part $other): bool => $other !== $part)));
+        $others = array_unique(array_map(fn (Part $other): string => "\"{$other->name}\"", array_filter($situation->fitted, fn (FittedPart $other): bool => $other instanceof Part && $other !== $part)));
 
         return "on {$situation->fuel->name}".($others === [] ? '' : ' with '.implode(' and ', $others)).self::car($part, $situation);
     }

@@ -2,6 +2,8 @@
 
 namespace Pebblerun\Core\Exchange;
 
+use Pebblerun\Core\Catalog\Cars\CarFact;
+use Pebblerun\Core\Catalog\Cars\CarMeasure;
 use Pebblerun\Core\Catalog\Conditions\All;
 use Pebblerun\Core\Catalog\Conditions\Any;
 use Pebblerun\Core\Catalog\Conditions\CarHas;
@@ -9,15 +11,13 @@ use Pebblerun\Core\Catalog\Conditions\CarIs;
 use Pebblerun\Core\Catalog\Conditions\Condition;
 use Pebblerun\Core\Catalog\Conditions\EthanolAtLeast;
 use Pebblerun\Core\Catalog\Conditions\MapIs;
+use Pebblerun\Core\Catalog\Conditions\MapKind;
 use Pebblerun\Core\Catalog\Conditions\None;
 use Pebblerun\Core\Catalog\Conditions\OctaneAtLeast;
 use Pebblerun\Core\Catalog\Conditions\PartFitted;
 use Pebblerun\Core\Catalog\Conditions\SlotIs;
 use Pebblerun\Core\Catalog\Conditions\TagFitted;
 use Pebblerun\Core\Catalog\Conditions\YearIn;
-use Pebblerun\Core\Catalog\Parts\MapKind;
-use Pebblerun\Core\Catalog\Platform\CarFact;
-use Pebblerun\Core\Catalog\Platform\CarMeasure;
 
 /** Reads the condition language. */
 final class ConditionReader

@@ -2,11 +2,11 @@
 
 namespace Pebblerun\Core\Exchange;
 
+use Pebblerun\Core\Catalog\Conditions\MapKind;
 use Pebblerun\Core\Catalog\Evidence;
+use Pebblerun\Core\Catalog\Limits\Ceiling;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Limits\Quantity;
-use Pebblerun\Core\Catalog\Parts\MapKind;
-use Pebblerun\Core\Catalog\Platform\Ceiling;
 use Pebblerun\Core\Units\UnitSystem;
 
 /** Reads limits and ceilings. */

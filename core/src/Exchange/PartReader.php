@@ -2,10 +2,13 @@
 
 namespace Pebblerun\Core\Exchange;
 
+use Pebblerun\Core\Catalog\Cars\CarFact;
 use Pebblerun\Core\Catalog\Conditions\Any;
 use Pebblerun\Core\Catalog\Conditions\CarIs;
+use Pebblerun\Core\Catalog\Conditions\MapKind;
 use Pebblerun\Core\Catalog\Conditions\YearIn;
 use Pebblerun\Core\Catalog\Evidence;
+use Pebblerun\Core\Catalog\Limits\Ceiling;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Parts\AddedPower;
 use Pebblerun\Core\Catalog\Parts\Caution;
@@ -14,7 +17,6 @@ use Pebblerun\Core\Catalog\Parts\Fastener;
 use Pebblerun\Core\Catalog\Parts\GainAnchor;
 use Pebblerun\Core\Catalog\Parts\GainCase;
 use Pebblerun\Core\Catalog\Parts\Gasket;
-use Pebblerun\Core\Catalog\Parts\MapKind;
 use Pebblerun\Core\Catalog\Parts\MapTraits;
 use Pebblerun\Core\Catalog\Parts\MovedPeaks;
 use Pebblerun\Core\Catalog\Parts\Need;
@@ -27,8 +29,6 @@ use Pebblerun\Core\Catalog\Parts\Retired;
 use Pebblerun\Core\Catalog\Parts\Sound;
 use Pebblerun\Core\Catalog\Parts\SoundLevel;
 use Pebblerun\Core\Catalog\Parts\Workshop;
-use Pebblerun\Core\Catalog\Platform\CarFact;
-use Pebblerun\Core\Catalog\Platform\Ceiling;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Catalog\Shop\Shop;
 use Pebblerun\Core\Physics\Driveline\Gearbox;

@@ -2,20 +2,20 @@
 
 namespace Pebblerun\Core\Exchange;
 
+use Pebblerun\Core\Catalog\Cars\Aspiration;
+use Pebblerun\Core\Catalog\Cars\Variant;
 use Pebblerun\Core\Catalog\Conditions\EthanolAtLeast;
 use Pebblerun\Core\Catalog\Conditions\OctaneAtLeast;
 use Pebblerun\Core\Catalog\Conditions\Situation;
 use Pebblerun\Core\Catalog\Conditions\Term;
+use Pebblerun\Core\Catalog\Limits\Ceiling;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Platform\AirRole;
-use Pebblerun\Core\Catalog\Platform\Aspiration;
 use Pebblerun\Core\Catalog\Platform\BaselineSource;
-use Pebblerun\Core\Catalog\Platform\Ceiling;
 use Pebblerun\Core\Catalog\Platform\Combustion;
 use Pebblerun\Core\Catalog\Platform\Family;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Catalog\Platform\Slot;
-use Pebblerun\Core\Catalog\Platform\Variant;
 use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Physics\Driveline\Drive;
 use Pebblerun\Core\Physics\Driveline\Gearbox;

@@ -2,11 +2,11 @@
 
 namespace Pebblerun\Core\Exchange;
 
+use Pebblerun\Core\Catalog\Cars\Aspiration;
+use Pebblerun\Core\Catalog\Cars\Car;
+use Pebblerun\Core\Catalog\Cars\CarUse;
+use Pebblerun\Core\Catalog\Cars\Variant;
 use Pebblerun\Core\Catalog\Conditions\Situation;
-use Pebblerun\Core\Catalog\Platform\Aspiration;
-use Pebblerun\Core\Catalog\Platform\Car;
-use Pebblerun\Core\Catalog\Platform\CarUse;
-use Pebblerun\Core\Catalog\Platform\Variant;
 use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Physics\Driveline\Drive;
 use Pebblerun\Core\Physics\Driveline\Gearbox;

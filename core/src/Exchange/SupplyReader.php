@@ -3,7 +3,7 @@
 namespace Pebblerun\Core\Exchange;
 
 use Pebblerun\Core\Catalog\Evidence;
-use Pebblerun\Core\Catalog\Platform\FuelComponent;
+use Pebblerun\Core\Catalog\Limits\FuelComponent;
 use Pebblerun\Core\Physics\Fuel\CamPump;
 use Pebblerun\Core\Physics\Fuel\DirectInjectors;
 use Pebblerun\Core\Physics\Fuel\FeedPump;

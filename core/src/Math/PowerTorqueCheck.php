@@ -2,9 +2,9 @@
 
 namespace Pebblerun\Core\Math;
 
-use Pebblerun\Core\Units\Power;
+use Pebblerun\Core\Units\PowerUnit;
 use Pebblerun\Core\Units\Rpm;
-use Pebblerun\Core\Units\Torque;
+use Pebblerun\Core\Units\TorqueUnit;
 
 /** Power and torque of one run must agree, P = T·ω, or a unit or a column is wrong. */
 final class PowerTorqueCheck
@@ -31,10 +31,10 @@ final class PowerTorqueCheck
     private static function likelyMistake(float $ratio): ?string
     {
         $mistakes = [
-            'the torque is in N·m though the file says lb-ft' => 1.0 / Torque::LB_FT,
-            'the torque is in lb-ft though the file says N·m' => Torque::LB_FT,
-            'the power is in kW though the file says hp' => Power::HP / 1000.0,
-            'the power is in hp though the file says kW' => 1000.0 / Power::HP,
+            'the torque is in N·m though the file says lb-ft' => 1.0 / TorqueUnit::LB_FT,
+            'the torque is in lb-ft though the file says N·m' => TorqueUnit::LB_FT,
+            'the power is in kW though the file says hp' => PowerUnit::HP / 1000.0,
+            'the power is in hp though the file says kW' => 1000.0 / PowerUnit::HP,
         ];
         $distance = array_map(fn (float $factor): float => abs($ratio / $factor - 1.0), $mistakes);
         asort($distance);

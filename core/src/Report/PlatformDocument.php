@@ -2,10 +2,10 @@
 
 namespace Pebblerun\Core\Report;
 
+use Pebblerun\Core\Advice\EngineLoad;
 use Pebblerun\Core\Catalog\Conditions\Condition;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Evaluation\Estimate;
-use Pebblerun\Core\Evaluation\Findings\EngineLoad;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Report\Words\ConditionWords;
 use Pebblerun\Core\Report\Words\FrameWords;

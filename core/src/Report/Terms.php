@@ -3,13 +3,13 @@
 namespace Pebblerun\Core\Report;
 
 use Pebblerun\Core\Advice\NextStep;
+use Pebblerun\Core\Catalog\Cars\Tyres;
+use Pebblerun\Core\Catalog\Conditions\MapKind;
 use Pebblerun\Core\Catalog\Evidence;
 use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Catalog\Parts\Caution;
-use Pebblerun\Core\Catalog\Parts\MapKind;
 use Pebblerun\Core\Catalog\Parts\Sound;
 use Pebblerun\Core\Catalog\Parts\SoundLevel;
-use Pebblerun\Core\Catalog\Platform\Tyres;
 use Pebblerun\Core\Evaluation\Limits\Status;
 use Pebblerun\Core\Job\Brief\HealthCheck;
 use Pebblerun\Core\Job\Brief\Question;

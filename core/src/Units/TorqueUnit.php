@@ -4,6 +4,9 @@ namespace Pebblerun\Core\Units;
 
 enum TorqueUnit: string
 {
+    /** N·m of a pound-foot. */
+    public const LB_FT = 1.3558179483;
+
     /** 252 lb-ft = 341.67 N·m. */
     case LbFt = 'lb-ft';
     /** 340 Nm = 340 N·m. */
@@ -12,7 +15,7 @@ enum TorqueUnit: string
     public function newtonMetres(): float
     {
         return match ($this) {
-            self::LbFt => Torque::LB_FT,
+            self::LbFt => self::LB_FT,
             self::Nm => 1.0,
         };
     }

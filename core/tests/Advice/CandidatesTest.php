@@ -4,7 +4,7 @@ namespace Pebblerun\Core\Tests\Advice;
 
 use Pebblerun\Core\Advice\Candidate;
 use Pebblerun\Core\Advice\Candidates;
-use Pebblerun\Core\Catalog\Platform\Ceiling;
+use Pebblerun\Core\Catalog\Limits\Ceiling;
 use Pebblerun\Core\Evaluation\Engine\CeilingCost;
 use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Job\Plan\Stage;

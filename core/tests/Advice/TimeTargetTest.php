@@ -15,7 +15,7 @@ use Pebblerun\Core\Report\UnitFormatter;
 use Pebblerun\Core\Report\Words\FixWords;
 use Pebblerun\Core\Tests\Exchange\SmallBundle;
 use Pebblerun\Core\Units\MassUnit;
-use Pebblerun\Core\Units\Power;
+use Pebblerun\Core\Units\PowerUnit;
 use Pebblerun\Core\Units\UnitSystem;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
@@ -59,8 +59,8 @@ final class TimeTargetTest extends TestCase
     public function test_the_time_asks_what_the_rule_says_of_the_car_as_it_is_then(array $effects, float $whp): void
     {
         $estimate = SmallBundle::estimate(self::document($effects, true));
-        self::assertEqualsWithDelta($whp, $estimate->target(1) / Power::HP, 0.05);
-        self::assertEqualsWithDelta(2976.24 * (5.825 / 13.4) ** 3 * 0.86, $estimate->target(0) / Power::HP, 0.05, 'the car as received has none of it');
+        self::assertEqualsWithDelta($whp, $estimate->target(1) / PowerUnit::HP, 0.05);
+        self::assertEqualsWithDelta(2976.24 * (5.825 / 13.4) ** 3 * 0.86, $estimate->target(0) / PowerUnit::HP, 0.05, 'the car as received has none of it');
         $power = $estimate->last()->power;
         self::assertSame($estimate->isShort(), $power->p50 < $estimate->target(1));
     }
@@ -118,7 +118,7 @@ final class TimeTargetTest extends TestCase
         $document['parts'] = array_map(fn (array $part): array => array_diff_key($part, ['requires' => 0, 'recommends' => 0]), $document['parts']);
         $peak = SmallBundle::estimate($document)->reached()->p50;
         // Two whp short of what is asked.
-        $document['brief']['target']['quarter_mile'] = 5.825 * (2976.24 * 0.86 / ($peak / Power::HP + 2.0)) ** (1 / 3);
+        $document['brief']['target']['quarter_mile'] = 5.825 * (2976.24 * 0.86 / ($peak / PowerUnit::HP + 2.0)) ** (1 / 3);
         $opened = BundleReader::read($document);
         $fixes = (new Fixes(Estimate::of($opened->bundle), $document['plan'], $opened->plan(...)))->of(VerdictSubject::Target);
         $words = array_map(fn (Fix $fix): string => (new FixWords(UnitFormatter::for($opened->bundle, new UnitSystem)))->of($fix->message), $fixes);

@@ -3,10 +3,10 @@
 namespace Pebblerun\Core\Tests\Catalog;
 
 use Pebblerun\Core\Catalog\Evidence;
-use Pebblerun\Core\Catalog\Parts\Boost;
 use Pebblerun\Core\Catalog\Parts\EthanolLadder;
 use Pebblerun\Core\Catalog\Parts\GainCase;
 use Pebblerun\Core\Catalog\Parts\ReferenceBuild;
+use Pebblerun\Core\Catalog\Platform\Boost;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Exchange\InvalidBundle;

@@ -8,7 +8,7 @@ use Pebblerun\Core\Evaluation\Engine\DrawnCurves;
 use Pebblerun\Core\Evaluation\Engine\SampleSpeeds;
 use Pebblerun\Core\Evaluation\Engine\SpeedGrid;
 use Pebblerun\Core\Tests\Exchange\SmallBundle;
-use Pebblerun\Core\Units\Power;
+use Pebblerun\Core\Units\PowerUnit;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -55,9 +55,9 @@ final class CacheTest extends TestCase
         $document = SmallBundle::with('platform.ceilings', [$flow(215, 'stock'), $flow(225, 'upgraded')]);
         $document['plan']['stages'][1]['changes'] = [['fit' => 'pipe']];
         $estimate = SmallBundle::estimate($document);
-        self::assertEqualsWithDelta(215.0 * Power::HP, $estimate->results[1]->likely->peakPower()->value, 1.0);
-        self::assertEqualsWithDelta(225.0 * Power::HP, $estimate->results[2]->likely->peakPower()->value, 1.0);
-        self::assertEqualsWithDelta(225.0 * Power::HP, $estimate->results[2]->power->p50, 1.0);
+        self::assertEqualsWithDelta(215.0 * PowerUnit::HP, $estimate->results[1]->likely->peakPower()->value, 1.0);
+        self::assertEqualsWithDelta(225.0 * PowerUnit::HP, $estimate->results[2]->likely->peakPower()->value, 1.0);
+        self::assertEqualsWithDelta(225.0 * PowerUnit::HP, $estimate->results[2]->power->p50, 1.0);
     }
 
     public function test_places_are_about_every_peak_and_where_they_are_wanted(): void

@@ -2,9 +2,9 @@
 
 namespace Pebblerun\Core\Tests\Evaluation;
 
+use Pebblerun\Core\Advice\EngineLoad;
 use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Evaluation\Findings\Belief;
-use Pebblerun\Core\Evaluation\Findings\EngineLoad;
 use Pebblerun\Core\Physics\Driveline\Loss;
 use Pebblerun\Core\Tests\Lyre;
 use Pebblerun\Core\Units\Range;

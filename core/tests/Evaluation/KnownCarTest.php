@@ -11,7 +11,7 @@ use Pebblerun\Core\Evaluation\Model\Doubt;
 use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Job\Bundle;
 use Pebblerun\Core\Tests\Exchange\SmallBundle;
-use Pebblerun\Core\Units\Torque;
+use Pebblerun\Core\Units\TorqueUnit;
 use PHPUnit\Framework\TestCase;
 
 /** Where estimates start from: the car as received, or as it was measured later. */
@@ -27,7 +27,7 @@ final class KnownCarTest extends TestCase
         $document = SmallBundle::with('platform.ceilings', []);
         $document['shop']['dyno_factors'] = [['dyno' => 'hub', 'factor' => [0.9, 0.94, 0.98]]];
         $likely = SmallBundle::estimate($document)->results[1]->likely;
-        $points = array_map(fn (float $rpm): array => ['rpm' => $rpm, 'torque' => $share * $likely->torqueAt($rpm) / Torque::LB_FT], $likely->rpms());
+        $points = array_map(fn (float $rpm): array => ['rpm' => $rpm, 'torque' => $share * $likely->torqueAt($rpm) / TorqueUnit::LB_FT], $likely->rpms());
         $document['plan']['stages'][0]['measured'] = ['points' => $points, 'of' => ['parts' => ['map', 'filter'], 'fuel' => 'pump'], ...$more];
 
         return BundleReader::read($document)->bundle;

@@ -2,9 +2,9 @@
 
 namespace Pebblerun\Core\Tests\Evaluation;
 
+use Pebblerun\Core\Catalog\Limits\Ceiling;
 use Pebblerun\Core\Catalog\Parts\AddedPower;
 use Pebblerun\Core\Catalog\Parts\Effects;
-use Pebblerun\Core\Catalog\Platform\Ceiling;
 use Pebblerun\Core\Job\Plan\Stacking;
 use Pebblerun\Core\Tests\Lyre;
 use Pebblerun\Core\Units\Range;

@@ -5,7 +5,7 @@ namespace Pebblerun\Core\Tests\Exchange;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Exchange\InvalidBundle;
-use Pebblerun\Core\Units\Power;
+use Pebblerun\Core\Units\PowerUnit;
 use PHPUnit\Framework\Attributes\DataProvider;
 use PHPUnit\Framework\TestCase;
 
@@ -43,7 +43,7 @@ final class ModelYearTest extends TestCase
     {
         $estimate = SmallBundle::estimate(self::unmeasured($year, [self::MILDER]));
         self::assertEqualsWithDelta($torque * 1.3558179483, $estimate->bundle->catalog->platform->baseline->torqueAt(5800.0), 0.01);
-        self::assertEqualsWithDelta($estimate->bundle->catalog->platform->baseline->peakPower()->value / Power::HP, self::received($estimate), 0.01);
+        self::assertEqualsWithDelta($estimate->bundle->catalog->platform->baseline->peakPower()->value / PowerUnit::HP, self::received($estimate), 0.01);
         self::assertEqualsWithDelta($torque * 5800 / 5252.113, self::received($estimate), 1.0);
         self::assertSame($limit, $estimate->bundle->catalog->platform->revLimit);
     }
@@ -58,7 +58,7 @@ final class ModelYearTest extends TestCase
     /** whp of the car as it came in */
     private static function received(Estimate $estimate): float
     {
-        return $estimate->results[0]->likely->peakPower()->value / Power::HP;
+        return $estimate->results[0]->likely->peakPower()->value / PowerUnit::HP;
     }
 
     /** @return iterable<string, array{list<mixed>, string}> */

@@ -7,7 +7,7 @@ use Pebblerun\Core\Evaluation\KnownCar;
 use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Exchange\InvalidBundle;
 use Pebblerun\Core\Report\EstimateDocument;
-use Pebblerun\Core\Units\Power;
+use Pebblerun\Core\Units\PowerUnit;
 use Pebblerun\Core\Units\Rpm;
 use Pebblerun\Core\Units\UnitSystem;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -45,7 +45,7 @@ final class OtherCurveTest extends TestCase
     /** whp at 5800 rpm of the car as it came in, or of a stage */
     private static function received(Estimate $estimate, int $stage = 0): float
     {
-        return $estimate->evaluator->curve($estimate->evaluator->likely($estimate->results[$stage]->model))->torqueAt(5800.0) * 5800.0 * Rpm::OMEGA / Power::HP;
+        return $estimate->evaluator->curve($estimate->evaluator->likely($estimate->results[$stage]->model))->torqueAt(5800.0) * 5800.0 * Rpm::OMEGA / PowerUnit::HP;
     }
 
     public function test_a_car_with_the_other_gearbox_starts_from_that_ones_curve(): void

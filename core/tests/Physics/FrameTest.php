@@ -2,9 +2,9 @@
 
 namespace Pebblerun\Core\Tests\Physics;
 
-use Pebblerun\Core\Catalog\Platform\Aspiration;
-use Pebblerun\Core\Catalog\Platform\Car;
-use Pebblerun\Core\Catalog\Platform\CarUse;
+use Pebblerun\Core\Catalog\Cars\Aspiration;
+use Pebblerun\Core\Catalog\Cars\Car;
+use Pebblerun\Core\Catalog\Cars\CarUse;
 use Pebblerun\Core\Physics\Driveline\Drive;
 use Pebblerun\Core\Physics\Driveline\Gearbox;
 use Pebblerun\Core\Physics\Dyno\Frame;

@@ -7,7 +7,7 @@ use Pebblerun\Core\Exchange\InvalidBundle;
 use Pebblerun\Core\Physics\Road\QuarterMile;
 use Pebblerun\Core\Report\EstimateDocument;
 use Pebblerun\Core\Tests\Exchange\SmallBundle;
-use Pebblerun\Core\Units\Power;
+use Pebblerun\Core\Units\PowerUnit;
 use Pebblerun\Core\Units\UnitSystem;
 use PHPUnit\Framework\TestCase;
 
@@ -17,7 +17,7 @@ final class QuarterMileTest extends TestCase
     /** Source: the method's worked values, 1350 kg and 230 hp. */
     public function test_the_rule_of_thumb_gives_its_worked_value_and_goes_back(): void
     {
-        self::assertEqualsWithDelta(13.68, QuarterMile::seconds(230.0 * Power::HP, 1350.0), 0.005);
+        self::assertEqualsWithDelta(13.68, QuarterMile::seconds(230.0 * PowerUnit::HP, 1350.0), 0.005);
         for ($seconds = 9.0; $seconds < 20.0; $seconds += 0.5) {
             self::assertEqualsWithDelta($seconds, QuarterMile::seconds(QuarterMile::power($seconds, 1500.0), 1500.0), 1e-9);
         }

@@ -2,8 +2,8 @@
 
 namespace Pebblerun\Core\Advice\Library;
 
+use Pebblerun\Core\Catalog\Limits\FuelComponent;
 use Pebblerun\Core\Catalog\Limits\Limit;
-use Pebblerun\Core\Catalog\Platform\FuelComponent;
 use Pebblerun\Core\Physics\Air\Cooler;
 
 /** What a part's figures come to, or what they leave as it is. */

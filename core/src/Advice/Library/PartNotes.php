@@ -2,10 +2,10 @@
 
 namespace Pebblerun\Core\Advice\Library;
 
+use Pebblerun\Core\Catalog\Limits\FuelComponent;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Catalog\Parts\Part;
-use Pebblerun\Core\Catalog\Platform\FuelComponent;
 use Pebblerun\Core\Catalog\Platform\Platform;
 
 /** What whoever writes a part down is told of it: what its figures come to, and what of the stock car stays though the part takes its slot. */

@@ -2,11 +2,11 @@
 
 namespace Pebblerun\Core\Advice\Library;
 
+use Pebblerun\Core\Advice\EngineLoad;
 use Pebblerun\Core\Catalog\Conditions\EthanolAtLeast;
 use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Findings\Belief;
-use Pebblerun\Core\Evaluation\Findings\EngineLoad;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Evaluation\Limits\Status;
 

@@ -2,8 +2,7 @@
 
 namespace Pebblerun\Core\Catalog\Conditions;
 
-use Pebblerun\Core\Catalog\Catalog;
-use Pebblerun\Core\Catalog\Platform\CarMeasure;
+use Pebblerun\Core\Catalog\Cars\CarMeasure;
 
 /** A figure of the car: {"lift": {"at_least": 40}} in mm, {"mass": {"at_least": 1800}} in kg. What nobody knows is not reached. */
 final readonly class CarHas implements Term
@@ -17,7 +16,7 @@ final readonly class CarHas implements Term
         return $situation->car->measure($this->measure) >= $this->least && $situation->car->measure($this->measure) !== null;
     }
 
-    public function reachable(Catalog $catalog): bool
+    public function reachable(Choices $choices): bool
     {
         return true;
     }

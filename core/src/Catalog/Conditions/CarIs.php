@@ -2,9 +2,7 @@
 
 namespace Pebblerun\Core\Catalog\Conditions;
 
-use Pebblerun\Core\Catalog\Catalog;
-use Pebblerun\Core\Catalog\Platform\CarFact;
-use Pebblerun\Core\Catalog\Platform\Variant;
+use Pebblerun\Core\Catalog\Cars\CarFact;
 
 /** A fact of the car or its use: {"gearbox": "manual"}, {"use": "track"}, {"aspiration": "turbo"}, {"drive": "front"}, {"variant": "no-filter"}, {"tyres": "semi-slick"} */
 final readonly class CarIs implements Term
@@ -19,8 +17,8 @@ final readonly class CarIs implements Term
     }
 
     /** The car is what it is: any declared fact is possible, and any variant that the platform has. */
-    public function reachable(Catalog $catalog): bool
+    public function reachable(Choices $choices): bool
     {
-        return $this->fact !== CarFact::Variant || in_array($this->value, array_map(fn (Variant $variant): string => $variant->key, $catalog->platform->variants), true);
+        return $this->fact !== CarFact::Variant || $choices->hasVariant($this->value);
     }
 }

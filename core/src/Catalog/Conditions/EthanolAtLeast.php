@@ -2,7 +2,7 @@
 
 namespace Pebblerun\Core\Catalog\Conditions;
 
-use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Catalog\Shop\Fuel;
 
 /** {"ethanol": {"at_least": 30}} – percent by volume, of the fuel's likely content */
 final readonly class EthanolAtLeast implements Term
@@ -16,14 +16,8 @@ final readonly class EthanolAtLeast implements Term
         return $situation->fuel->ethanol->likely >= $this->percent;
     }
 
-    public function reachable(Catalog $catalog): bool
+    public function reachable(Choices $choices): bool
     {
-        foreach ($catalog->fuels as $fuel) {
-            if ($fuel->ethanol->likely >= $this->percent) {
-                return true;
-            }
-        }
-
-        return false;
+        return $choices->hasFuel(fn (Fuel $fuel): bool => $fuel->ethanol->likely >= $this->percent);
     }
 }

@@ -2,10 +2,6 @@
 
 namespace Pebblerun\Core\Catalog\Conditions;
 
-use Pebblerun\Core\Catalog\Catalog;
-use Pebblerun\Core\Catalog\Parts\MapKind;
-use Pebblerun\Core\Catalog\Parts\Part;
-
 /** {"map": ["remote", "dyno"]} */
 final readonly class MapIs implements Term
 {
@@ -19,8 +15,8 @@ final readonly class MapIs implements Term
         return in_array($situation->mapKind(), $this->kinds, true);
     }
 
-    public function reachable(Catalog $catalog): bool
+    public function reachable(Choices $choices): bool
     {
-        return array_filter($catalog->parts->all(), fn (Part $part): bool => $part->map !== null && in_array($part->map->kind, $this->kinds, true)) !== [];
+        return $choices->hasMap($this->kinds);
     }
 }

@@ -2,7 +2,7 @@
 
 namespace Pebblerun\Core\Catalog\Conditions;
 
-use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Catalog\Shop\Fuel;
 
 /** {"octane": {"at_least": 98}} – RON */
 final readonly class OctaneAtLeast implements Term
@@ -16,14 +16,8 @@ final readonly class OctaneAtLeast implements Term
         return $situation->fuel->octane >= $this->octane;
     }
 
-    public function reachable(Catalog $catalog): bool
+    public function reachable(Choices $choices): bool
     {
-        foreach ($catalog->fuels as $fuel) {
-            if ($fuel->octane >= $this->octane) {
-                return true;
-            }
-        }
-
-        return false;
+        return $choices->hasFuel(fn (Fuel $fuel): bool => $fuel->octane >= $this->octane);
     }
 }

@@ -2,8 +2,6 @@
 
 namespace Pebblerun\Core\Catalog\Conditions;
 
-use Pebblerun\Core\Catalog\Catalog;
-
 /** {"part": "kolvane-front-cooler"} */
 final readonly class PartFitted implements Term
 {
@@ -16,8 +14,8 @@ final readonly class PartFitted implements Term
         return $situation->hasPart($this->key);
     }
 
-    public function reachable(Catalog $catalog): bool
+    public function reachable(Choices $choices): bool
     {
-        return isset($catalog->parts[$this->key]);
+        return $choices->hasPart($this->key);
     }
 }

@@ -2,16 +2,14 @@
 
 namespace Pebblerun\Core\Catalog\Conditions;
 
-use Pebblerun\Core\Catalog\Parts\MapKind;
-use Pebblerun\Core\Catalog\Parts\Part;
-use Pebblerun\Core\Catalog\Platform\Car;
+use Pebblerun\Core\Catalog\Cars\Car;
 use Pebblerun\Core\Catalog\Shop\Fuel;
 
 /** What conditions look at: what is fitted, the fuel, the map and the car. */
 final readonly class Situation
 {
     /** The map that is fitted; null for the factory's. */
-    public ?Part $map;
+    public ?FittedPart $map;
 
     /** @var array<string, true> keys of what is fitted, a kit's contents among them */
     private array $keys;
@@ -19,20 +17,20 @@ final readonly class Situation
     /** @var array<string, true> */
     private array $tags;
 
-    /** @param  array<string, Part>  $fitted  by slot; slots that are stock are absent */
+    /** @param  array<string, FittedPart>  $fitted  by slot; slots that are stock are absent */
     public function __construct(public Car $car, public array $fitted, public Fuel $fuel)
     {
         $map = null;
         $keys = $tags = [];
         foreach ($fitted as $part) {
-            $keys[$part->key] = true;
-            foreach ($part->contains as $key) {
+            $keys[$part->key()] = true;
+            foreach ($part->contains() as $key) {
                 $keys[$key] = true;
             }
-            foreach ($part->tags as $tag) {
+            foreach ($part->tags() as $tag) {
                 $tags[$tag] = true;
             }
-            $map ??= $part->map === null ? null : $part;
+            $map ??= $part->mapKind() === null ? null : $part;
         }
         $this->map = $map;
         $this->keys = $keys;
@@ -41,7 +39,7 @@ final readonly class Situation
 
     public function mapKind(): ?MapKind
     {
-        return $this->map?->map?->kind;
+        return $this->map?->mapKind();
     }
 
     public function hasPart(string $key): bool
@@ -55,9 +53,9 @@ final readonly class Situation
     }
 
     /** The same with one part more, in place of what stood there. */
-    public function with(Part $part): self
+    public function with(FittedPart $part): self
     {
-        return new self($this->car, array_replace($this->fitted, array_fill_keys($part->slots, $part)), $this->fuel);
+        return new self($this->car, array_replace($this->fitted, array_fill_keys($part->slots(), $part)), $this->fuel);
     }
 
     /** The same on another fuel. */

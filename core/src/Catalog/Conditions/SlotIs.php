@@ -2,8 +2,6 @@
 
 namespace Pebblerun\Core\Catalog\Conditions;
 
-use Pebblerun\Core\Catalog\Catalog;
-
 /** {"slot": "charge-pipe", "is": "upgraded"} */
 final readonly class SlotIs implements Term
 {
@@ -16,8 +14,8 @@ final readonly class SlotIs implements Term
         return isset($situation->fitted[$this->slot]) === $this->upgraded;
     }
 
-    public function reachable(Catalog $catalog): bool
+    public function reachable(Choices $choices): bool
     {
-        return isset($catalog->platform->slots[$this->slot]) && (! $this->upgraded || $catalog->forSlot($this->slot) !== []);
+        return $choices->hasSlot($this->slot) && (! $this->upgraded || $choices->servesSlot($this->slot));
     }
 }

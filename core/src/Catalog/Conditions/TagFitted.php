@@ -2,9 +2,6 @@
 
 namespace Pebblerun\Core\Catalog\Conditions;
 
-use Pebblerun\Core\Catalog\Catalog;
-use Pebblerun\Core\Catalog\Parts\Part;
-
 /** {"tag": "front-mount"} */
 final readonly class TagFitted implements Term
 {
@@ -17,8 +14,8 @@ final readonly class TagFitted implements Term
         return $situation->hasTag($this->tag);
     }
 
-    public function reachable(Catalog $catalog): bool
+    public function reachable(Choices $choices): bool
     {
-        return array_filter($catalog->parts->all(), fn (Part $part): bool => in_array($this->tag, $part->tags, true)) !== [];
+        return $choices->hasTag($this->tag);
     }
 }

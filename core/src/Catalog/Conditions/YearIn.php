@@ -2,8 +2,6 @@
 
 namespace Pebblerun\Core\Catalog\Conditions;
 
-use Pebblerun\Core\Catalog\Catalog;
-
 /** {"year": {"from": 2019, "to": 2022}} – model years, both included */
 final readonly class YearIn implements Term
 {
@@ -18,8 +16,8 @@ final readonly class YearIn implements Term
         return ($this->from === null || $year >= $this->from) && ($this->to === null || $year <= $this->to);
     }
 
-    public function reachable(Catalog $catalog): bool
+    public function reachable(Choices $choices): bool
     {
-        return ($this->from ?? 0) <= $catalog->platform->lastYear && ($this->to ?? 9999) >= $catalog->platform->firstYear;
+        return $choices->hasYears($this->from, $this->to);
     }
 }

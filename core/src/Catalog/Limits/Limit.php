@@ -3,8 +3,8 @@
 namespace Pebblerun\Core\Catalog\Limits;
 
 use Pebblerun\Core\Catalog\Conditions\Condition;
+use Pebblerun\Core\Catalog\Conditions\MapKind;
 use Pebblerun\Core\Catalog\Evidence;
-use Pebblerun\Core\Catalog\Parts\MapKind;
 
 /** What a component bears: safe and edge values in one quantity. */
 final readonly class Limit

@@ -2,9 +2,9 @@
 
 namespace Pebblerun\Core\Catalog\Parts;
 
+use Pebblerun\Core\Catalog\Limits\Ceiling;
+use Pebblerun\Core\Catalog\Limits\FuelComponent;
 use Pebblerun\Core\Catalog\Limits\Limit;
-use Pebblerun\Core\Catalog\Platform\Ceiling;
-use Pebblerun\Core\Catalog\Platform\FuelComponent;
 use Pebblerun\Core\Physics\Air\Compressor;
 use Pebblerun\Core\Physics\Air\Cooler;
 use Pebblerun\Core\Units\Range;

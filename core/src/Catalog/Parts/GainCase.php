@@ -6,6 +6,7 @@ use Pebblerun\Core\Catalog\Conditions\Condition;
 use Pebblerun\Core\Catalog\Conditions\MapIs;
 use Pebblerun\Core\Catalog\Conditions\Term;
 use Pebblerun\Core\Catalog\Evidence;
+use Pebblerun\Core\Catalog\Platform\Boost;
 use Pebblerun\Core\Physics\Dyno\Frame;
 use Pebblerun\Core\Units\Range;
 

@@ -2,6 +2,9 @@
 
 namespace Pebblerun\Core\Catalog\Parts;
 
+use Pebblerun\Core\Catalog\Conditions\FittedPart;
+use Pebblerun\Core\Catalog\Conditions\MapKind;
+
 /** What makes a part a map. */
 final readonly class MapTraits
 {
@@ -14,8 +17,8 @@ final readonly class MapTraits
      */
     public function __construct(public MapKind $kind, public array $covers, public float $dynoHours, public bool $flex = false, public ?float $ethanol = null, public ?float $revisionHours = null) {}
 
-    public function lists(Part $part): bool
+    public function lists(FittedPart $part): bool
     {
-        return array_intersect($this->covers, [$part->key, ...$part->tags, ...$part->slots]) !== [];
+        return array_intersect($this->covers, [$part->key(), ...$part->tags(), ...$part->slots()]) !== [];
     }
 }

@@ -3,9 +3,11 @@
 namespace Pebblerun\Core\Catalog\Parts;
 
 use LogicException;
+use Pebblerun\Core\Catalog\Conditions\FittedPart;
+use Pebblerun\Core\Catalog\Conditions\MapKind;
 
 /** A part of the catalog, on one platform. */
-final readonly class Part
+final readonly class Part implements FittedPart
 {
     /**
      * @param  non-empty-list<string>  $slots  more than one: a kit
@@ -43,6 +45,31 @@ final readonly class Part
         public ?Sound $sound = null,
         public Workshop $workshop = new Workshop,
     ) {}
+
+    public function key(): string
+    {
+        return $this->key;
+    }
+
+    public function contains(): array
+    {
+        return $this->contains;
+    }
+
+    public function tags(): array
+    {
+        return $this->tags;
+    }
+
+    public function slots(): array
+    {
+        return $this->slots;
+    }
+
+    public function mapKind(): ?MapKind
+    {
+        return $this->map?->kind;
+    }
 
     /** Whether it moves no power by itself: it only carries what others need. */
     public function isSupporting(): bool

@@ -2,8 +2,11 @@
 
 namespace Pebblerun\Core\Catalog\Platform;
 
+use Pebblerun\Core\Catalog\Cars\Aspiration;
+use Pebblerun\Core\Catalog\Cars\Variant;
+use Pebblerun\Core\Catalog\Limits\Ceiling;
+use Pebblerun\Core\Catalog\Limits\FuelComponent;
 use Pebblerun\Core\Catalog\Limits\Limit;
-use Pebblerun\Core\Catalog\Parts\Boost;
 use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Physics\Air\AirSide;
 use Pebblerun\Core\Physics\Driveline\Drive;

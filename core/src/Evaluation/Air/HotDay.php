@@ -3,9 +3,9 @@
 namespace Pebblerun\Core\Evaluation\Air;
 
 use Closure;
+use Pebblerun\Core\Catalog\Limits\Ceiling;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Limits\Quantity;
-use Pebblerun\Core\Catalog\Platform\Ceiling;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Evaluation\Likely;
 use Pebblerun\Core\Evaluation\Model\StageModel;

@@ -2,7 +2,7 @@
 
 namespace Pebblerun\Core\Evaluation\Air;
 
-use Pebblerun\Core\Catalog\Parts\Boost;
+use Pebblerun\Core\Catalog\Platform\Boost;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Physics\Air\Ambient;
 use Pebblerun\Core\Physics\Air\Charge;

@@ -2,8 +2,9 @@
 
 namespace Pebblerun\Core\Evaluation\Baseline;
 
-use Pebblerun\Core\Units\Power;
-use Pebblerun\Core\Units\Torque;
+use Pebblerun\Core\Evaluation\Engine\ExpectedPeaks;
+use Pebblerun\Core\Units\PowerUnit;
+use Pebblerun\Core\Units\TorqueUnit;
 
 /** Peaks that are far from what the platform gives as the car was received, in the shop's frame. */
 final readonly class PeaksOff implements BaselineDoubt
@@ -66,13 +67,13 @@ final readonly class PeaksOff implements BaselineDoubt
     /** @return list<BaselineReason> */
     private static function slips(float $power, float $torque): array
     {
-        $kilowatt = 1000.0 / Power::HP;
+        $kilowatt = 1000.0 / PowerUnit::HP;
 
         $near = array_filter([
             BaselineReason::HorsepowerAsKilowatts->value => self::isNear($power, $kilowatt),
             BaselineReason::KilowattsAsHorsepower->value => self::isNear($power, 1.0 / $kilowatt),
-            BaselineReason::NewtonMetresAsPoundFeet->value => self::isNear($torque, Torque::LB_FT),
-            BaselineReason::PoundFeetAsNewtonMetres->value => self::isNear($torque, 1.0 / Torque::LB_FT),
+            BaselineReason::NewtonMetresAsPoundFeet->value => self::isNear($torque, TorqueUnit::LB_FT),
+            BaselineReason::PoundFeetAsNewtonMetres->value => self::isNear($torque, 1.0 / TorqueUnit::LB_FT),
         ]);
 
         return array_map(BaselineReason::from(...), array_keys($near));

@@ -2,7 +2,7 @@
 
 namespace Pebblerun\Core\Evaluation\Engine;
 
-use Pebblerun\Core\Catalog\Platform\Ceiling;
+use Pebblerun\Core\Catalog\Limits\Ceiling;
 
 /** A ceiling that costs more than half a percent. */
 final readonly class CeilingCost

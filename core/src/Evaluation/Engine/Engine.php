@@ -2,8 +2,8 @@
 
 namespace Pebblerun\Core\Evaluation\Engine;
 
+use Pebblerun\Core\Catalog\Limits\Ceiling;
 use Pebblerun\Core\Catalog\Parts\AddedPower;
-use Pebblerun\Core\Catalog\Platform\Ceiling;
 use Pebblerun\Core\Evaluation\Memo;
 use Pebblerun\Core\Evaluation\Model\Gain;
 use Pebblerun\Core\Evaluation\Model\StageModel;

@@ -2,11 +2,11 @@
 
 namespace Pebblerun\Core\Evaluation\Findings;
 
+use Pebblerun\Core\Catalog\Cars\CarUse;
 use Pebblerun\Core\Catalog\Parts\CaseSelector;
 use Pebblerun\Core\Catalog\Parts\GainCase;
 use Pebblerun\Core\Catalog\Parts\Need;
 use Pebblerun\Core\Catalog\Parts\Part;
-use Pebblerun\Core\Catalog\Platform\CarUse;
 use Pebblerun\Core\Evaluation\Memo;
 use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\Model\FuelMatch;

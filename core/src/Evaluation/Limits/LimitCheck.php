@@ -3,9 +3,9 @@
 namespace Pebblerun\Core\Evaluation\Limits;
 
 use Closure;
+use Pebblerun\Core\Catalog\Conditions\MapKind;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Limits\Quantity;
-use Pebblerun\Core\Catalog\Parts\MapKind;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Evaluation\Engine\CurveQuantity;
 use Pebblerun\Core\Evaluation\Engine\DrawnPeaks;

@@ -2,10 +2,10 @@
 
 namespace Pebblerun\Core\Evaluation\Model;
 
+use Pebblerun\Core\Catalog\Cars\Car;
 use Pebblerun\Core\Catalog\Catalog;
 use Pebblerun\Core\Catalog\Conditions\Situation;
 use Pebblerun\Core\Catalog\Parts\Part;
-use Pebblerun\Core\Catalog\Platform\Car;
 use Pebblerun\Core\Catalog\Platform\Combustion;
 use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Job\Plan\Acceptance;
@@ -22,6 +22,8 @@ final readonly class Build
 
     /** @var list<Part> each part once: the map first, then in gas-path order */
     public array $parts;
+
+    private ?Part $map;
 
     /** What conditions look at. */
     public Situation $situation;
@@ -48,16 +50,18 @@ final readonly class Build
         public array $accepted = [],
     ) {
         $ordered = $parts = [];
+        $map = null;
         foreach ($catalog->platform->slots as $slot => $_) {
             $part = $fitted[$slot] ?? null;
             if ($part !== null) {
                 $ordered[$slot] = $part;
                 $parts[$part->key] = $part;
+                $map ??= $part->map === null ? null : $part;
             }
         }
         $this->fitted = $ordered;
         $this->situation = new Situation($car, $ordered, $fuel);
-        $map = $this->situation->map;
+        $this->map = $map;
         if ($map !== null) {
             unset($parts[$map->key]);
             array_unshift($parts, $map);
@@ -82,7 +86,7 @@ final readonly class Build
 
     public function map(): ?Part
     {
-        return $this->situation->map;
+        return $this->map;
     }
 
     public function covers(Part $part): bool

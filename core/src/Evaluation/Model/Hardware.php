@@ -2,9 +2,9 @@
 
 namespace Pebblerun\Core\Evaluation\Model;
 
-use Pebblerun\Core\Catalog\Parts\Boost;
+use Pebblerun\Core\Catalog\Limits\FuelComponent;
 use Pebblerun\Core\Catalog\Parts\PressureRatio;
-use Pebblerun\Core\Catalog\Platform\FuelComponent;
+use Pebblerun\Core\Catalog\Platform\Boost;
 use Pebblerun\Core\Physics\Air\Compressor;
 use Pebblerun\Core\Physics\Air\Cooler;
 use Pebblerun\Core\Units\Range;

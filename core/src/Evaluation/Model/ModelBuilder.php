@@ -2,14 +2,14 @@
 
 namespace Pebblerun\Core\Evaluation\Model;
 
+use Pebblerun\Core\Catalog\Cars\Aspiration;
 use Pebblerun\Core\Catalog\Conditions\Situation;
 use Pebblerun\Core\Catalog\Evidence;
+use Pebblerun\Core\Catalog\Limits\Ceiling;
+use Pebblerun\Core\Catalog\Limits\FuelComponent;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Parts\AmbiguousCase;
 use Pebblerun\Core\Catalog\Parts\Effects;
-use Pebblerun\Core\Catalog\Platform\Aspiration;
-use Pebblerun\Core\Catalog\Platform\Ceiling;
-use Pebblerun\Core\Catalog\Platform\FuelComponent;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Units\Range;
 

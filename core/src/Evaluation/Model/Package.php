@@ -2,9 +2,9 @@
 
 namespace Pebblerun\Core\Evaluation\Model;
 
+use Pebblerun\Core\Catalog\Cars\Car;
 use Pebblerun\Core\Catalog\Catalog;
 use Pebblerun\Core\Catalog\Parts\Part;
-use Pebblerun\Core\Catalog\Platform\Car;
 use Pebblerun\Core\Catalog\Shop\Fuel;
 
 /** A set of parts with its fuel, whoever fits them and when. */

@@ -2,10 +2,10 @@
 
 namespace Pebblerun\Core\Evaluation\Model;
 
+use Pebblerun\Core\Catalog\Limits\Ceiling;
+use Pebblerun\Core\Catalog\Limits\FuelComponent;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Parts\AddedPower;
-use Pebblerun\Core\Catalog\Platform\Ceiling;
-use Pebblerun\Core\Catalog\Platform\FuelComponent;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
 use Pebblerun\Core\Units\Range;
 

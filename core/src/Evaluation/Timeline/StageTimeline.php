@@ -2,8 +2,8 @@
 
 namespace Pebblerun\Core\Evaluation\Timeline;
 
+use Pebblerun\Core\Catalog\Cars\Car;
 use Pebblerun\Core\Catalog\Catalog;
-use Pebblerun\Core\Catalog\Platform\Car;
 use Pebblerun\Core\Catalog\UnknownChoice;
 use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\Model\Coverage;

@@ -2,7 +2,7 @@
 
 namespace Pebblerun\Core\Job\Brief;
 
-use Pebblerun\Core\Catalog\Platform\Car;
+use Pebblerun\Core\Catalog\Cars\Car;
 
 /** What the customer asked for, as far as it is known. */
 final readonly class Brief

@@ -20,6 +20,12 @@ final readonly class Cooler
      */
     public function __construct(public float $effectiveness, public float $capacity, public float $conductance, public ?float $ratedFlow = null, public ?float $loss = null, public ?CoolerCore $core = null) {}
 
+    /** The cooler that a core makes. */
+    public static function of(CoolerCore $core, ?float $loss = null): self
+    {
+        return new self(...[...$core->typical(), $loss, $core]);
+    }
+
     /** ε = 1 − (1 − ε0)^((flow/rated flow)^−0.4): 0.70 becomes 0.6618 at 1.3 times its rated flow. */
     public function effectivenessAt(float $flow): float
     {

@@ -27,18 +27,17 @@ final readonly class CoolerCore
     ];
 
     /**
-     * @param  'tube-and-fin'|'bar-and-plate'|'water'|string  $kind
      * @param  float  $volume  m³ of the core
      */
-    public function __construct(public string $kind, public float $volume) {}
+    public function __construct(public CoolerKind $kind, public float $volume) {}
 
-    /** The cooler that such a core makes. */
-    public function cooler(?float $loss = null): Cooler
+    /** @return array{float, float, float, float} what is typical of it: ε, J/K of the core, W/K to the outside air, and kg/s at which ε is stated */
+    public function typical(): array
     {
-        [$share, $stores, $gives, $beside] = self::KINDS[$this->kind] ?? self::KINDS['bar-and-plate'];
+        [$share, $stores, $gives, $beside] = self::KINDS[$this->kind->value];
         $litres = 1000.0 * $this->volume;
         $effectiveness = 1.0 - exp(-$share * self::UNITS * ($litres / self::USUAL) ** self::GROWTH);
 
-        return new Cooler(round($effectiveness, 3), round($stores * $litres + $beside, -2), round($gives * $litres), self::FLOW, $loss, $this);
+        return [round($effectiveness, 3), round($stores * $litres + $beside, -2), round($gives * $litres), self::FLOW];
     }
 }

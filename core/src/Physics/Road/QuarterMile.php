@@ -3,7 +3,7 @@
 namespace Pebblerun\Core\Physics\Road;
 
 use Pebblerun\Core\Units\MassUnit;
-use Pebblerun\Core\Units\Power;
+use Pebblerun\Core\Units\PowerUnit;
 
 /**
  * The quarter mile from a standing start by rule of thumb: ET = 5.825·(lb/hp)^⅓ seconds, with power at the crank and mass with
@@ -24,7 +24,7 @@ final class QuarterMile
     /** @param  float  $watts  at the crank; @param  float  $kilograms  with driver */
     public static function seconds(float $watts, float $kilograms): float
     {
-        return self::SECONDS * (self::pounds($kilograms) / ($watts / Power::HP)) ** (1.0 / 3.0);
+        return self::SECONDS * (self::pounds($kilograms) / ($watts / PowerUnit::HP)) ** (1.0 / 3.0);
     }
 
     /**
@@ -35,7 +35,7 @@ final class QuarterMile
      */
     public static function power(float $seconds, float $kilograms, float $gearing = 1.0, float $launch = 0.0): float
     {
-        return self::pounds($kilograms) * (self::SECONDS / ($seconds + $launch)) ** 3 * Power::HP / max(self::LONGEST, min(self::SHORTEST, $gearing)) ** self::GEARING;
+        return self::pounds($kilograms) * (self::SECONDS / ($seconds + $launch)) ** 3 * PowerUnit::HP / max(self::LONGEST, min(self::SHORTEST, $gearing)) ** self::GEARING;
     }
 
     private static function pounds(float $kilograms): float

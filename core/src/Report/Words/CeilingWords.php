@@ -2,7 +2,7 @@
 
 namespace Pebblerun\Core\Report\Words;
 
-use Pebblerun\Core\Catalog\Platform\Ceiling;
+use Pebblerun\Core\Catalog\Limits\Ceiling;
 use Pebblerun\Core\Evaluation\Engine\CeilingCost;
 use Pebblerun\Core\Report\UnitFormatter;
 

@@ -3,11 +3,11 @@
 namespace Pebblerun\Core\Report\Words;
 
 use BackedEnum;
+use Pebblerun\Core\Catalog\Cars\Tyres;
+use Pebblerun\Core\Catalog\Conditions\MapKind;
 use Pebblerun\Core\Catalog\Evidence;
 use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Catalog\Parts\Caution;
-use Pebblerun\Core\Catalog\Parts\MapKind;
-use Pebblerun\Core\Catalog\Platform\Tyres;
 use Pebblerun\Core\Physics\Driveline\Gearbox;
 use Pebblerun\Core\Report\Terms;
 

@@ -2,6 +2,9 @@
 
 namespace Pebblerun\Core\Report\Words;
 
+use Pebblerun\Core\Catalog\Cars\CarFact;
+use Pebblerun\Core\Catalog\Cars\CarMeasure;
+use Pebblerun\Core\Catalog\Cars\Tyres;
 use Pebblerun\Core\Catalog\Catalog;
 use Pebblerun\Core\Catalog\Conditions\All;
 use Pebblerun\Core\Catalog\Conditions\Any;
@@ -10,6 +13,7 @@ use Pebblerun\Core\Catalog\Conditions\CarIs;
 use Pebblerun\Core\Catalog\Conditions\Condition;
 use Pebblerun\Core\Catalog\Conditions\EthanolAtLeast;
 use Pebblerun\Core\Catalog\Conditions\MapIs;
+use Pebblerun\Core\Catalog\Conditions\MapKind;
 use Pebblerun\Core\Catalog\Conditions\None;
 use Pebblerun\Core\Catalog\Conditions\OctaneAtLeast;
 use Pebblerun\Core\Catalog\Conditions\PartFitted;
@@ -17,10 +21,6 @@ use Pebblerun\Core\Catalog\Conditions\Situation;
 use Pebblerun\Core\Catalog\Conditions\SlotIs;
 use Pebblerun\Core\Catalog\Conditions\TagFitted;
 use Pebblerun\Core\Catalog\Conditions\YearIn;
-use Pebblerun\Core\Catalog\Parts\MapKind;
-use Pebblerun\Core\Catalog\Platform\CarFact;
-use Pebblerun\Core\Catalog\Platform\CarMeasure;
-use Pebblerun\Core\Catalog\Platform\Tyres;
 use Pebblerun\Core\Report\Terms;
 
 /** What a condition asks for, as the end of a sentence: "a fuel with at least 30 % ethanol". */

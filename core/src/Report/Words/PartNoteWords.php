@@ -4,8 +4,8 @@ namespace Pebblerun\Core\Report\Words;
 
 use Pebblerun\Core\Advice\Library\PartNote;
 use Pebblerun\Core\Advice\Library\PartNoteCode;
+use Pebblerun\Core\Catalog\Limits\FuelComponent;
 use Pebblerun\Core\Catalog\Limits\Limit;
-use Pebblerun\Core\Catalog\Platform\FuelComponent;
 use Pebblerun\Core\Physics\Air\Cooler;
 use Pebblerun\Core\Physics\Fuel\CamPump;
 use Pebblerun\Core\Physics\Fuel\PumpFuel;

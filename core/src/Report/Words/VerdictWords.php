@@ -2,12 +2,12 @@
 
 namespace Pebblerun\Core\Report\Words;
 
+use Pebblerun\Core\Advice\EngineLoad;
 use Pebblerun\Core\Advice\Message;
 use Pebblerun\Core\Advice\VerdictCode;
 use Pebblerun\Core\Catalog\Catalog;
 use Pebblerun\Core\Catalog\Evidence;
 use Pebblerun\Core\Evaluation\Findings\Belief;
-use Pebblerun\Core\Evaluation\Findings\EngineLoad;
 use Pebblerun\Core\Job\Brief\Target;
 use Pebblerun\Core\Report\StageNotes;
 use Pebblerun\Core\Report\Terms;

@@ -1,6 +1,6 @@
 <?php
 
-namespace App\Security;
+namespace App\Identity;
 
 use App\Models\User;
 use Closure;

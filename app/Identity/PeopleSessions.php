@@ -1,6 +1,6 @@
 <?php
 
-namespace App\Security;
+namespace App\Identity;
 
 use Illuminate\Contracts\Auth\Factory;
 use Illuminate\Database\ConnectionInterface;

@@ -1,6 +1,6 @@
 <?php
 
-namespace Pebblerun\Core\Catalog\Platform;
+namespace Pebblerun\Core\Catalog\Cars;
 
 /** What a car stands on. */
 enum Tyres: string

@@ -1,6 +1,6 @@
 <?php
 
-namespace Pebblerun\Core\Catalog\Platform;
+namespace Pebblerun\Core\Catalog\Cars;
 
 /** What cars of one model year differ by: with a filter or without, a smaller turbo, another head. */
 final readonly class Variant

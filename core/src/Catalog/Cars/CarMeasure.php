@@ -1,6 +1,6 @@
 <?php
 
-namespace Pebblerun\Core\Catalog\Platform;
+namespace Pebblerun\Core\Catalog\Cars;
 
 /** What conditions ask of a car by figure. */
 enum CarMeasure: string

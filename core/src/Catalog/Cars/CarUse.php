@@ -1,6 +1,6 @@
 <?php
 
-namespace Pebblerun\Core\Catalog\Platform;
+namespace Pebblerun\Core\Catalog\Cars;
 
 /** Where a car is driven. */
 enum CarUse: string

@@ -1,6 +1,6 @@
 <?php
 
-namespace Pebblerun\Core\Catalog\Platform;
+namespace Pebblerun\Core\Catalog\Limits;
 
 use Pebblerun\Core\Catalog\Evidence;
 use Pebblerun\Core\Physics\Fuel\Supply;

@@ -1,16 +1,27 @@
 <?php
 
-namespace Pebblerun\Core\Catalog\Conditions;
+namespace Pebblerun\Core\Exchange;
 
 use Generator;
+use Pebblerun\Core\Catalog\Cars\Car;
+use Pebblerun\Core\Catalog\Cars\CarFact;
+use Pebblerun\Core\Catalog\Cars\CarMeasure;
+use Pebblerun\Core\Catalog\Cars\CarUse;
+use Pebblerun\Core\Catalog\Cars\Tyres;
+use Pebblerun\Core\Catalog\Cars\Variant;
 use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Catalog\Conditions\CarHas;
+use Pebblerun\Core\Catalog\Conditions\CarIs;
+use Pebblerun\Core\Catalog\Conditions\EthanolAtLeast;
+use Pebblerun\Core\Catalog\Conditions\MapIs;
+use Pebblerun\Core\Catalog\Conditions\OctaneAtLeast;
+use Pebblerun\Core\Catalog\Conditions\PartFitted;
+use Pebblerun\Core\Catalog\Conditions\Situation;
+use Pebblerun\Core\Catalog\Conditions\SlotIs;
+use Pebblerun\Core\Catalog\Conditions\TagFitted;
+use Pebblerun\Core\Catalog\Conditions\Term;
+use Pebblerun\Core\Catalog\Conditions\YearIn;
 use Pebblerun\Core\Catalog\Parts\Part;
-use Pebblerun\Core\Catalog\Platform\Car;
-use Pebblerun\Core\Catalog\Platform\CarFact;
-use Pebblerun\Core\Catalog\Platform\CarMeasure;
-use Pebblerun\Core\Catalog\Platform\CarUse;
-use Pebblerun\Core\Catalog\Platform\Tyres;
-use Pebblerun\Core\Catalog\Platform\Variant;
 use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Physics\Driveline\Gearbox;
 

@@ -1,9 +1,10 @@
 <?php
 
-namespace App\Security;
+namespace App\Identity;
 
 use App\Models\AuditEntry;
 use App\Models\User;
+use App\Security\AuditEvent;
 use Illuminate\Http\Request;
 
 /** Adds to the audit trail. */

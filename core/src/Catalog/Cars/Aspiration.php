@@ -1,6 +1,6 @@
 <?php
 
-namespace Pebblerun\Core\Catalog\Platform;
+namespace Pebblerun\Core\Catalog\Cars;
 
 /** How an engine breathes as it comes from the factory. */
 enum Aspiration: string

@@ -1,6 +1,6 @@
 <?php
 
-namespace Pebblerun\Core\Catalog\Parts;
+namespace Pebblerun\Core\Catalog\Platform;
 
 use Pebblerun\Core\Units\Range;
 

@@ -1,8 +1,10 @@
 <?php
 
-namespace App\Security;
+namespace App\Identity;
 
 use App\Models\User;
+use App\Security\AuditEvent;
+use App\Security\Totp;
 use Illuminate\Support\Facades\DB;
 
 /** A person's second factor: codes of an authenticator, each good once, and recovery codes for the day it is lost. */

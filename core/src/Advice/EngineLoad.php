@@ -1,8 +1,9 @@
 <?php
 
-namespace Pebblerun\Core\Evaluation\Findings;
+namespace Pebblerun\Core\Advice;
 
 use Pebblerun\Core\Catalog\Platform\Platform;
+use Pebblerun\Core\Evaluation\Findings\Belief;
 use Pebblerun\Core\Evaluation\StageResult;
 use Pebblerun\Core\Physics\Driveline\Loss;
 use Pebblerun\Core\Physics\Fuel\FuelKind;

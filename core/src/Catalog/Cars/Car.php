@@ -1,6 +1,6 @@
 <?php
 
-namespace Pebblerun\Core\Catalog\Platform;
+namespace Pebblerun\Core\Catalog\Cars;
 
 use Pebblerun\Core\Physics\Driveline\Drive;
 use Pebblerun\Core\Physics\Driveline\Gearbox;
