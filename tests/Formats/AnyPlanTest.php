@@ -20,6 +20,7 @@ use Pebblerun\Formats\DocumentReader;
 use Pebblerun\Formats\Folder;
 use Pebblerun\Formats\SchemaValidator;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -29,6 +30,7 @@ use Random\Randomizer;
  *
  * @phpstan-import-type PlanDocument from PlanDraft
  */
+#[Group('slow')]
 final class AnyPlanTest extends TestCase
 {
     private const ROOT = __DIR__.'/../..';

@@ -15,6 +15,7 @@ use Pebblerun\Core\Exchange\OpenedBundle;
 use Pebblerun\Formats\DocumentReader;
 use Pebblerun\Formats\Folder;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -23,6 +24,7 @@ use Random\Randomizer;
  * What an evaluator answers never depends on what it was asked before. Seeded walks of 25 exchanges, 300 builds in all: at each step
  * one evaluator that has seen all the builds before answers as a full estimate does that has seen none, to the last digit.
  */
+#[Group('slow')]
 final class EvaluatorTest extends TestCase
 {
     private const EXCHANGES = 25;

@@ -23,6 +23,7 @@ use Pebblerun\Core\Job\Plan\Plan;
 use Pebblerun\Formats\DocumentReader;
 use Pebblerun\Formats\Folder;
 use PHPUnit\Framework\Attributes\DataProvider;
+use PHPUnit\Framework\Attributes\Group;
 use PHPUnit\Framework\TestCase;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
@@ -32,6 +33,7 @@ use Random\Randomizer;
  *
  * @phpstan-import-type PlanDocument from PlanDraft
  */
+#[Group('slow')]
 final class OfferTest extends TestCase
 {
     private const ROOT = __DIR__.'/../..';
