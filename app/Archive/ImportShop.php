@@ -38,6 +38,7 @@ final readonly class ImportShop
                     $this->table($zip, $table, (string) ($manifest['tables'][$table]['sha256'] ?? ''));
                 }
             }
+            $manifest['version'] === 1 && EvidenceUnits::toSi();
             DB::statement('update customer_jobs j set plan_id = k.plan_id from kept_choice k where k.id = j.id');
             DB::statement('drop table kept_choice');
 

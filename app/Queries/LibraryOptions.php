@@ -8,6 +8,7 @@ use App\Models\Shop;
 use App\Models\User;
 use Pebblerun\Core\Catalog\Cars\Variant;
 use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Report\SlotsDocument;
 use Pebblerun\Core\Report\Words\ChoiceWords;
 use Pebblerun\Core\Report\Words\PartNoteWords;
@@ -30,6 +31,7 @@ final class LibraryOptions
             'parts' => array_map(fn (Part $part): array => ['key' => $part->key, 'name' => $part->name, 'maker' => $part->maker], $parts),
             'tags' => array_values(array_unique(array_merge(...array_map(fn (Part $part): array => $part->tags, $parts)))),
             'access_groups' => array_values(array_unique(array_filter(array_map(fn (Part $part): ?string => $part->work->accessGroup, $parts)))),
+            'fuels' => array_values(array_map(fn (Fuel $fuel): array => ['key' => $fuel->key, 'words' => $fuel->name], $catalog->fuels)),
             'variants' => array_map(fn (Variant $variant): array => ['key' => $variant->key, 'words' => $variant->name], $catalog->platform->variants),
             'words' => ChoiceWords::library(),
             'dynos' => array_keys($bundle->shop->dynoFactors),

@@ -2,6 +2,7 @@
 
 namespace App\Queries;
 
+use App\Assembly\BuildInWords;
 use App\Assembly\DraftLibrary;
 use App\Models\EvidenceRecord;
 use App\Models\LimitOutcome;
@@ -15,6 +16,7 @@ use Pebblerun\Core\Catalog\Evidence;
 use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
+use Pebblerun\Core\Exchange\LimitUnits;
 use Pebblerun\Core\Report\Terms;
 use Pebblerun\Core\Report\UnitFormatter;
 use Pebblerun\Core\Report\Words\RuleWords;
@@ -25,7 +27,14 @@ use stdClass;
 /** What a platform's limits rest on: records, and what became of components under load; limit by limit, with what that proposes. */
 final readonly class LimitEvidence
 {
+    /** More than anybody writes. */
+    private const DECIMALS = 6;
+
     private UnitFormatter $say;
+
+    private LimitUnits $units;
+
+    private BuildInWords $builds;
 
     /** @var array<string, LimitReading> of the stock car, by the limit's key */
     private array $readings;
@@ -34,6 +43,8 @@ final readonly class LimitEvidence
     {
         $shop = $reader->shop;
         $this->say = new UnitFormatter(UnitSystem::parse($shop->units), Currency::of($shop->document['currency']));
+        $this->units = new LimitUnits(UnitSystem::parse($shop->units));
+        $this->builds = new BuildInWords($shop, $this->say);
         $stock = Estimate::of(DraftLibrary::of($platform, $shop)->opened()->bundle);
         $this->readings = array_column(array_map(fn (LimitReading $reading): array => [$reading->limit->key, $reading], $stock->last()->readings), 1, 0);
     }
@@ -65,8 +76,9 @@ final readonly class LimitEvidence
     {
         $document = (array) json_decode($limit->document, true);
         $quantity = Quantity::from($document['quantity']);
+        $written = fn (?float $value): ?float => $value === null ? null : round($this->units->fromSi($quantity, $value), self::DECIMALS);
         $safe = isset($document['safe']) ? (float) $document['safe'] : null;
-        $rule = OutcomeRule::of(array_map(fn (LimitOutcome $one): Outcome => new Outcome($one->load, $one->broke, $one->months), $outcomes));
+        $rule = OutcomeRule::of(array_map(fn (LimitOutcome $one): Outcome => new Outcome($one->load, $one->broke, $one->months, $one->map_sound), $outcomes));
         $said = array_values(array_filter($records, fn (EvidenceRecord $record): bool => $record->figures === null));
         $own = array_values(array_filter($records, fn (EvidenceRecord $record): bool => $record->figures !== null));
         $newest = end($said) ?: null;
@@ -75,14 +87,14 @@ final readonly class LimitEvidence
             'id' => $limit->id, 'key' => $limit->key, 'name' => (string) ($document['name'] ?? ''), 'quantity' => Terms::quantity($quantity), 'unit' => $this->say->limitLabel($quantity),
             'safe' => $safe, 'edge' => isset($document['edge']) ? (float) $document['edge'] : null,
             'in_use' => ['rests' => $newest === null ? '' : Terms::evidence(Evidence::from($newest->kind)), 'note' => $newest->note ?? '', 'set' => $newest->set ?? '', 'stock' => $this->stock($limit->key, $safe, $safe)],
-            'by_rule' => self::byRule($own, $quantity),
+            'by_rule' => $this->byRule($own, $quantity),
             'records' => array_map(fn (EvidenceRecord $record): array => [
-                'id' => $record->id, 'kind' => $record->kind, 'rests' => Terms::evidence(Evidence::from($record->kind)), 'safe' => (float) ($record->figures['safe'] ?? 0), 'edge' => (float) ($record->figures['edge'] ?? 0),
-                'on' => $record->made_on, 'by' => $record->author->name ?? '', 'build' => $record->build, 'frame' => $record->frame, 'source' => $record->source, 'note' => $record->note ?? '',
-                'stock' => $this->stock($limit->key, $safe, (float) ($record->figures['safe'] ?? 0)),
+                'id' => $record->id, 'kind' => $record->kind, 'rests' => Terms::evidence(Evidence::from($record->kind)), 'safe' => $written((float) ($record->figures['safe'] ?? 0)), 'edge' => $written((float) ($record->figures['edge'] ?? 0)),
+                'on' => $record->made_on, 'by' => $record->author->name ?? '', 'build' => implode(', ', array_filter([$record->build, $this->builds->of($record)])), 'frame' => $record->frame, 'source' => $record->source, 'note' => $record->note ?? '',
+                'stock' => $this->stock($limit->key, $safe, $written((float) ($record->figures['safe'] ?? 0))),
             ], $own),
-            'proposed' => ['safe' => $rule->safe, 'edge' => $rule->edge, 'lived' => $rule->lived, 'broke' => $rule->broke, 'missing' => max(0, OutcomeRule::FEWEST - count($outcomes)), 'evidence' => self::byRuleSaid(OutcomeRule::KIND, RuleWords::outcomes(count($outcomes)))],
-            'outcomes' => array_map(fn (LimitOutcome $one): array => ['id' => $one->id, 'load' => $one->load, 'broke' => $one->broke, 'months' => $one->months, 'how' => $one->how, 'on' => $one->seen_on, 'by' => $one->author->name ?? ''], $outcomes),
+            'proposed' => ['safe' => $written($rule->safe), 'edge' => $written($rule->edge), 'lived' => $rule->lived, 'broke' => $rule->broke, 'doubtful' => $rule->doubtful, 'missing' => max(0, OutcomeRule::FEWEST - count($outcomes)), 'evidence' => self::byRuleSaid(OutcomeRule::KIND, RuleWords::outcomes(count($outcomes)))],
+            'outcomes' => array_map(fn (LimitOutcome $one): array => ['id' => $one->id, 'load' => $written($one->load), 'broke' => $one->broke, 'months' => $one->months, 'how' => implode('; ', array_filter([$one->how, $this->builds->of($one)])), 'on' => $one->seen_on, 'by' => $one->author->name ?? ''], $outcomes),
         ];
     }
 
@@ -90,11 +102,11 @@ final readonly class LimitEvidence
      * @param  list<EvidenceRecord>  $records
      * @return ?array<string, mixed>
      */
-    private static function byRule(array $records, Quantity $quantity): ?array
+    private function byRule(array $records, Quantity $quantity): ?array
     {
         $rule = LimitRule::of(array_map(fn (EvidenceRecord $record): array => [Evidence::from($record->kind), (float) ($record->figures['safe'] ?? 0), (float) ($record->figures['edge'] ?? 0)], $records), $quantity);
 
-        return $rule === null ? null : ['safe' => $rule->safe, 'edge' => $rule->edge, 'evidence' => self::byRuleSaid($rule->kind, RuleWords::records($rule->from))];
+        return $rule === null ? null : ['safe' => round($this->units->fromSi($quantity, $rule->safe), self::DECIMALS), 'edge' => round($this->units->fromSi($quantity, $rule->edge), self::DECIMALS), 'evidence' => self::byRuleSaid($rule->kind, RuleWords::records($rule->from))];
     }
 
     /** How much of it the stock car would use, if this were what is safe; empty where a share says nothing. */

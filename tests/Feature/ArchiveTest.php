@@ -146,6 +146,8 @@ final class ArchiveTest extends TestCase
 
     public function test_an_archive_of_the_first_version_comes_in_too(): void
     {
+        // In the shop's units, as it was written then.
+        DB::table('limit_outcomes')->insert(['limit_id' => DB::table('platform_limits')->where('key', 'clutch')->where('platform_id', Platform::query()->where('key', 'corvane-lyre-16t')->value('id'))->value('id'), 'load' => 300, 'broke' => false, 'seen_on' => '2026-10-01', 'created_at' => now()]);
         $entries = self::entries($this->archive());
         $manifest = (array) json_decode($entries['manifest.json'], true);
         $manifest['version'] = 1;
@@ -164,6 +166,7 @@ final class ArchiveTest extends TestCase
             app(ImportShop::class)->from($file);
             unlink($file);
             self::assertSame(10, CustomerJob::query()->count());
+            self::assertEqualsWithDelta(406.745, (float) DB::table('limit_outcomes')->value('load'), 0.001);
         });
     }
 

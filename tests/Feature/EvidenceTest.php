@@ -149,6 +149,33 @@ final class EvidenceTest extends TestCase
         self::assertSame([300, 335, 4, 1, 0], [$after['proposed']['safe'], $after['proposed']['edge'], $after['proposed']['lived'], $after['proposed']['broke'], $after['proposed']['missing']]);
         self::assertSame([$before['safe'], $before['edge']], [$after['safe'], $after['edge']]);
         self::assertSame((string) $this->person('technician')->name, $after['outcomes'][0]['by']);
+        // One that broke early under a map that is suspect says nothing against what others bore.
+        $keep(['load' => 270, 'broke' => true, 'months' => 1, 'how' => 'let go', 'map_sound' => false, 'map_by' => 'a stranger', 'fuel' => 'pump-98', 'used_on' => 'track', 'km' => 900, 'hard_percent' => 60])->assertCreated();
+        $with = $limits()['clutch'];
+        self::assertSame([300, 2, 2], [$with['proposed']['safe'], $with['proposed']['broke'], $with['proposed']['doubtful']]);
+        self::assertSame('let go; Pump 98, a suspect map by a stranger, on the track, 900 km, 60 % of it hard', $with['outcomes'][0]['how']);
+        // In rows it is written in SI: 270 lb-ft are 366.07 N·m.
+        $row = (array) DB::table('limit_outcomes')->orderByDesc('id')->first();
+        self::assertEqualsWithDelta(366.07, $row['load'], 0.01);
+        self::assertSame([0.6, 900, 'track', false], [(float) $row['hard_share'], $row['km'], $row['used_on'], $row['map_sound']]);
+        foreach ([['fuel' => 'no-such-fuel'], ['hard_percent' => 101], ['used_on' => 'moon']] as $wrong) {
+            $keep(['load' => 300, ...$wrong])->assertStatus(422);
+        }
+    }
+
+    /** A claim at the crank counts at the wheels: less by what a manual loses. */
+    public function test_a_record_of_another_frame_is_brought_to_the_shops_own_by_the_rule(): void
+    {
+        $this->actingAs($this->person('tuner'));
+        $case = $this->gains()[0];
+        $this->record($case['id'], ['kind' => 'maker', 'power' => [10, 20, 30], 'torque' => [10, 20, 30], 'frame_at' => 'crank'])->assertCreated();
+        $after = $this->gains()[0];
+        self::assertEquals([10, 20, 30], $after['records'][0]['power'], 'as it was said');
+        self::assertStringStartsWith('at the crank', $after['records'][0]['frame']);
+        self::assertLessThan(18.0, $after['by_rule']['power'][1]);
+        self::assertGreaterThan(14.0, $after['by_rule']['power'][1]);
+        $this->record($case['id'], ['kind' => 'maker', 'frame_dyno' => 'no-such-dyno'])->assertStatus(422);
+        self::assertEqualsWithDelta(20 * 745.699872, json_decode((string) DB::table('evidence_records')->whereNotNull('figures')->orderByDesc('id')->value('figures'), true)['power'][1], 0.01);
     }
 
     public function test_a_limit_has_records_and_comes_from_them_only_by_a_person(): void

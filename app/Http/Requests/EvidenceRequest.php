@@ -2,6 +2,8 @@
 
 namespace App\Http\Requests;
 
+use Pebblerun\Core\Units\UnitSystem;
+
 /** A record of a gain: what was measured or claimed, when, on what. In the shop's units. */
 final class EvidenceRequest extends PersonRequest
 {
@@ -35,11 +37,12 @@ final class EvidenceRequest extends PersonRequest
         }];
     }
 
-    /** @return array{kind: string, figures: array<string, list<float>>, made_on: string, build: string, frame: string, source: string, note: ?string} */
+    /** @return array<string, mixed> its figures in W and N·m */
     public function said(): array
     {
-        $range = fn (string $figure): array => array_values(array_map(floatval(...), (array) $this->input($figure)));
+        $units = UnitSystem::parse($this->person()->shop->units);
+        $range = fn (string $figure, float $size): array => array_values(array_map(fn (mixed $value): float => (float) $value * $size, (array) $this->input($figure)));
 
-        return [...$this->saidOfTheRecord(), 'figures' => ['power' => $range('power'), 'torque' => $range('torque')]];
+        return [...$this->saidOfTheRecord(), 'figures' => ['power' => $range('power', $units->power->watts()), 'torque' => $range('torque', $units->torque->newtonMetres())]];
     }
 }

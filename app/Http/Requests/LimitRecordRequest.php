@@ -18,7 +18,7 @@ final class LimitRecordRequest extends PersonRequest
         ];
     }
 
-    /** @return array{kind: string, figures: array<string, float>, made_on: string, build: string, frame: string, source: string, note: ?string} */
+    /** @return array<string, mixed> its figures in the shop's units */
     public function said(): array
     {
         return [...$this->saidOfTheRecord(), 'figures' => ['safe' => $this->float('safe'), 'edge' => $this->float('edge')]];

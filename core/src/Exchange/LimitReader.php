@@ -72,24 +72,13 @@ final readonly class LimitReader
     /** @return array{float, float} safe and edge */
     private function pair(DocumentNode $node, Quantity $quantity): array
     {
-        $safe = $this->si($quantity, $node->get('safe')->number());
-        $edge = $this->si($quantity, $node->get('edge')->number());
+        $units = new LimitUnits($this->units);
+        $safe = $units->toSi($quantity, $node->get('safe')->number());
+        $edge = $units->toSi($quantity, $node->get('edge')->number());
         $lowerIsWorse = $quantity === Quantity::Smoke;
         $safe > 0.0 && $edge > 0.0 && ($lowerIsWorse ? $edge <= $safe : $edge >= $safe)
             || $node->refuse($lowerIsWorse ? 'edge must be above 0 and safe not below edge: less air for the fuel is worse.' : 'safe must be above 0 and edge not below safe.');
 
         return [$safe, $edge];
-    }
-
-    private function si(Quantity $quantity, float $value): float
-    {
-        return match (true) {
-            $quantity->isPower() => $value * $this->units->power->watts(),
-            $quantity->isTorque() => $value * $this->units->torque->newtonMetres(),
-            $quantity === Quantity::Boost => $value * $this->units->pressure->pascals(),
-            $quantity === Quantity::FuelFlow => $value / 3600.0,
-            $quantity === Quantity::EngineSpeed, $quantity === Quantity::TurboFlow, $quantity === Quantity::Knock, $quantity === Quantity::Smoke => $value,
-            default => $this->units->temperature->toKelvin($value),
-        };
     }
 }

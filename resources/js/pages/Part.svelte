@@ -139,6 +139,8 @@
                         part={key}
                         units={options.units}
                         kinds={options.words.evidence}
+                        fuels={options.fuels}
+                        dynos={options.dynos}
                         {mayMeasure}
                         {mayEdit}
                         seen={editing.state.number}

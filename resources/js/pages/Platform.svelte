@@ -89,7 +89,14 @@
                 title="What the limits rest on"
                 about="records, and what became of components: proposed from them, never set"
             >
-                <Outcomes {base} kinds={options.words.evidence} {mayMeasure} {mayEdit} take={propose} />
+                <Outcomes
+                    {base}
+                    kinds={options.words.evidence}
+                    fuels={options.fuels}
+                    {mayMeasure}
+                    {mayEdit}
+                    take={propose}
+                />
             </Group>
         </section>
         <Beside {editing} {mayEdit} {keep}>

@@ -6,7 +6,8 @@ use Pebblerun\Core\Catalog\Evidence;
 
 /**
  * What outcomes say of a limit. Safe: the highest load that at least three bore for a year, that much or more, and at or below which
- * none broke. Edge: the lowest quarter of the loads at which it broke. With fewer than five outcomes nothing is proposed: it stays
+ * none broke. Edge: the lowest quarter of the loads at which it broke. What broke under a map that was not sound, or that nobody knows,
+ * may have broken by the map: it takes nothing down that others bore, and tells the edge only where nothing else does. With fewer than five outcomes nothing is proposed: it stays
  * judgement. Nobody's limit changes by itself.
  */
 final readonly class OutcomeRule
@@ -26,17 +27,22 @@ final readonly class OutcomeRule
      * @param  ?float  $safe  null where outcomes do not say
      * @param  ?float  $edge  likewise
      * @param  int  $lived  how many bore their load for a year
+     * @param  int  $doubtful  of what broke, how many under a map that was not sound or that nobody knows
      */
-    private function __construct(public ?float $safe, public ?float $edge, public int $lived, public int $broke) {}
+    private function __construct(public ?float $safe, public ?float $edge, public int $lived, public int $broke, public int $doubtful) {}
 
     /** @param  list<Outcome>  $outcomes */
     public static function of(array $outcomes): self
     {
-        $broke = array_values(array_map(fn (Outcome $one): float => $one->load, array_filter($outcomes, fn (Outcome $one): bool => $one->broke)));
+        $all = array_values(array_map(fn (Outcome $one): float => $one->load, array_filter($outcomes, fn (Outcome $one): bool => $one->broke)));
+        $broke = array_values(array_map(fn (Outcome $one): float => $one->load, array_filter($outcomes, fn (Outcome $one): bool => $one->broke && $one->soundMap === true)));
         $lived = array_values(array_map(fn (Outcome $one): float => $one->load, array_filter($outcomes, fn (Outcome $one): bool => ! $one->broke && $one->months >= self::LIVED_MONTHS)));
         $enough = count($outcomes) >= self::FEWEST;
 
-        return new self($enough ? self::safe($lived, $broke) : null, $enough ? self::edge($broke) : null, count($lived), count($broke));
+        $safe = $enough ? self::safe($lived, $broke) : null;
+        $told = $broke === [] ? array_values(array_filter($all, fn (float $load): bool => $load > (float) $safe)) : $broke;
+
+        return new self($safe, $enough ? self::edge($told) : null, count($lived), count($all), count($all) - count($broke));
     }
 
     /**

@@ -58,7 +58,7 @@ final class RulesTest extends TestCase
     #[DataProvider('outcomes')]
     public function test_limits_are_proposed_from_what_lived_and_what_broke(array $rows, ?float $safe, ?float $edge): void
     {
-        $outcomes = array_map(fn (array $row): Outcome => new Outcome(...$row), $rows);
+        $outcomes = array_map(fn (array $row): Outcome => new Outcome(...[...$row, true]), $rows);
         $rule = OutcomeRule::of($outcomes);
         self::assertSame([$safe, $edge], [$rule->safe, $rule->edge]);
         self::assertEquals($rule, OutcomeRule::of(array_reverse($outcomes)));
@@ -66,6 +66,22 @@ final class RulesTest extends TestCase
         if ($safe !== null && $edge !== null) {
             self::assertLessThan($edge, $safe);
         }
+    }
+
+    /** One that broke at 300 under a map that nobody knows does not undo what four bore at 310 and more for a year. */
+    public function test_what_broke_under_a_bad_map_takes_nothing_down_that_others_bore(): void
+    {
+        $lived = array_map(fn (float $load): Outcome => new Outcome($load, false, 14), [310.0, 320.0, 330.0, 340.0]);
+        foreach ([null, false] as $map) {
+            $rule = OutcomeRule::of([...$lived, new Outcome(300.0, true, 3, $map)]);
+            self::assertSame([320.0, null, 1, 1], [$rule->safe, $rule->edge, $rule->broke, $rule->doubtful]);
+            // Above what others bore it is the only thing that says where it breaks.
+            self::assertSame([320.0, 350.0], [OutcomeRule::of([...$lived, new Outcome(350.0, true, 3, $map)])->safe, OutcomeRule::of([...$lived, new Outcome(350.0, true, 3, $map)])->edge]);
+        }
+        $sound = OutcomeRule::of([...$lived, new Outcome(300.0, true, 3, true)]);
+        self::assertSame([null, 300.0, 1, 0], [$sound->safe, $sound->edge, $sound->broke, $sound->doubtful]);
+        $both = OutcomeRule::of([...$lived, new Outcome(350.0, true, 3, true), new Outcome(345.0, true, 3, null)]);
+        self::assertSame([320.0, 350.0, 2, 1], [$both->safe, $both->edge, $both->broke, $both->doubtful], 'what is known goes before what is not');
     }
 
     public function test_of_limits_on_record_the_best_kind_counts_and_the_most_careful_of_it(): void

@@ -7,6 +7,7 @@
     import { told } from '@/lib/told.svelte';
     import Told from '@/ui/Told.svelte';
     import { about } from './evidence';
+    import BuildFields, { noBuild, sentBuild } from './BuildFields.svelte';
     import EvidencePicture from './EvidencePicture.svelte';
     import RecordFields from './RecordFields.svelte';
 
@@ -16,12 +17,14 @@
         part: string;
         units: { power: string; torque: string };
         kinds: Choice[];
+        fuels: Choice[];
+        dynos: string[];
         mayMeasure: boolean;
         mayEdit: boolean;
         seen: number;
         took: (kept: LibraryKept) => void;
     };
-    let { base, part, units, kinds, mayMeasure, mayEdit, seen, took }: Props = $props();
+    let { base, part, units, kinds, fuels, dynos, mayMeasure, mayEdit, seen, took }: Props = $props();
     const address = $derived(`${base}/parts/${part}/evidence`);
     let cases = $state.raw<GainEvidence>([]);
     let width = $state(0);
@@ -37,6 +40,8 @@
         note: '',
     });
     let fresh = $state(blank());
+    let build = $state(noBuild());
+    let read = $state({ frame_at: '', frame_dyno: '' });
     const say = told();
 
     onMount(() => {
@@ -48,6 +53,9 @@
         const kept = await say.of(
             postOnce<GainEvidence>(address, {
                 ...fresh,
+                ...sentBuild(build),
+                ...(read.frame_at ? { frame_at: read.frame_at } : {}),
+                ...(read.frame_dyno ? { frame_dyno: read.frame_dyno } : {}),
                 case: id,
             }),
         );
@@ -55,6 +63,8 @@
         cases = kept;
         adding = null;
         fresh = blank();
+        build = noBuild();
+        read = { frame_at: '', frame_dyno: '' };
         say.well('On record. The figure in use is what it was.');
     }
 
@@ -146,7 +156,25 @@
                             </div>
                         </fieldset>
                     {/each}
+                    <label class="flex flex-col gap-0.5"
+                        ><span class="text-[12px] text-soft">Read at</span><select
+                            class="field"
+                            bind:value={read.frame_at}
+                            ><option value="">the wheels</option><option value="crank">the crank</option
+                            ></select
+                        ></label
+                    >
+                    <label class="flex flex-col gap-0.5"
+                        ><span class="text-[12px] text-soft">on</span><select
+                            class="field"
+                            bind:value={read.frame_dyno}
+                            ><option value="">a dyno like ours</option>{#each dynos as dyno (dyno)}<option
+                                    value={dyno}>{dyno.replaceAll('-', ' ')}</option
+                                >{/each}</select
+                        ></label
+                    >
                     <RecordFields bind:said={fresh} />
+                    <BuildFields bind:build {fuels} />
                     <button class="btn btn-strong">Save the record</button>
                     <button type="button" class="btn" onclick={() => (adding = null)}>Cancel</button>
                 </form>

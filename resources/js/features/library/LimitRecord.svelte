@@ -4,18 +4,20 @@
     import { postOnce } from '@/lib/api';
     import { today } from '@/lib/format';
     import type { told } from '@/lib/told.svelte';
+    import BuildFields, { noBuild, sentBuild } from './BuildFields.svelte';
     import RecordFields from './RecordFields.svelte';
 
     /** Putting on record what somebody measured or claims that a component bears. */
     type Props = {
         base: string;
         kinds: Choice[];
+        fuels: Choice[];
         limit: LimitEvidence[number];
         say: ReturnType<typeof told>;
         kept: (now: LimitEvidence) => void;
         cancel: () => void;
     };
-    let { base, kinds, limit, say, kept, cancel }: Props = $props();
+    let { base, kinds, fuels, limit, say, kept, cancel }: Props = $props();
     let fresh = $state({
         kind: 'judgement',
         safe: undefined as number | undefined,
@@ -27,9 +29,11 @@
         note: '',
     });
 
+    let build = $state(noBuild());
+
     async function keep(event: SubmitEvent) {
         event.preventDefault();
-        const sent = { ...fresh, limit: limit.id };
+        const sent = { ...fresh, ...sentBuild(build), limit: limit.id };
         const now = await say.of(postOnce<LimitEvidence>(`${base}/limit-records`, sent));
         if (now) kept(now);
     }
@@ -53,6 +57,7 @@
             /></label
         >{/each}
     <RecordFields bind:said={fresh} />
+    <BuildFields bind:build {fuels} />
     <button class="btn btn-strong">Save the record</button>
     <button type="button" class="btn" onclick={cancel}>Cancel</button>
 </form>

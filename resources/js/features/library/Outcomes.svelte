@@ -9,6 +9,7 @@
     import { told } from '@/lib/told.svelte';
     import Told from '@/ui/Told.svelte';
     import { about, shape } from './evidence';
+    import BuildFields, { noBuild, sentBuild } from './BuildFields.svelte';
     import LimitRecord from './LimitRecord.svelte';
 
     /**
@@ -17,6 +18,7 @@
     type Props = {
         base: string;
         kinds: Choice[];
+        fuels: Choice[];
         mayMeasure: boolean;
         mayEdit: boolean;
         take: (
@@ -26,7 +28,7 @@
             evidence: { kind: string; note: string; set: 'rule' },
         ) => void;
     };
-    let { base, kinds, mayMeasure, mayEdit, take }: Props = $props();
+    let { base, kinds, fuels, mayMeasure, mayEdit, take }: Props = $props();
     let limits = $state.raw<LimitEvidence>([]);
     let adding = $state<number | null>(null);
     let recording = $state<number | null>(null);
@@ -39,6 +41,7 @@
         how: '',
     });
     let fresh = $state(blank());
+    let build = $state(noBuild());
     const say = told();
 
     onMount(() => {
@@ -50,6 +53,7 @@
         const kept = await say.of(
             postOnce<LimitEvidence>(`${base}/outcomes`, {
                 ...fresh,
+                ...sentBuild(build),
                 limit: id,
             }),
         );
@@ -57,6 +61,7 @@
         limits = kept;
         adding = null;
         fresh = blank();
+        build = noBuild();
         say.well('On record.');
     }
 
@@ -87,7 +92,7 @@
     const words = (limit: LimitEvidence[number]) =>
         limit.proposed.missing > 0
             ? `${limit.outcomes.length === 0 ? 'Judgement alone' : 'Still judgement'}: ${limit.proposed.missing} more outcomes and it can be proposed.`
-            : `${limit.proposed.lived} bore it for a year, ${limit.proposed.broke} broke.`;
+            : `${limit.proposed.lived} bore it for a year, ${limit.proposed.broke} broke${limit.proposed.doubtful > 0 ? `, ${limit.proposed.doubtful} of them under a map that is suspect or not known` : ''}.`;
 </script>
 
 <div bind:clientWidth={width}>
@@ -232,6 +237,7 @@
             {#if recording === limit.id}<LimitRecord
                     {base}
                     {kinds}
+                    {fuels}
                     {limit}
                     {say}
                     {kept}
@@ -274,6 +280,7 @@
                             bind:value={fresh.how}
                         /></label
                     >
+                    <BuildFields bind:build {fuels} />
                     <button class="btn btn-strong">Save it</button>
                     <button type="button" class="btn" onclick={() => (adding = null)}>Cancel</button>
                 </form>
@@ -283,8 +290,9 @@
     {/each}
     <p class="mt-2 text-[12px] text-soft">
         Safe is the highest load that three or more bore for a year and at or below which none broke; it
-        breaks at the lowest quarter of what broke. Of records the best kind counts alone, the shop's own dyno
-        first, and of several of that kind the most careful.
+        breaks at the lowest quarter of what broke. What broke under a map that is suspect or not known takes
+        nothing down that others bore. Of records the best kind counts alone, the shop's own dyno first, and
+        of several of that kind the most careful.
     </p>
     <Told {say} />
 </div>
