@@ -234,7 +234,7 @@
                     min={-200}
                 />
                 <NumberField
-                    label="Mass with driver, if other"
+                    label="Mass with driver"
                     unit={form.state.mass_unit}
                     value={form.brief.car.mass}
                     set={(text) => form.car({ mass: text.trim() === '' ? undefined : Number(text) })}
