@@ -19,7 +19,7 @@ final class Bundles
      */
     public static function document(CustomerJob $job, LibraryVersion $library, array $plan): array
     {
-        return ['format' => 'pebblerun/bundle', 'version' => 2, ...self::car($job), ...Libraries::content($library), 'plan' => $plan];
+        return ['format' => 'pebblerun/bundle', 'version' => BundleReader::VERSION, ...self::car($job), ...Libraries::content($library), 'plan' => $plan];
     }
 
     /**

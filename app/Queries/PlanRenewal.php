@@ -22,7 +22,7 @@ final class PlanRenewal
         $newest = LibraryVersion::query()->select(LibraryVersion::LIGHT)->where('platform_id', $plan->library->platform_id)->orderByDesc('number')->firstOrFail();
         $content = Libraries::content($plan->library);
         $known = CurrentPrices::of($plan->library->platform_id, $plan->updated_at->toIso8601String());
-        $document = ['format' => 'pebblerun/bundle', 'version' => 2, ...Bundles::car($plan->job), 'platform' => $content['platform'], 'parts' => CurrentPrices::laidOver($content['parts'], $known), 'plan' => $plan->document];
+        $document = ['format' => 'pebblerun/bundle', 'version' => BundleReader::VERSION, ...Bundles::car($plan->job), 'platform' => $content['platform'], 'parts' => CurrentPrices::laidOver($content['parts'], $known), 'plan' => $plan->document];
         $before = BundleReader::trusted($document);
         $after = Bundles::read($plan->job, $newest, $plan->document);
         $say = Reading::of($reader)->formatter($after);

@@ -49,6 +49,7 @@ final readonly class DocumentReader
     /** @return array<string, mixed> */
     private function checked(string $format, object $document): array
     {
+        $document = BroughtUp::of($format, $document);
         $this->schemas->check("{$format}.json", $document);
 
         /** @var array<string, mixed> */

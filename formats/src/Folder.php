@@ -2,6 +2,8 @@
 
 namespace Pebblerun\Formats;
 
+use Pebblerun\Core\Exchange\BundleReader;
+
 /** A folder in the open formats: shop.json, platforms/*.json, parts/*.json, jobs/<name>/{brief,plan}.json. */
 final readonly class Folder
 {
@@ -35,7 +37,7 @@ final readonly class Folder
 
         return [
             'format' => 'pebblerun/bundle',
-            'version' => 2,
+            'version' => BundleReader::VERSION,
             'units' => $shop['units'],
             'shop' => $shop['shop'],
             'platform' => $platform['platform'],

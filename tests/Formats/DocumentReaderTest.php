@@ -2,6 +2,8 @@
 
 namespace Tests\Formats;
 
+use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Formats\DocumentReader;
 use Pebblerun\Formats\Folder;
 use Pebblerun\Formats\InvalidDocument;
@@ -52,6 +54,29 @@ final class DocumentReaderTest extends TestCase
             self::fail('it was taken');
         } catch (InvalidDocument $fault) {
             self::assertStringContainsString($words, $fault->getMessage());
+        }
+    }
+
+    /** A brief of version 1 had other names: "came", "appetite", "told", and the usual risk was another word. */
+    public function test_documents_of_every_version_open_and_say_the_same(): void
+    {
+        $newest = (new Folder(__DIR__.'/../../demo', DocumentReader::standard()))->bundle('skarn-hill-commuter');
+        self::assertSame(BundleReader::VERSION, $newest['version'], 'what is written is of the newest');
+        $brief = $newest['brief'];
+        $first = [...array_diff_key($brief, ['received' => 1, 'risk' => 1, 'warnings' => 1, 'outside' => 1]), 'came' => $brief['received'], 'appetite' => 'usual', 'told' => $brief['warnings'] ?? []];
+        $of = fn (array $document): array => DocumentReader::standard()->text('bundle', (string) json_encode($document));
+        $up = $of([...$newest, 'version' => 1, 'brief' => $first]);
+        self::assertSame([BundleReader::VERSION, 'normal'], [$up['version'], $up['brief']['risk']]);
+        self::assertEquals([$brief['received'], $brief['warnings'] ?? []], [$up['brief']['received'], $up['brief']['warnings']]);
+        self::assertEquals($newest, $of([...$newest, 'version' => 2]));
+        self::assertEquals(Estimate::of(DocumentReader::standard()->open($newest)->bundle)->last()->power, Estimate::of(DocumentReader::standard()->open($up)->bundle)->last()->power);
+        foreach ([0, 4, '3'] as $unknown) {
+            try {
+                $of([...$newest, 'version' => $unknown]);
+                self::fail("version {$unknown} was taken");
+            } catch (InvalidDocument $fault) {
+                self::assertStringContainsString('version', $fault->getMessage());
+            }
         }
     }
 

@@ -14,6 +14,9 @@ use Pebblerun\Core\Units\UnitSystem;
 /** The one way into the core: a decoded bundle becomes core objects, or is refused with the path and what would be right. */
 final class BundleReader
 {
+    /** Of the bundle format, as it is written now. */
+    public const VERSION = 3;
+
     /**
      * What strangers send.
      *

@@ -43,6 +43,6 @@ final class NewJob
         [$brief, $plan] = self::of($platform, $shop);
         $brief['car'] = ['year' => $year ?? $brief['car']['year'], 'gearbox' => $platform['gearbox'] ?? 'manual'];
 
-        return ['format' => 'pebblerun/bundle', 'version' => 2, 'units' => $units, 'shop' => $shop, 'platform' => $platform, 'parts' => $parts, 'brief' => $brief, 'plan' => $plan];
+        return ['units' => $units, 'shop' => $shop, 'platform' => $platform, 'parts' => $parts, 'brief' => $brief, 'plan' => $plan];
     }
 }
