@@ -7,8 +7,6 @@ use App\Models\User;
 use Illuminate\Validation\ValidationException;
 use Pebblerun\Core\Advice\Candidates;
 use Pebblerun\Core\Advice\FindingAdvisor;
-use Pebblerun\Core\Evaluation\PlannedStages;
-use Pebblerun\Core\Exchange\OpenedBundle;
 use Pebblerun\Core\Report\BoardDocument;
 use Pebblerun\Core\Report\CandidateDocument;
 use Pebblerun\Core\Report\MoneyDocument;
@@ -37,7 +35,7 @@ final class CellDetail
         $part = $estimates->estimate()->results[$stage]->state->build->fitted[$slot] ?? null;
 
         return [
-            'candidates' => $stage === 0 ? [] : self::candidates($opened, $slot, $stage, $reader),
+            'candidates' => $stage === 0 ? [] : self::candidates($estimates, $slot, $stage, $reader),
             'findings' => array_values(array_filter($document->findings($stage), fn (array $finding): bool => $finding['slot'] === $slot || ($share !== null && $finding['part'] === $share['part']))),
             'share' => $share,
             'line' => $part === null ? null : (new MoneyDocument($estimates->estimate(), $say))->lineOf($part->key, $stage),
@@ -45,9 +43,11 @@ final class CellDetail
     }
 
     /** @return list<array<string, mixed>> */
-    private static function candidates(OpenedBundle $opened, string $slot, int $stage, User $reader): array
+    private static function candidates(Estimates $estimates, string $slot, int $stage, User $reader): array
     {
-        $candidates = new Candidates(PlannedStages::of($opened->bundle));
+        // The estimate's own evaluator remembers what its stages have in common with them.
+        $candidates = new Candidates($estimates->estimate()->planned);
+        $opened = $estimates->opened();
         $found = $slot === BoardDocument::FUEL ? $candidates->fuels($stage) : $candidates->parts($slot, $stage);
 
         return array_map((new CandidateDocument($opened->bundle->catalog, Estimates::formatter($opened, $reader), $reader->shop->today()))->of(...), $found);

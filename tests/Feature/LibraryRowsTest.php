@@ -3,8 +3,8 @@
 namespace Tests\Feature;
 
 use App\Actions\Library\KeepLibrary;
-use App\Actions\Library\LibraryChange;
 use App\Actions\Library\SetPrice;
+use App\Actions\Library\TakenLibrary;
 use App\Assembly\Canonical;
 use App\Assembly\CurrentPrices;
 use App\Assembly\LibraryRows;
@@ -48,7 +48,7 @@ final class LibraryRowsTest extends TestCase
     /**
      * @param  callable(array<string, mixed>, list<array<string, mixed>>): array{array<string, mixed>, list<array<string, mixed>>}  $edit
      */
-    private static function keep(callable $edit): LibraryChange
+    private static function keep(callable $edit): TakenLibrary
     {
         return app(KeepLibrary::class)->keep(Shop::query()->firstOrFail(), ...$edit(...self::documents(self::LYRE)));
     }

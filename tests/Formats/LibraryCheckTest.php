@@ -8,7 +8,7 @@ use Pebblerun\Core\Advice\Library\LibraryDoubt;
 use Pebblerun\Core\Advice\Library\PartPreview;
 use Pebblerun\Core\Advice\Library\PartsCheck;
 use Pebblerun\Core\Advice\Library\PlatformCheck;
-use Pebblerun\Core\Advice\Library\ReferenceBuild;
+use Pebblerun\Core\Advice\Library\PreviewBuild;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Exchange\OpenedBundle;
@@ -139,7 +139,7 @@ final class LibraryCheckTest extends TestCase
     {
         $bundle = self::opened()->bundle;
         $shown = (new PartPreview($bundle))->of($bundle->catalog->part('kolvane-h2'));
-        self::assertSame([ReferenceBuild::Stock, ReferenceBuild::Mapped, ReferenceBuild::Prepared], array_column($shown, 0));
+        self::assertSame([PreviewBuild::Stock, PreviewBuild::Mapped, PreviewBuild::Prepared], array_column($shown, 0));
         $watts = array_map(fn (array $one): float => $one[2]->adds, $shown);
         self::assertLessThan(1_000.0, $watts[0], 'without a map it must not be driven');
         self::assertGreaterThan(40_000.0, $watts[1]);

@@ -14,13 +14,13 @@ final readonly class ImportPlatform
     public function __construct(private ShopDocuments $documents, private DocumentReader $reader, private KeepLibrary $library) {}
 
     /** @throws InvalidDocument with file and path of each fault. */
-    public function from(Shop $shop, string $platformFile, string $partsFile): LibraryChange
+    public function from(Shop $shop, string $platformFile, string $partsFile): TakenLibrary
     {
         return $this->documents($shop, $this->documents->read('platform', $platformFile, $shop), $this->documents->read('parts', $partsFile, $shop), $partsFile);
     }
 
     /** @throws InvalidDocument with document and path of each fault. */
-    public function texts(Shop $shop, string $platform, string $parts): LibraryChange
+    public function texts(Shop $shop, string $platform, string $parts): TakenLibrary
     {
         return $this->documents($shop, $this->documents->text('platform', $platform, 'platform', $shop), $this->documents->text('parts', $parts, 'parts', $shop), 'parts');
     }
@@ -30,7 +30,7 @@ final readonly class ImportPlatform
      * @param  array<string, mixed>  $listed  a parts document
      * @param  string  $name  what the second is called in faults
      */
-    private function documents(Shop $shop, array $said, array $listed, string $name): LibraryChange
+    private function documents(Shop $shop, array $said, array $listed, string $name): TakenLibrary
     {
         $platform = $said['platform'];
         if ($listed['platform'] !== $platform['key']) {

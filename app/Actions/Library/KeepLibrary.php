@@ -22,9 +22,9 @@ final readonly class KeepLibrary
      * @param  array<string, mixed>  $document  of the platform
      * @param  list<array<string, mixed>>  $parts
      */
-    public function keep(Shop $shop, array $document, array $parts): LibraryChange
+    public function keep(Shop $shop, array $document, array $parts): TakenLibrary
     {
-        return DB::transaction(function () use ($shop, $document, $parts): LibraryChange {
+        return DB::transaction(function () use ($shop, $document, $parts): TakenLibrary {
             Shop::holdLibrary($shop->id);
             $platform = Platform::query()->where('shop_id', $shop->id)->where('key', $document['key'])->first()
                 ?? Platform::create(['shop_id' => $shop->id, 'key' => $document['key'], 'name' => $document['name']]);
@@ -42,7 +42,7 @@ final readonly class KeepLibrary
             $now = LibraryRows::content($platform->id);
             $platform->wasRecentlyCreated || $this->note($platform, $known, $now);
 
-            return LibraryChange::between($platform, $before, $now['parts'], $gone, $prices, $version);
+            return TakenLibrary::between($platform, $before, $now['parts'], $gone, $prices, $version);
         });
     }
 

@@ -15,7 +15,7 @@ final readonly class TakeDocuments
     public function __construct(private ImportPlatform $import, private Audit $audit) {}
 
     /** @throws InvalidDocument with document and path of each fault. */
-    public function take(Shop $shop, string $platform, string $parts, bool $dry, User $author): LibraryChange
+    public function take(Shop $shop, string $platform, string $parts, bool $dry, User $author): TakenLibrary
     {
         DB::beginTransaction();
         try {

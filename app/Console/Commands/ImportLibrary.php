@@ -3,7 +3,7 @@
 namespace App\Console\Commands;
 
 use App\Actions\Library\ImportPlatform;
-use App\Actions\Library\LibraryChange;
+use App\Actions\Library\TakenLibrary;
 use App\Identity\Audit;
 use App\Security\AuditEvent;
 use Illuminate\Console\Command;
@@ -42,7 +42,7 @@ final class ImportLibrary extends Command
         return self::SUCCESS;
     }
 
-    private function say(LibraryChange $change): void
+    private function say(TakenLibrary $change): void
     {
         $dry = (bool) $this->option('dry-run');
         $this->info("{$change->platform->name}: ".($dry ? 'it would be' : 'it is')." version {$change->version->number}.");

@@ -10,7 +10,7 @@ use App\Models\Part;
 use App\Models\Platform;
 use App\Queries\LibraryPage;
 use App\Queries\PartPlace;
-use App\Queries\PriceList;
+use App\Queries\PartPrices;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\RedirectResponse;
 use Inertia\Inertia;
@@ -37,7 +37,7 @@ final class LibraryController
 
     public function prices(Part $part): JsonResponse
     {
-        return response()->json(PriceList::of($part));
+        return response()->json(PartPrices::of($part));
     }
 
     public function setPrice(PriceRequest $request, Part $part, SetPrice $prices, Once $once): JsonResponse
@@ -45,6 +45,6 @@ final class LibraryController
         $said = [$part->id, $request->money(), $request->string('as_of')->value(), $request->string('source')->value()];
         $once->do($request->person()->shop, $request->requestName(), $said, fn () => $prices->set($part, $said[1], $said[2], $said[3], $request->person()));
 
-        return response()->json(PriceList::of($part), 201);
+        return response()->json(PartPrices::of($part), 201);
     }
 }

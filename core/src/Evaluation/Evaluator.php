@@ -256,7 +256,7 @@ final class Evaluator
         $top = $likely->grid->rpms[(int) array_search(max($likely->engine), $likely->engine, true)];
         $place = (int) array_search($top, $breath->rpms, true);
 
-        return new Soak($breath->charge($place)->cool, $breath->fifth($place), $breath->knee($place));
+        return new Soak($breath->charge($place)->cool, $breath->fifth($place), $breath->threshold($place));
     }
 
     /** @return list<Finding> faults first */

@@ -42,7 +42,7 @@ final readonly class StageFigures
     /** @return list<mixed> plain values, exact through JSON */
     public function toArray(): array
     {
-        return [$this->power->toArray(), $this->torque->toArray(), $this->atTarget?->toArray(), $this->plainSum, array_map(fn (Standing $standing): array => $standing->toArray(), $this->standings), $this->within, $this->lost, $this->costs, $this->hot, $this->soak === null ? null : [$this->soak->first, $this->soak->fifth, $this->soak->knee], $this->boost];
+        return [$this->power->toArray(), $this->torque->toArray(), $this->atTarget?->toArray(), $this->plainSum, array_map(fn (Standing $standing): array => $standing->toArray(), $this->standings), $this->within, $this->lost, $this->costs, $this->hot, $this->soak === null ? null : [$this->soak->first, $this->soak->fifth, $this->soak->threshold], $this->boost];
     }
 
     /** @param  list<mixed>  $known  as toArray() gave them */

@@ -173,7 +173,7 @@ final readonly class BriefReader
     private function usedSpeeds(?DocumentNode $node): array
     {
         if ($node === null) {
-            return [$this->platform->baseline->torqueKnee(), $this->platform->baseline->peakPower()->rpm];
+            return [$this->platform->baseline->fullTorqueFrom(), $this->platform->baseline->peakPower()->rpm];
         }
         $from = $node->get('from')->number();
         $to = $this->speed($node->get('to'));

@@ -118,7 +118,7 @@ final readonly class Curve
     }
 
     /** r_T: the lowest grid rpm with at least 99.9 % of the peak torque. */
-    public function torqueKnee(): float
+    public function fullTorqueFrom(): float
     {
         $enough = 0.999 * max($this->torque);
         foreach ($this->torque as $i => $torque) {
@@ -138,7 +138,7 @@ final readonly class Curve
     {
         $enough = 0.98 * max($this->torque);
         $most = $this->peakPower()->rpm - 300.0;
-        $end = $this->torqueKnee();
+        $end = $this->fullTorqueFrom();
         foreach ($this->torque as $i => $torque) {
             $rpm = $this->first + self::STEP * $i;
             if ($torque >= $enough && $rpm <= $most && $rpm > $end) {

@@ -4,7 +4,7 @@ namespace Pebblerun\Core\Report;
 
 use Pebblerun\Core\Advice\Candidate;
 use Pebblerun\Core\Advice\Library\PartPreview;
-use Pebblerun\Core\Advice\Library\ReferenceBuild;
+use Pebblerun\Core\Advice\Library\PreviewBuild;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Job\Bundle;
 
@@ -28,15 +28,15 @@ final readonly class PartPreviewDocument
      * @param  list<Part>  $fitted
      * @return array<string, mixed>
      */
-    private function build(ReferenceBuild $build, array $fitted, Candidate $candidate): array
+    private function build(PreviewBuild $build, array $fitted, Candidate $candidate): array
     {
         $written = $this->candidates->of($candidate);
 
         return [
             'build' => match ($build) {
-                ReferenceBuild::Stock => 'On a stock car',
-                ReferenceBuild::Mapped => 'With a map',
-                ReferenceBuild::Prepared => 'With everything it needs',
+                PreviewBuild::Stock => 'On a stock car',
+                PreviewBuild::Mapped => 'With a map',
+                PreviewBuild::Prepared => 'With everything it needs',
             },
             'with' => implode(', ', array_map(fn (Part $part): string => $part->name, $fitted)),
             'adds' => $written['adds'],

@@ -47,7 +47,7 @@ final class WorkedValuesTest extends TestCase
         }
         self::assertSame(5800.0, $curve->peakPower()->rpm);
         self::assertEqualsWithDelta(392.3, $curve->peakTorque()->value, 0.05);
-        self::assertSame(2500.0, $curve->torqueKnee());
+        self::assertSame(2500.0, $curve->fullTorqueFrom());
     }
 
     public function test_what_each_part_adds_and_what_would_be_lost_without_it(): void

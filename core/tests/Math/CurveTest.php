@@ -39,7 +39,7 @@ final class CurveTest extends TestCase
         self::assertSame([200.0, 220.0, 210.0], [$curve->torqueAt(1900.0), $curve->torqueAt(2050.0), $curve->torqueAt(2500.0)]);
         self::assertSame([2000.0, 2100.0], [$curve->first, $curve->last()]);
         self::assertEquals(new Peak(2050.0, 220.0), $curve->peakTorque());
-        self::assertSame([2050.0, 2050.0], [$curve->torqueKnee(), $curve->torqueShoulder()]);
+        self::assertSame([2050.0, 2050.0], [$curve->fullTorqueFrom(), $curve->torqueShoulder()]);
     }
 
     /** By hand, anchors 10 at 2000 and 30 at 4000: a quarter of the way is 15. */
@@ -85,7 +85,7 @@ final class CurveTest extends TestCase
         $curve = Lyre::curve();
         self::assertEqualsWithDelta(159_130.0, $curve->peakPower()->value, 5.0);
         self::assertSame(5800.0, $curve->peakPower()->rpm);
-        self::assertSame(2500.0, $curve->torqueKnee());
+        self::assertSame(2500.0, $curve->fullTorqueFrom());
     }
 
     public function test_the_curve_never_leaves_the_band_of_its_neighbouring_points(): void
@@ -116,12 +116,12 @@ final class CurveTest extends TestCase
     /** Source: the method's worked values: r_T 2500, r_T2 4900. */
     public function test_the_plateau_ends_at_98_percent_and_well_before_the_power_peak(): void
     {
-        self::assertSame([2500.0, 4900.0], [Lyre::curve()->torqueKnee(), Lyre::curve()->plateauEnd()]);
+        self::assertSame([2500.0, 4900.0], [Lyre::curve()->fullTorqueFrom(), Lyre::curve()->plateauEnd()]);
         // Flat to the end: its power peak is at 6000, so the plateau counts to 5700.
         self::assertSame(5700.0, Curve::fromPoints([[2000.0, 300.0], [4000.0, 300.0], [6000.0, 300.0]])->plateauEnd());
         // It rises to 5900 and makes most power at 6000: never below where the torque peak begins.
         $rising = Curve::fromPoints([[2000.0, 100.0], [4000.0, 200.0], [5900.0, 300.0], [6000.0, 300.0]]);
-        self::assertSame($rising->torqueKnee(), $rising->plateauEnd());
+        self::assertSame($rising->fullTorqueFrom(), $rising->plateauEnd());
     }
 
     public function test_a_sketch_is_nowhere_above_what_was_stated(): void

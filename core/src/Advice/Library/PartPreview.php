@@ -39,7 +39,7 @@ final readonly class PartPreview
         $this->offer = new Offer($bundle->brief, $this->planned->evaluator);
     }
 
-    /** @return list<array{ReferenceBuild, list<Part>, Candidate}> each build that differs from those before it, what stands in it, and the part there */
+    /** @return list<array{PreviewBuild, list<Part>, Candidate}> each build that differs from those before it, what stands in it, and the part there */
     public function of(Part $part): array
     {
         $seen = $shown = [];
@@ -63,14 +63,14 @@ final readonly class PartPreview
         return $this->on($builds[count($builds) - 1][1], $part);
     }
 
-    /** @return non-empty-list<array{ReferenceBuild, list<Part>}> */
+    /** @return non-empty-list<array{PreviewBuild, list<Part>}> */
     private function builds(Part $part): array
     {
         $map = $part->map === null ? $this->map($part) : null;
         $needed = $this->needed($part);
         $mapped = $map === null || array_filter($needed, fn (Part $one): bool => $one->map !== null) !== [] ? [] : [$map];
 
-        return [[ReferenceBuild::Stock, []], [ReferenceBuild::Mapped, $map === null ? [] : [$map]], [ReferenceBuild::Prepared, [...$mapped, ...$needed]]];
+        return [[PreviewBuild::Stock, []], [PreviewBuild::Mapped, $map === null ? [] : [$map]], [PreviewBuild::Prepared, [...$mapped, ...$needed]]];
     }
 
     /** Of the best kind that asks for nothing else. */

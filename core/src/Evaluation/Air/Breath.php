@@ -14,7 +14,7 @@ use Pebblerun\Core\Physics\Fuel\DieselBurn;
 /** What a build breathes along its likely curve, and what it would breathe with more or less power than that. */
 final class Breath
 {
-    private const KNEE = 323.15;
+    private const THRESHOLD = 323.15;
 
     /** @var array<string, Charge> */
     private array $charges = [];
@@ -139,9 +139,9 @@ final class Breath
     }
 
     /** K above which the map takes power: 50 °C, or what the stock car breathes. */
-    public function knee(int $place): float
+    public function threshold(int $place): float
     {
-        return max(self::KNEE, $this->stock->charge($this->rpms[$place])->cool);
+        return max(self::THRESHOLD, $this->stock->charge($this->rpms[$place])->cool);
     }
 
     /** A diesel's λ at full load. */

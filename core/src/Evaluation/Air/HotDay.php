@@ -48,7 +48,7 @@ final readonly class HotDay
     {
         $hot = $breath->charge($place, 1.0, true)->cool;
 
-        return sqrt($breath->charge($place)->cool / $hot) * Soak::held($hot, $breath->knee($place));
+        return sqrt($breath->charge($place)->cool / $hot) * Soak::held($hot, $breath->threshold($place));
     }
 
     /** Fuel is cut so that λ stays where it was, or at what smoke allows. */

@@ -37,7 +37,7 @@ final class StockAir
     public function __construct(private readonly Platform $platform, private readonly float $loss)
     {
         $baseline = $platform->baseline;
-        $this->torqueRpm = $baseline->torqueKnee();
+        $this->torqueRpm = $baseline->fullTorqueFrom();
         $this->plateauEnd = $baseline->plateauEnd();
         $this->powerRpm = $baseline->peakPower()->rpm;
         $this->load = new FullLoad($platform->fuel, $platform->boosted, $platform->direct, $this->torqueRpm, $this->powerRpm, $platform->combustion->lambda);

@@ -38,7 +38,7 @@ final class GainFinder
 
     private readonly Peak $torque;
 
-    private readonly float $kneeRpm;
+    private readonly float $fullFrom;
 
     private readonly float $plateauEnd;
 
@@ -55,7 +55,7 @@ final class GainFinder
         $this->baseline = $platform->baseline;
         $this->power = $this->baseline->peakPower();
         $this->torque = $this->baseline->peakTorque();
-        $this->kneeRpm = $this->baseline->torqueKnee();
+        $this->fullFrom = $this->baseline->fullTorqueFrom();
         $this->plateauEnd = $this->baseline->plateauEnd();
         $this->moved = new MovedPeaksCurve($this->baseline, $platform->revLimit);
         $this->cases = new Memo(self::REMEMBERED);
@@ -166,7 +166,7 @@ final class GainFinder
 
         return new Gain(
             $part, $case, $family->key, $ceiling, $rpms, $fractions, $ratios, $share, $covered,
-            $fades && $this->kneeRpm > $this->baseline->first ? $this->baseline->first : null,
+            $fades && $this->fullFrom > $this->baseline->first ? $this->baseline->first : null,
             $family->driveline, $induction, $family->air, $onPump,
         );
     }
@@ -189,7 +189,7 @@ final class GainFinder
         [$rpms, $fractions, $ratios] = $this->betweenPeaks($case, $reference, $torqueRatio, $powerRatio);
         $power = $case->power->scaled(1.0 / $reference->power);
         $below = $shares = [];
-        for ($rpm = $this->baseline->first; $rpm < $this->kneeRpm; $rpm += self::GROWING_STEP) {
+        for ($rpm = $this->baseline->first; $rpm < $this->fullFrom; $rpm += self::GROWING_STEP) {
             $below[] = $rpm;
             $shares[] = $power->scaled(($rpm / $this->power->rpm) ** 2);
         }
@@ -243,9 +243,9 @@ final class GainFinder
         $power = $case->power->scaled(1.0 / $reference->power);
         $peak = max($this->plateauEnd + Curve::STEP, $this->power->rpm);
 
-        return $this->plateauEnd > $this->kneeRpm
-            ? [[$this->kneeRpm, $this->plateauEnd, $peak], [$torque, $torque, $power], [$torqueRatio, $torqueRatio, $powerRatio]]
-            : [[$this->kneeRpm, $peak], [$torque, $power], [$torqueRatio, $powerRatio]];
+        return $this->plateauEnd > $this->fullFrom
+            ? [[$this->fullFrom, $this->plateauEnd, $peak], [$torque, $torque, $power], [$torqueRatio, $torqueRatio, $powerRatio]]
+            : [[$this->fullFrom, $peak], [$torque, $power], [$torqueRatio, $powerRatio]];
     }
 
     /** @return array{non-empty-list<float>, non-empty-list<Range>, non-empty-list<float>} */

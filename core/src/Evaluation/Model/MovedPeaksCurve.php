@@ -21,7 +21,7 @@ final readonly class MovedPeaksCurve
     /** Power left at the new rev limit. */
     private const AT_LIMIT = 0.94;
 
-    private float $knee;
+    private float $fullFrom;
 
     private float $plateauEnd;
 
@@ -33,7 +33,7 @@ final readonly class MovedPeaksCurve
 
     public function __construct(private Curve $baseline, private float $revLimit)
     {
-        $this->knee = $baseline->torqueKnee();
+        $this->fullFrom = $baseline->fullTorqueFrom();
         $this->plateauEnd = $baseline->plateauEnd();
         $this->powerRpm = $baseline->peakPower()->rpm;
         $this->power = $baseline->peakPower()->value;
@@ -69,7 +69,7 @@ final readonly class MovedPeaksCurve
 
         return self::sketch([
             [$this->baseline->first, $this->baseline->torque[0]],
-            [$this->knee, $this->torque],
+            [$this->fullFrom, $this->torque],
             [$this->plateauEnd, self::PLATEAU * $this->torque],
             [$this->powerRpm, $this->power / ($this->powerRpm * Rpm::OMEGA)],
             [$this->revLimit, $end->torqueAt($this->revLimit)],
@@ -80,9 +80,9 @@ final readonly class MovedPeaksCurve
     {
         $power = $this->power * (1.0 + $powerShare);
         $torque = $this->torque * (1.0 + $torqueShare);
-        $torqueRpm = $peaks->torque ?? $this->knee;
+        $torqueRpm = $peaks->torque ?? $this->fullFrom;
         $plateau = $this->plateauEnd * $peaks->power / $this->powerRpm;
-        $span = max(Curve::STEP, $this->plateauEnd - $this->knee);
+        $span = max(Curve::STEP, $this->plateauEnd - $this->fullFrom);
 
         return self::sketch([
             [$this->baseline->first, $this->baseline->torque[0] * (1.0 + ($peaks->first ?? $torqueShare))],

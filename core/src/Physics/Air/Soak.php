@@ -11,19 +11,19 @@ final readonly class Soak
     private const LEAST = 0.05;
 
     /**
-     * @param  float  $knee  K above which the map takes power: 50 °C, or what the stock car breathes
+     * @param  float  $threshold  K above which the map takes power: 50 °C, or what the stock car breathes
      */
-    public function __construct(public float $first, public float $fifth, public float $knee) {}
+    public function __construct(public float $first, public float $fifth, public float $threshold) {}
 
-    /** Share of the first pull's power that is gone by the fifth: timing that the map takes above the knee. */
+    /** Share of the first pull's power that is gone by the fifth: timing that the map takes above the threshold. */
     public function lost(): float
     {
-        return 1.0 - self::held($this->fifth, $this->knee) / self::held($this->first, $this->knee);
+        return 1.0 - self::held($this->fifth, $this->threshold) / self::held($this->first, $this->threshold);
     }
 
-    /** What a map leaves of the power at a charge temperature: 0.3 % less for each kelvin above the knee. */
-    public static function held(float $kelvin, float $knee): float
+    /** What a map leaves of the power at a charge temperature: 0.3 % less for each kelvin above the threshold. */
+    public static function held(float $kelvin, float $threshold): float
     {
-        return max(self::LEAST, 1.0 - self::PER_KELVIN * max(0.0, $kelvin - $knee));
+        return max(self::LEAST, 1.0 - self::PER_KELVIN * max(0.0, $kelvin - $threshold));
     }
 }

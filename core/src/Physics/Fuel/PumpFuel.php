@@ -25,7 +25,7 @@ final readonly class PumpFuel
     {
         $peak = $baseline->peakPower()->rpm;
 
-        return new self(new FullLoad($kind, $boosted, $direct, $baseline->torqueKnee(), $peak), $peak, $lossShare);
+        return new self(new FullLoad($kind, $boosted, $direct, $baseline->fullTorqueFrom(), $peak), $peak, $lossShare);
     }
 
     /**

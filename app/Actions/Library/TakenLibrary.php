@@ -7,7 +7,7 @@ use App\Models\LibraryVersion;
 use App\Models\Platform;
 
 /** What taking documents into the library changed. */
-final readonly class LibraryChange
+final readonly class TakenLibrary
 {
     /**
      * @param  list<string>  $added  keys of parts

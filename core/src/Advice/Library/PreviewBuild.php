@@ -3,7 +3,7 @@
 namespace Pebblerun\Core\Advice\Library;
 
 /** A build of a platform on which a part is looked at. */
-enum ReferenceBuild: string
+enum PreviewBuild: string
 {
     case Stock = 'stock';
     /** With a map of the shop's own dyno, or the best there is. */

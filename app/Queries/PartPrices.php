@@ -9,7 +9,7 @@ use Pebblerun\Core\Catalog\Parts\PartPrice;
 use stdClass;
 
 /** What a part cost, the newest first, and who sells it: as its suppliers said last. */
-final class PriceList
+final class PartPrices
 {
     private const MOST = 50;
 
