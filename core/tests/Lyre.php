@@ -23,6 +23,8 @@ use Pebblerun\Core\Catalog\Platform\Boost;
 use Pebblerun\Core\Catalog\Platform\Combustion;
 use Pebblerun\Core\Catalog\Platform\Family;
 use Pebblerun\Core\Catalog\Platform\Platform;
+use Pebblerun\Core\Catalog\Platform\PlatformBody;
+use Pebblerun\Core\Catalog\Platform\PlatformEngine;
 use Pebblerun\Core\Catalog\Platform\Slot;
 use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Catalog\Shop\Rates;
@@ -208,9 +210,9 @@ final class Lyre
         }
 
         return new Platform(
-            'lyre', 'Lyre', Drive::Front, Aspiration::Turbo, FuelKind::Petrol, 2019, 2024, $this->displacement, $this->boosted, 6500.0, self::curve(),
-            ['lane' => 'Lane'], $slots, $families, $this->limits, $this->ceilings, false, $this->boost, $this->air,
-            null, $this->exhaust, $this->combustion, $this->fuelSystem,
+            'lyre', 'Lyre', 2019, 2024,
+            new PlatformEngine($this->boosted ? Aspiration::Turbo : Aspiration::Natural, FuelKind::Petrol, $this->displacement, 6500.0, false, $this->combustion, null, $this->boost, $this->exhaust),
+            new PlatformBody(Drive::Front), self::curve(), ['lane' => 'Lane'], $slots, $families, $this->limits, $this->ceilings, $this->air, $this->fuelSystem,
         );
     }
 

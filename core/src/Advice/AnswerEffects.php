@@ -108,7 +108,7 @@ final readonly class AnswerEffects
         $last = $this->estimate->last();
         $outside = $this->estimate->bundle->brief->outside;
         $platform = $this->estimate->bundle->catalog->platform;
-        $climb = $outside->climb($this->estimate->bundle->brief->car->mass, $platform->dragArea);
+        $climb = $outside->climb($this->estimate->bundle->brief->car->mass, $platform->body->dragArea);
 
         return [
             ...($last->hot === null ? [] : [new Message(AnswerEffectCode::HottestDay, ['power' => $last->power->p50 * $last->hot, 'outside' => $outside])]),

@@ -33,8 +33,8 @@ final readonly class EngineLoad
 
     public static function of(StageResult $result, Platform $platform, Loss $loss): self
     {
-        $pressure = self::meanPressure($loss->toCrank($result->likely->peakTorque()->value), $platform->displacement);
-        $powerPerLitre = $loss->toCrank($result->likely->peakPower()->value) / (1000.0 * $platform->displacement);
+        $pressure = self::meanPressure($loss->toCrank($result->likely->peakTorque()->value), $platform->engine->displacement);
+        $powerPerLitre = $loss->toCrank($result->likely->peakPower()->value) / (1000.0 * $platform->engine->displacement);
         [$pressures, $powers] = self::bands($result, $platform);
         $bar = $pressure / 1e5;
         $perLitre = $powerPerLitre / PowerUnit::Hp->watts();
@@ -64,7 +64,7 @@ final readonly class EngineLoad
         $build = $result->state->build;
 
         return match (true) {
-            $platform->fuel === FuelKind::Diesel => self::DIESEL,
+            $platform->engine->fuel === FuelKind::Diesel => self::DIESEL,
             // Nitrous brings oxygen of its own, as boost does.
             ! $build->isBoosted() && ! $build->situation->hasTag('nitrous') => self::NATURAL,
             $build->fuel->ethanol->likely >= self::STRONG_FUEL => self::BOOSTED_ON_STRONG_FUEL,

@@ -115,7 +115,7 @@ final class Evaluator
         $this->hot = $brief->outside->hottestDay();
         $this->breathing = new Breathing($this->platform, new StockAir($this->platform, $brief->car->baselineLossShare()), $this->engine, $this->start, $this->hot);
         $this->fuel = new FuelSupply($this->platform, $this->breathing, $this->start, $this->losses, fn (StageModel $model): Likely => $this->run($this->engine, $model));
-        $this->towing = new Towing($brief->outside->climb($brief->car->mass, $this->platform->dragArea));
+        $this->towing = new Towing($brief->outside->climb($brief->car->mass, $this->platform->body->dragArea));
     }
 
     public function model(Build $build): StageModel
@@ -366,7 +366,7 @@ final class Evaluator
     {
         $curve = $this->known->curve;
         $last = $curve->last();
-        $moved = $model->revLimit - $this->platform->revLimit;
+        $moved = $model->revLimit - $this->platform->engine->revLimit;
         $end = match (true) {
             $moved > 0.0 => max($model->revLimit, $last),
             $moved < 0.0 => min($model->revLimit, $last),

@@ -76,15 +76,15 @@ final readonly class BriefReader
             $car->get('year')->int(),
             $gearbox,
             $node->maybe('use')?->enum(CarUse::class) ?? CarUse::Road,
-            $this->platform->aspiration,
-            $this->platform->drive,
+            $this->platform->engine->aspiration,
+            $this->platform->body->drive,
             self::measuredLoss($car->maybe('measured_loss')) ?? $usual,
             $car->maybe('mileage_km')?->number(),
-            (1.0 - $usual) / (1.0 - $this->platform->lossShare($this->platform->gearbox, $this->shop->loss)),
+            (1.0 - $usual) / (1.0 - $this->platform->lossShare($this->platform->body->gearbox, $this->shop->loss)),
             $this->variant($car)?->key,
             $car->maybe('tyres')?->enum(Tyres::class),
             $car->maybe('lift_mm')?->number() ?? 0.0,
-            $this->mass($car->maybe('mass')) ?? $this->platform->mass,
+            $this->mass($car->maybe('mass')) ?? $this->platform->body->mass,
         );
     }
 
@@ -121,7 +121,7 @@ final readonly class BriefReader
         return new AsReceived(
             $node->strings('parts'),
             $node->get('fuel')->string(),
-            $baseline === null ? null : $curves->read($baseline, $this->platform->boosted),
+            $baseline === null ? null : $curves->read($baseline, $this->platform->engine->boosted),
             self::healthy($node),
             $this->unknown($node),
             self::checked($node, 'bad'),

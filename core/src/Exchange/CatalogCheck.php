@@ -27,7 +27,7 @@ final class CatalogCheck
             array_push($faults, ...self::needs($part, $path, $catalog), ...self::ceilings($part, $path, $catalog), ...self::contents($part, $path, $catalog), ...self::successor($part, $path, $catalog), ...$cases->faults($part, $path));
             $i++;
         }
-        $pressure = $catalog->platform->baseline->peakTorque()->value * 4.0 * M_PI / $catalog->platform->displacement;
+        $pressure = $catalog->platform->baseline->peakTorque()->value * 4.0 * M_PI / $catalog->platform->engine->displacement;
         if ($pressure > self::MOST_PRESSURE) {
             $faults[] = new InvalidBundle('platform.baseline', sprintf('its torque would need a mean effective pressure of %.0f bar: check torque and displacement (litres).', $pressure / 1e5));
         }

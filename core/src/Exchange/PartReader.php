@@ -54,7 +54,7 @@ final readonly class PartReader
         $share = match (true) {
             ! $runs => 0.0,
             $unmapped !== null => $unmapped->number(),
-            default => $this->platform->boosted ? self::UNMAPPED_BOOSTED : self::UNMAPPED_NATURAL,
+            default => $this->platform->engine->boosted ? self::UNMAPPED_BOOSTED : self::UNMAPPED_NATURAL,
         };
         $map = $node->maybe('map');
 

@@ -62,7 +62,7 @@ final class PlanReader
             return null;
         }
         $frame = FrameReader::read($node, $shop->dynoFactors, $loss);
-        $curve = (new CurveReader($units))->read($node, $platform->boosted);
+        $curve = (new CurveReader($units))->read($node, $platform->engine->boosted);
 
         return new MeasuredCurve($frame->isOwn() ? $curve : $curve->scaled($frame->likely(1.0)), $frame, $node->get('of')->strings('parts'), $node->get('of')->get('fuel')->string());
     }

@@ -15,6 +15,8 @@ use Pebblerun\Core\Catalog\Platform\BaselineSource;
 use Pebblerun\Core\Catalog\Platform\Combustion;
 use Pebblerun\Core\Catalog\Platform\Family;
 use Pebblerun\Core\Catalog\Platform\Platform;
+use Pebblerun\Core\Catalog\Platform\PlatformBody;
+use Pebblerun\Core\Catalog\Platform\PlatformEngine;
 use Pebblerun\Core\Catalog\Platform\Slot;
 use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Physics\Driveline\Drive;
@@ -73,30 +75,28 @@ final readonly class PlatformReader
         return new Platform(
             $node->get('key')->string(),
             $node->get('name')->string(),
-            $drive,
-            $aspiration,
-            self::fuel($document),
             $years[0],
             $years[1],
-            $engine->get('displacement')->number() / 1000.0,
-            $aspiration->isBoosted(),
-            $node->get('rev_limit')->within($baseline->peakPower()->rpm, Platform::HIGHER_REVS * $baseline->last(), 'is no limit of an engine with this baseline'),
+            new PlatformEngine(
+                $aspiration,
+                self::fuel($document),
+                $engine->get('displacement')->number() / 1000.0,
+                $node->get('rev_limit')->within($baseline->peakPower()->rpm, Platform::HIGHER_REVS * $baseline->last(), 'is no limit of an engine with this baseline'),
+                $direct,
+                self::combustion($engine),
+                $claimed,
+                BoostReader::maybe($node, $this->units),
+                $node->maybe('exhaust')?->range()->in($this->units->temperature->toKelvin(...)),
+            ),
+            new PlatformBody($drive, self::gearbox($node), $this->mass($node->maybe('mass')), $node->maybe('drag_area')?->number()),
             $baseline,
             $lanes,
             $slots,
             $families,
             array_map(fn (DocumentNode $limit): Limit => $limits->limit($limit, $slots), $node->each('limits')),
             array_map(fn (DocumentNode $ceiling): Ceiling => $limits->ceiling($ceiling), $node->each('ceilings')),
-            $direct,
-            BoostReader::maybe($node, $this->units),
             AirReader::side($node->maybe('air')),
-            $this->mass($node->maybe('mass')),
-            $node->maybe('exhaust')?->range()->in($this->units->temperature->toKelvin(...)),
-            self::combustion($engine),
             array_map($supplies->component(...), $node->each('fuel_system')),
-            $node->maybe('drag_area')?->number(),
-            $claimed,
-            self::gearbox($node),
             $source,
             self::variants($document),
         );

@@ -70,7 +70,7 @@ final readonly class Situations
                         foreach ($asked(CarFact::Tyres) ? [null, ...Tyres::cases()] : [null] as $tyres) {
                             foreach ($this->figures(CarMeasure::Lift) as $lift) {
                                 foreach ($this->figures(CarMeasure::Mass) as $mass) {
-                                    $cars[] = new Car($year, $gearbox, $use, $platform->aspiration, $platform->drive, variant: $variant, tyres: $tyres, lift: $lift, mass: $mass);
+                                    $cars[] = new Car($year, $gearbox, $use, $platform->engine->aspiration, $platform->body->drive, variant: $variant, tyres: $tyres, lift: $lift, mass: $mass);
                                 }
                             }
                         }

@@ -103,12 +103,12 @@ final readonly class PlatformDocument
     private function claim(): string
     {
         $platform = $this->stock->bundle->catalog->platform;
-        if ($platform->claimed === null) {
+        if ($platform->engine->claimed === null) {
             return 'nothing that is known here';
         }
-        $lost = 1.0 - $platform->baseline->peakPower()->value / $platform->claimed;
+        $lost = 1.0 - $platform->baseline->peakPower()->value / $platform->engine->claimed;
 
-        return "{$this->say->writePower($platform->claimed)} {$this->say->units->power->value} at the crank: {$this->number(100.0 * $lost)} % less at the wheels";
+        return "{$this->say->writePower($platform->engine->claimed)} {$this->say->units->power->value} at the crank: {$this->number(100.0 * $lost)} % less at the wheels";
     }
 
     /** @return list<array{name: string, value: string}> */

@@ -133,7 +133,7 @@ final readonly class StageNotes
             return null;
         }
         $unit = $this->say->units->mass->value;
-        $total = $this->platform->mass === null ? null : $this->say->mass($this->platform->mass + $change);
+        $total = $this->platform->body->mass === null ? null : $this->say->mass($this->platform->body->mass + $change);
         $words = sprintf('%+g %s', $this->say->mass($change), $unit);
 
         return [

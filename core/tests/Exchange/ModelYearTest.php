@@ -45,7 +45,7 @@ final class ModelYearTest extends TestCase
         self::assertEqualsWithDelta($torque * 1.3558179483, $estimate->bundle->catalog->platform->baseline->torqueAt(5800.0), 0.01);
         self::assertEqualsWithDelta($estimate->bundle->catalog->platform->baseline->peakPower()->value / PowerUnit::HP, self::received($estimate), 0.01);
         self::assertEqualsWithDelta($torque * 5800 / 5252.113, self::received($estimate), 1.0);
-        self::assertSame($limit, $estimate->bundle->catalog->platform->revLimit);
+        self::assertSame($limit, $estimate->bundle->catalog->platform->engine->revLimit);
     }
 
     public function test_a_measured_car_keeps_what_was_measured_in_any_year(): void

@@ -81,7 +81,7 @@ final class NumeralsTest extends TestCase
         $document['parts'][1]['effects'] = ['mass' => -22];
         $opened = BundleReader::read($document);
         $bundle = $opened->bundle;
-        self::assertEqualsWithDelta(1360.777, (float) $bundle->catalog->platform->mass, 1e-3);
+        self::assertEqualsWithDelta(1360.777, (float) $bundle->catalog->platform->body->mass, 1e-3);
         self::assertEqualsWithDelta(-9.979, $bundle->catalog->parts['filter']->effects->mass, 1e-3);
         $mass = EstimateDocument::of(Estimate::of($bundle), $opened->units)['stages'][1]['mass'];
         self::assertSame('Mass: -22 lb against stock, 2,978 lb with driver.', $mass['sentence']);

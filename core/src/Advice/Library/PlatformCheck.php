@@ -53,7 +53,7 @@ final readonly class PlatformCheck
         if ($air === null || ! $air->stock->isKnown()) {
             return [];
         }
-        $most = $this->stock->bundle->catalog->platform->boosted ? self::MOST_FILLING_BOOSTED : self::MOST_FILLING_NATURAL;
+        $most = $this->stock->bundle->catalog->platform->engine->boosted ? self::MOST_FILLING_BOOSTED : self::MOST_FILLING_NATURAL;
         $worst = null;
         foreach ([$air->stock->torqueRpm, $air->stock->plateauEnd, $air->stock->powerRpm] as $rpm) {
             $filling = $air->stock->filling($rpm);
@@ -78,7 +78,7 @@ final readonly class PlatformCheck
     /** @return list<LibraryDoubt> */
     private function claim(): array
     {
-        $claimed = $this->stock->bundle->catalog->platform->claimed;
+        $claimed = $this->stock->bundle->catalog->platform->engine->claimed;
         $wheels = $this->stock->last()->likely->peakPower()->value;
 
         return $claimed === null || $claimed >= $wheels ? [] : [new LibraryDoubt(LibraryDoubtCode::ClaimBelowWheels, 'claimed.power', ['claimed' => $claimed, 'wheels' => $wheels])];

@@ -2,7 +2,6 @@
 
 namespace Pebblerun\Core\Catalog\Platform;
 
-use Pebblerun\Core\Catalog\Cars\Aspiration;
 use Pebblerun\Core\Catalog\Cars\Variant;
 use Pebblerun\Core\Catalog\Limits\Ceiling;
 use Pebblerun\Core\Catalog\Limits\FuelComponent;
@@ -14,9 +13,7 @@ use Pebblerun\Core\Physics\Driveline\Gearbox;
 use Pebblerun\Core\Physics\Driveline\Loss;
 use Pebblerun\Core\Physics\Driveline\UsualLoss;
 use Pebblerun\Core\Physics\Dyno\Frame;
-use Pebblerun\Core\Physics\Fuel\FuelKind;
 use Pebblerun\Core\Physics\Fuel\PumpFuel;
-use Pebblerun\Core\Units\Range;
 
 /** An engine platform: slots in gas-path order, families, limits, ceilings and the stock car's wheel curve. */
 final readonly class Platform
@@ -30,55 +27,32 @@ final readonly class Platform
     private const MOST_LOST = 0.28;
 
     /**
-     * @param  Curve  $baseline  wheel torque of the stock car in the shop's frame
-     * @param  bool  $boosted  turbo or blower from the factory
-     * @param  float  $revLimit  rpm
-     * @param  float  $displacement  m³
+     * @param  Curve  $baseline  N·m at the wheels of the stock car
      * @param  array<string, string>  $lanes  names by key, in gas-path order
      * @param  array<string, Slot>  $slots  by key, in gas-path order
      * @param  array<string, Family>  $families  by key
      * @param  list<Limit>  $limits
      * @param  list<Ceiling>  $ceilings
-     * @param  bool  $direct  direct injection
      * @param  ?AirSide  $air  compressor and stock cooler; null where nothing is known of them
-     * @param  ?Boost  $boost  under the factory map; null where it is not stated
-     * @param  ?float  $mass  kg with driver; null where it is not stated
-     * @param  Combustion  $combustion  under the factory's map
      * @param  list<FuelComponent>  $fuelSystem
-     * @param  ?float  $dragArea  m², drag coefficient times frontal area; null where it is not stated
-     * @param  ?float  $claimed  W at the crank that the factory claims
-     * @param  Gearbox  $gearbox  that the baseline was read with
-     * @param  ?Range  $exhaust  K before the turbine at full load under the factory map; null where it is not stated
      * @param  BaselineSource  $source  where the baseline was read
      * @param  list<Variant>  $variants  what cars of one model year differ by; the first is the usual one
      */
     public function __construct(
         public string $key,
         public string $name,
-        public Drive $drive,
-        public Aspiration $aspiration,
-        public FuelKind $fuel,
         public int $firstYear,
         public int $lastYear,
-        public float $displacement,
-        public bool $boosted,
-        public float $revLimit,
+        public PlatformEngine $engine,
+        public PlatformBody $body,
         public Curve $baseline,
         public array $lanes,
         public array $slots,
         public array $families,
         public array $limits,
         public array $ceilings,
-        public bool $direct = false,
-        public ?Boost $boost = null,
         public ?AirSide $air = null,
-        public ?float $mass = null,
-        public ?Range $exhaust = null,
-        public Combustion $combustion = new Combustion,
         public array $fuelSystem = [],
-        public ?float $dragArea = null,
-        public ?float $claimed = null,
-        public Gearbox $gearbox = Gearbox::Manual,
         public BaselineSource $source = new BaselineSource(new Frame),
         public array $variants = [],
     ) {}
@@ -86,7 +60,7 @@ final readonly class Platform
     /** Share lost between crank and wheels on a kind of dyno; another gearbox loses what it loses more or less. */
     public function lossShare(Gearbox $gearbox, UsualLoss $usual): float
     {
-        return self::lost($this->claimed, $this->baseline, $this->drive, $this->gearbox, $usual) + Loss::gearboxShare($gearbox) - Loss::gearboxShare($this->gearbox);
+        return self::lost($this->engine->claimed, $this->baseline, $this->body->drive, $this->body->gearbox, $usual) + Loss::gearboxShare($gearbox) - Loss::gearboxShare($this->body->gearbox);
     }
 
     /** Of the car that the baseline was read on. Where the factory's claim is known and what it leaves is believable, that is it; else the usual. */
@@ -100,7 +74,7 @@ final readonly class Platform
     /** What the stock car burns, for pumps and injectors that are told by the power they are good for. */
     public function pumpFuel(UsualLoss $usual): PumpFuel
     {
-        return PumpFuel::of($this->fuel, $this->boosted, $this->direct, $this->baseline, $this->lossShare($this->gearbox, $usual));
+        return PumpFuel::of($this->engine->fuel, $this->engine->boosted, $this->engine->direct, $this->baseline, $this->lossShare($this->body->gearbox, $usual));
     }
 
     /** @return list<Variant> there were of a model year */
@@ -112,6 +86,6 @@ final readonly class Platform
     /** rpm; no plan for this engine goes beyond it */
     public function highestSpeed(): float
     {
-        return self::HIGHER_REVS * $this->revLimit;
+        return self::HIGHER_REVS * $this->engine->revLimit;
     }
 }

@@ -25,7 +25,7 @@ final readonly class Breathing
     {
         $hardware = $model->hardware;
         $induction = $model->induction !== [];
-        $natural = ! $this->platform->boosted && ! $induction;
+        $natural = ! $this->platform->engine->boosted && ! $induction;
         if (! $this->stock->isKnown() || ($induction && ($hardware->pressure === null || $hardware->compressor === null))) {
             return null;
         }
@@ -48,7 +48,7 @@ final readonly class Breathing
         /** @var non-empty-list<float> $power */
         $path = $natural || $hardware->compressor === null ? null : $this->stock->path($hardware->compressor, $hardware->cooler);
 
-        return new Breath($model, $this->stock, $rpms, $air, $easier, $leaner, $follows, $power, $path, $this->platform->displacement, $this->hot);
+        return new Breath($model, $this->stock, $rpms, $air, $easier, $leaner, $follows, $power, $path, $this->platform->engine->displacement, $this->hot);
     }
 
     /** @return list<int> */

@@ -70,7 +70,7 @@ final class FuelSupply
     /** Whether pressure in the manifold or a belt move what is asked. */
     private function needsAir(StageModel $model): bool
     {
-        return $model->build->isBoosted() && ! $this->platform->direct && $model->hardware->fuel !== [] || $model->hardware->belt;
+        return $model->build->isBoosted() && ! $this->platform->engine->direct && $model->hardware->fuel !== [] || $model->hardware->belt;
     }
 
     /**
@@ -106,9 +106,9 @@ final class FuelSupply
     {
         $stock = $this->breathing->stock;
 
-        return $model->build->isBoosted() === $this->platform->boosted
+        return $model->build->isBoosted() === $this->platform->engine->boosted
             ? $stock->load
-            : new FullLoad($this->platform->fuel, true, $this->platform->direct, $stock->torqueRpm, $stock->powerRpm);
+            : new FullLoad($this->platform->engine->fuel, true, $this->platform->engine->direct, $stock->torqueRpm, $stock->powerRpm);
     }
 
     /** @return list<array{float, float}> */

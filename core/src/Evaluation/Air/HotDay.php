@@ -29,7 +29,7 @@ final readonly class HotDay
      */
     public function of(StageModel $model, Likely $standard, Breath $breath, Closure $likely): float
     {
-        $boosted = $breath->isCompressed() && $model->hardware->pressure === null || $this->platform->boosted;
+        $boosted = $breath->isCompressed() && $model->hardware->pressure === null || $this->platform->engine->boosted;
         if (! $boosted || $model->hardware->belt) {
             return 1.0 / Correction::J1349->factor(Weather::of($this->day->kelvin - 273.15, $this->day->pressure, Ambient::HUMIDITY));
         }
@@ -38,7 +38,7 @@ final readonly class HotDay
         $best = 0.0;
         foreach ($breath->rpms as $place => $rpm) {
             $watts = $there->engine[(int) round(($rpm - $there->grid->rpms[0]) / 50.0)];
-            $best = max($best, $watts * ($this->platform->fuel === FuelKind::Diesel ? $this->smokeFree($model, $breath, $place) : $this->warm($breath, $place)));
+            $best = max($best, $watts * ($this->platform->engine->fuel === FuelKind::Diesel ? $this->smokeFree($model, $breath, $place) : $this->warm($breath, $place)));
         }
 
         return $best / max(1.0, max($standard->engine));

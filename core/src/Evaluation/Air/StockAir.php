@@ -40,10 +40,10 @@ final class StockAir
         $this->torqueRpm = $baseline->fullTorqueFrom();
         $this->plateauEnd = $baseline->plateauEnd();
         $this->powerRpm = $baseline->peakPower()->rpm;
-        $this->load = new FullLoad($platform->fuel, $platform->boosted, $platform->direct, $this->torqueRpm, $this->powerRpm, $platform->combustion->lambda);
+        $this->load = new FullLoad($platform->engine->fuel, $platform->engine->boosted, $platform->engine->direct, $this->torqueRpm, $this->powerRpm, $platform->engine->combustion->lambda);
         $this->fullFlow = $this->flow($this->powerRpm);
         $air = $platform->air;
-        $this->path = $air === null || ($platform->boosted && $platform->boost === null) ? null : new ChargePath(Ambient::standard(), $air->compressor, $air->cooler, $this->fullFlow, $air->inletLoss, $air->coolerLoss);
+        $this->path = $air === null || ($platform->engine->boosted && $platform->engine->boost === null) ? null : new ChargePath(Ambient::standard(), $air->compressor, $air->cooler, $this->fullFlow, $air->inletLoss, $air->coolerLoss);
     }
 
     /** W at the crank. */
@@ -67,9 +67,9 @@ final class StockAir
     /** Pa over the outside air. */
     public function boost(float $rpm): float
     {
-        $boost = $this->platform->boost;
+        $boost = $this->platform->engine->boost;
 
-        return ! $this->platform->boosted || $boost === null ? 0.0 : $this->following($boost, $rpm);
+        return ! $this->platform->engine->boosted || $boost === null ? 0.0 : $this->following($boost, $rpm);
     }
 
     /** Pa over the outside air at a speed, of a boost that is told at the two peaks. */
@@ -86,13 +86,13 @@ final class StockAir
     /** Whether its charge can be told. */
     public function isKnown(): bool
     {
-        return ! $this->platform->boosted || $this->path !== null;
+        return ! $this->platform->engine->boosted || $this->path !== null;
     }
 
     /** The charge of the stock car; a natural engine breathes the air outside. */
     public function charge(float $rpm): Charge
     {
-        return $this->charges[(int) $rpm] ??= $this->platform->boosted && $this->path !== null
+        return $this->charges[(int) $rpm] ??= $this->platform->engine->boosted && $this->path !== null
             ? $this->path->at($this->pressure($rpm), $this->flow($rpm))
             : new Charge(Ambient::STANDARD, 1.0, Ambient::STANDARD_KELVIN, Ambient::STANDARD_KELVIN, $this->flow($rpm), 0.0);
     }
@@ -102,7 +102,7 @@ final class StockAir
     {
         $charge = $this->charge($rpm);
 
-        return Filling::of($charge->flow, $this->platform->displacement, $rpm, $charge->manifold, $charge->cool);
+        return Filling::of($charge->flow, $this->platform->engine->displacement, $rpm, $charge->manifold, $charge->cool);
     }
 
     /** The way that air takes through other hardware. */

@@ -71,9 +71,9 @@ final readonly class AirLimits
     {
         return match ($quantity) {
             Quantity::TurboFlow => ! $this->breath->isCompressed() || $this->breath->isRated(),
-            Quantity::Knock => $this->platform->combustion->octane !== null && $this->breath->model->build->fuel->octane > 0.0,
-            Quantity::Smoke => $this->platform->fuel === FuelKind::Diesel,
-            Quantity::ExhaustTemperature => $this->platform->fuel === FuelKind::Diesel && $this->platform->exhaust !== null,
+            Quantity::Knock => $this->platform->engine->combustion->octane !== null && $this->breath->model->build->fuel->octane > 0.0,
+            Quantity::Smoke => $this->platform->engine->fuel === FuelKind::Diesel,
+            Quantity::ExhaustTemperature => $this->platform->engine->fuel === FuelKind::Diesel && $this->platform->engine->exhaust !== null,
             default => true,
         };
     }
@@ -115,8 +115,8 @@ final readonly class AirLimits
             Quantity::ChargeTemperature => $way($this->breath->fifth($place, $more, $hot)),
             Quantity::TurboFlow => self::over($this->breath->charge($place, $more, $hot)->share, $safe, $edge),
             Quantity::Knock => [
-                self::ofTheWay($this->need($place, $more, $hot), (float) $this->platform->combustion->octane, $octane + $safe),
-                self::ofTheWay($this->need($place, $more, $hot), (float) $this->platform->combustion->octane, $octane + $edge),
+                self::ofTheWay($this->need($place, $more, $hot), (float) $this->platform->engine->combustion->octane, $octane + $safe),
+                self::ofTheWay($this->need($place, $more, $hot), (float) $this->platform->engine->combustion->octane, $octane + $edge),
             ],
             Quantity::Smoke => self::over(1.0, $this->breath->lambda($place, $more) / $safe, $this->breath->lambda($place, $more) / $edge),
             default => $way($this->beforeTurbine($place, $more, $hot, $this->towing->share($this->breath, $place))),
@@ -141,7 +141,7 @@ final readonly class AirLimits
         $boost = max(0.0, $this->breath->boost($place, $more, $hot) - $this->breath->stock->boost($rpm));
 
         return self::octaneNeed(
-            (float) $this->platform->combustion->octane, $boost / 1e5, $this->breath->model->hardware->compression,
+            (float) $this->platform->engine->combustion->octane, $boost / 1e5, $this->breath->model->hardware->compression,
             max(0.0, $this->breath->charge($place, $more, $hot)->cool - $this->breath->stock->charge($rpm)->cool),
         );
     }
@@ -157,7 +157,7 @@ final readonly class AirLimits
         $leaner = $this->breath->lambda($place, $more, $hot) / $this->breath->stock->load->lambdaAt($rpm);
 
         return DieselBurn::beforeTurbine(
-            $this->breath->sustained($place, $more, $hot), (float) $this->platform->exhaust?->likely, $this->breath->stock->charge($rpm)->cool,
+            $this->breath->sustained($place, $more, $hot), (float) $this->platform->engine->exhaust?->likely, $this->breath->stock->charge($rpm)->cool,
             DieselBurn::atPartLoad($leaner, 1.0, $asked),
         ) + $this->breath->model->hardware->cooling->likely;
     }

@@ -59,7 +59,7 @@ final class LimitCheck
             [$standing, $overSafe, $overEdge] = match (true) {
                 self::alongCurve($limit) => $this->alongDraws($limit, $model, $limit->quantity === Quantity::FuelFlow ? $asked : ($limit->quantity->isCrank() ? $engine : $wheels)),
                 $limit->quantity === Quantity::EngineSpeed => self::speed($limit, $model, count($wheels->powers)),
-                $limit->quantity === Quantity::ExhaustTemperature && $model->hardware->exhaust !== null && $this->platform->fuel !== FuelKind::Diesel => self::stated($limit, $model->hardware->exhaust, count($wheels->powers)),
+                $limit->quantity === Quantity::ExhaustTemperature && $model->hardware->exhaust !== null && $this->platform->engine->fuel !== FuelKind::Diesel => self::stated($limit, $model->hardware->exhaust, count($wheels->powers)),
                 default => $air === null ? [Standing::unknown(), [], []] : $air->of($limit, $more),
             };
             $standings[] = $standing;
@@ -173,7 +173,7 @@ final class LimitCheck
         [$safe, $edge] = $standing->hot && $limit->hot !== null ? $limit->hot : [$limit->safeAt($rpm), $limit->edgeAt($rpm)];
         $moved = $limit->quantity === Quantity::Boost ? $limit->movedBy($model->build->situation->mapKind()) : 1.0;
         $octane = $limit->quantity === Quantity::Knock ? $model->build->fuel->octane : 0.0;
-        $factory = (float) $this->platform->combustion->octane;
+        $factory = (float) $this->platform->engine->combustion->octane;
         [$safe, $edge] = [$octane + $safe * $moved, $octane + $edge * $moved];
         $of = fn (float $share): float => match (true) {
             $limit->quantity->isTemperature() => $day + $share * ($safe - $day),

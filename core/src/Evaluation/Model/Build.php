@@ -136,7 +136,7 @@ final readonly class Build
     /** What the factory's map burns. */
     public function combustion(): Combustion
     {
-        return $this->catalog->platform->combustion;
+        return $this->catalog->platform->engine->combustion;
     }
 
     /** W at the wheels of the stock car */
@@ -148,7 +148,7 @@ final readonly class Build
     /** Whether the engine breathes under pressure: from the factory, or by a part. */
     public function isBoosted(): bool
     {
-        return $this->catalog->platform->boosted || $this->situation->hasTag('forced-induction');
+        return $this->catalog->platform->engine->boosted || $this->situation->hasTag('forced-induction');
     }
 
     /**

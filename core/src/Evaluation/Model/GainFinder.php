@@ -57,7 +57,7 @@ final class GainFinder
         $this->torque = $this->baseline->peakTorque();
         $this->fullFrom = $this->baseline->fullTorqueFrom();
         $this->plateauEnd = $this->baseline->plateauEnd();
-        $this->moved = new MovedPeaksCurve($this->baseline, $platform->revLimit);
+        $this->moved = new MovedPeaksCurve($this->baseline, $platform->engine->revLimit);
         $this->cases = new Memo(self::REMEMBERED);
         $this->gains = new Memo(self::REMEMBERED);
     }
@@ -106,7 +106,7 @@ final class GainFinder
         $ceiling = $family === null ? INF : ($ceilings[$family->key] ??= $family->ceilingIn($build->situation));
         // A map that cannot run on what is in the tank gives nothing.
         $void = $part->map !== null && FuelMatch::of($build)->isGated();
-        $limit = $case->peaks === null ? $this->platform->revLimit : $this->revLimit($build);
+        $limit = $case->peaks === null ? $this->platform->engine->revLimit : $this->revLimit($build);
         $key = "{$name}|".($onMap[0] ?? '')."|{$ceiling}|{$covered}|{$void}|{$limit}";
 
         return $this->gains->get($key) ?? $this->gains->put($key, $this->make(
@@ -123,7 +123,7 @@ final class GainFinder
     {
         $limits = array_filter(array_map(fn (Part $part): ?float => $part->effects->revLimit, $build->parts));
 
-        return $limits === [] ? $this->platform->revLimit : max($limits);
+        return $limits === [] ? $this->platform->engine->revLimit : max($limits);
     }
 
     /** A kit that was measured as a whole is a family of its own without a ceiling; its air is that of its first place. */
@@ -146,14 +146,14 @@ final class GainFinder
         $situation = $build->situation->on(new Fuel('pump', 'pump', $fuel->octane, Range::exact(self::PUMP_CONTENT), $fuel->kind));
         $pump = CaseSelector::of($map, $situation);
 
-        return $pump === null || $pump === $case ? null : $this->make($map, $pump, $this->reference($pump, null), $this->platform->families[$this->platform->slots[$map->slots[0]]->family], INF, true, 1.0, $this->platform->revLimit, null);
+        return $pump === null || $pump === $case ? null : $this->make($map, $pump, $this->reference($pump, null), $this->platform->families[$this->platform->slots[$map->slots[0]]->family], INF, true, 1.0, $this->platform->engine->revLimit, null);
     }
 
     private function make(Part $part, GainCase $case, ReferenceBuild $reference, Family $family, float $ceiling, bool $covered, float $share, float $revLimit, ?Gain $onPump): Gain
     {
         $torqueRatio = $reference->torque / $this->torque->value;
         $powerRatio = $reference->power / $this->power->value;
-        $induction = ! $this->platform->boosted && in_array('forced-induction', $part->tags, true);
+        $induction = ! $this->platform->engine->boosted && in_array('forced-induction', $part->tags, true);
         $belt = $induction && $part->effects->belt;
         [$rpms, $fractions, $ratios] = match (true) {
             $case->anchors !== [] => $this->overAnchors($case, $torqueRatio, $powerRatio),
@@ -162,7 +162,7 @@ final class GainFinder
             default => $this->betweenPeaks($case, $reference, $torqueRatio, $powerRatio),
         };
         // A turbo on a natural engine needs revs to give; what an engine turns gives from the first rpm as its kind does.
-        $fades = $case->anchors === [] && $case->peaks === null && ($this->platform->boosted || ($induction && ! $belt));
+        $fades = $case->anchors === [] && $case->peaks === null && ($this->platform->engine->boosted || ($induction && ! $belt));
 
         return new Gain(
             $part, $case, $family->key, $ceiling, $rpms, $fractions, $ratios, $share, $covered,

@@ -46,7 +46,7 @@ final readonly class ModelBuilder
 
         return new StageModel(
             $build, $gains, $spools, $added, $ceilings, $this->limits($build),
-            $revLimit ?? $this->platform->revLimit, $this->hardware($gains, $build), FuelMatch::of($build),
+            $revLimit ?? $this->platform->engine->revLimit, $this->hardware($gains, $build), FuelMatch::of($build),
         );
     }
 
@@ -97,7 +97,7 @@ final readonly class ModelBuilder
     {
         $compressor = $this->platform->air?->compressor;
         $cooler = $this->platform->air?->cooler;
-        $belt = $this->platform->aspiration === Aspiration::Blower;
+        $belt = $this->platform->engine->aspiration === Aspiration::Blower;
         $fuel = array_column($this->platform->fuelSystem, null, 'key');
         $charge = $compression = 0.0;
         $cooling = Range::exact(0.0);
@@ -115,7 +115,7 @@ final readonly class ModelBuilder
             }
         }
         $pressure = $measured = $stated = null;
-        $exhaust = $build->map() === null ? $this->platform->exhaust : null;
+        $exhaust = $build->map() === null ? $this->platform->engine->exhaust : null;
         foreach ($gains as $gain) {
             $pressure ??= $gain->case->pressure;
             if ($gain->case->boost !== null) {
