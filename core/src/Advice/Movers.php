@@ -118,7 +118,7 @@ final readonly class Movers
     /** @return list<Mover> fuels on which the same power asks less flow */
     private function fuels(LimitReading $reading, Build $build): array
     {
-        if ($reading->limit->quantity !== Quantity::FuelFlow) {
+        if (! $reading->limit->quantity->isOfTheFuel()) {
             return [];
         }
         $now = $build->fuel->blend->perReference();

@@ -2,7 +2,6 @@
 
 namespace Pebblerun\Core\Evaluation;
 
-use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Evaluation\Engine\CeilingCost;
 use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
@@ -78,7 +77,7 @@ final readonly class StageResult
     /** @return list<LimitReading> components that cannot deliver what is asked, under a map that does not hold it back: it runs lean */
     public function shortOfFuel(): array
     {
-        return array_values(array_filter($this->readings, fn (LimitReading $reading): bool => $reading->limit->quantity === Quantity::FuelFlow && $reading->status === Status::PastEdge && $this->state->index > 0));
+        return array_values(array_filter($this->readings, fn (LimitReading $reading): bool => $reading->limit->quantity->isOfTheFuel() && $reading->status === Status::PastEdge && $this->state->index > 0));
     }
 
     /** How many limits nobody can estimate. */

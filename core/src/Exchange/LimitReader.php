@@ -75,7 +75,7 @@ final readonly class LimitReader
         $units = new LimitUnits($this->units);
         $safe = $units->toSi($quantity, $node->get('safe')->number());
         $edge = $units->toSi($quantity, $node->get('edge')->number());
-        $lowerIsWorse = $quantity === Quantity::Smoke;
+        $lowerIsWorse = $quantity->isInverse();
         $safe > 0.0 && $edge > 0.0 && ($lowerIsWorse ? $edge <= $safe : $edge >= $safe)
             || $node->refuse($lowerIsWorse ? 'edge must be above 0 and safe not below edge: less air for the fuel is worse.' : 'safe must be above 0 and edge not below safe.');
 

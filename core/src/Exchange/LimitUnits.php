@@ -3,6 +3,7 @@
 namespace Pebblerun\Core\Exchange;
 
 use Pebblerun\Core\Catalog\Limits\Quantity;
+use Pebblerun\Core\Units\Dimension;
 use Pebblerun\Core\Units\UnitSystem;
 
 /** Values of a limit as documents write them, and in SI. */
@@ -23,11 +24,11 @@ final readonly class LimitUnits
     /** Of the unit that documents write, in SI. */
     private function size(Quantity $quantity): float
     {
-        return match (true) {
-            $quantity->isPower() => $this->units->power->watts(),
-            $quantity->isTorque() => $this->units->torque->newtonMetres(),
-            $quantity === Quantity::Boost => $this->units->pressure->pascals(),
-            $quantity === Quantity::FuelFlow => 1.0 / 3600.0,
+        return match ($quantity->traits()->dimension) {
+            Dimension::Power => $this->units->power->watts(),
+            Dimension::Torque => $this->units->torque->newtonMetres(),
+            Dimension::Pressure => $this->units->pressure->pascals(),
+            Dimension::Flow => 1.0 / 3600.0,
             default => 1.0,
         };
     }

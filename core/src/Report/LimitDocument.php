@@ -125,16 +125,18 @@ final readonly class LimitDocument
         $less = $quantity->isTemperature()
             ? $this->say->numerals->write($reading->excess() / $this->say->units->temperature->kelvins())." °{$this->say->units->temperature->value}"
             : $this->say->sayLimit($quantity, $reading->excess());
-        $sentence = match (true) {
-            $quantity->isTorque() => "{$less} less near {$this->say->sayRpm($reading->rpm)} brings it back to safe: {$this->milder($reading->rpm)}.",
-            $quantity === Quantity::EngineSpeed => "A limiter {$less} lower brings it back to safe.",
-            $quantity === Quantity::Boost => "{$less} less boost brings it back to safe.",
-            $quantity === Quantity::Smoke => "{$less} more air for the fuel near {$this->say->sayRpm($reading->rpm)} brings it back to safe: less fuel there, or more air.",
-            $quantity === Quantity::TurboFlow => "{$less} less brings it back to safe: less power at the top.",
-            $quantity === Quantity::Knock => "{$less} less asked near {$this->say->sayRpm($reading->rpm)} brings it back to safe: less boost, cooler charge, or a fuel with more octane.",
-            $quantity === Quantity::FuelFlow => "{$less} less flow near {$this->say->sayRpm($reading->rpm)} brings it back to safe: less power there.",
-            $quantity->isTemperature() => "{$less} less brings it back to safe: less boost, or shorter pulls.",
-            default => "{$less} less brings it back to safe.",
+        $near = $this->say->sayRpm($reading->rpm);
+        $back = 'brings it back to safe';
+        $sentence = match ($quantity->traits()->less) {
+            'torque' => "{$less} less near {$near} {$back}: {$this->milder($reading->rpm)}.",
+            'limiter' => "A limiter {$less} lower {$back}.",
+            'boost' => "{$less} less boost {$back}.",
+            'mixture' => "{$less} more air for the fuel near {$near} {$back}: less fuel there, or more air.",
+            'top' => "{$less} less {$back}: less power at the top.",
+            'octane' => "{$less} less asked near {$near} {$back}: less boost, cooler charge, or a fuel with more octane.",
+            'flow' => "{$less} less flow near {$near} {$back}: less power there.",
+            'heat' => "{$less} less {$back}: less boost, or shorter pulls.",
+            default => "{$less} less {$back}.",
         };
 
         return ['kind' => 'shed', 'part' => null, 'name' => "{$less} less", 'price' => null, 'sentence' => $sentence];

@@ -2,9 +2,11 @@
 
 namespace Pebblerun\Core\Report;
 
+use Pebblerun\Core\Catalog\Limits\LimitReadAt;
 use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Job\Bundle;
 use Pebblerun\Core\Units\Currency;
+use Pebblerun\Core\Units\Dimension;
 use Pebblerun\Core\Units\Numerals;
 use Pebblerun\Core\Units\PowerUnit;
 use Pebblerun\Core\Units\TorqueUnit;
@@ -179,27 +181,28 @@ final readonly class UnitFormatter
     /** A limit's figure in the reader's unit. */
     public function limit(Quantity $quantity, float $value): float
     {
-        return match ($quantity) {
-            Quantity::WheelPower, Quantity::CrankPower => $this->power($value),
-            Quantity::WheelTorque, Quantity::CrankTorque => $this->torque($value),
-            Quantity::EngineSpeed => round($value, self::PRECISION),
-            Quantity::Boost => round($value / $this->units->pressure->pascals(), self::PRECISION),
-            Quantity::FuelFlow => round($value * 3600.0, self::PRECISION),
-            Quantity::TurboFlow => round(100.0 * $value, self::PRECISION),
-            Quantity::Knock, Quantity::Smoke => round($value, self::PRECISION),
-            Quantity::ChargeTemperature, Quantity::ExhaustTemperature => round($this->units->temperature->fromKelvin($value), self::PRECISION),
+        return match ($quantity->traits()->dimension) {
+            Dimension::Power => $this->power($value),
+            Dimension::Torque => $this->torque($value),
+            Dimension::Pressure => round($value / $this->units->pressure->pascals(), self::PRECISION),
+            Dimension::Flow => round($value * 3600.0, self::PRECISION),
+            Dimension::Share => round(100.0 * $value, self::PRECISION),
+            Dimension::Temperature => round($this->units->temperature->fromKelvin($value), self::PRECISION),
+            Dimension::Speed, Dimension::Octane, Dimension::Mixture => round($value, self::PRECISION),
         };
     }
 
     /** A limit's figure as written, without its unit. */
     public function writeLimit(Quantity $quantity, float $value): string
     {
-        return $this->numerals->write($this->limit($quantity, $value), match ($quantity) {
-            Quantity::Boost, Quantity::Smoke => 2,
-            Quantity::Knock => 1,
-            Quantity::WheelPower, Quantity::CrankPower, Quantity::WheelTorque, Quantity::CrankTorque => $this->decimalsOf($this->limit($quantity, $value)),
-            Quantity::FuelFlow => $this->limit($quantity, $value) < self::SMALL_FLOW ? 1 : 0,
-            Quantity::EngineSpeed, Quantity::TurboFlow, Quantity::ChargeTemperature, Quantity::ExhaustTemperature => 0,
+        $shown = $this->limit($quantity, $value);
+
+        return $this->numerals->write($shown, match ($quantity->traits()->dimension) {
+            Dimension::Pressure, Dimension::Mixture => 2,
+            Dimension::Octane => 1,
+            Dimension::Power, Dimension::Torque => $this->decimalsOf($shown),
+            Dimension::Flow => $shown < self::SMALL_FLOW ? 1 : 0,
+            Dimension::Speed, Dimension::Share, Dimension::Temperature => 0,
         });
     }
 
@@ -211,18 +214,18 @@ final readonly class UnitFormatter
 
     public function limitLabel(Quantity $quantity): string
     {
-        return match ($quantity) {
-            Quantity::WheelPower => $this->powerLabel(),
-            Quantity::CrankPower => $this->units->power->value.' at the crank',
-            Quantity::WheelTorque => $this->torqueLabel(),
-            Quantity::CrankTorque => $this->torqueLabel().' at the crank',
-            Quantity::EngineSpeed => 'rpm',
-            Quantity::Boost => $this->units->pressure->value,
-            Quantity::FuelFlow => 'kg/h',
-            Quantity::TurboFlow => '% of its rated flow',
-            Quantity::Knock => 'RON',
-            Quantity::Smoke => 'λ',
-            Quantity::ChargeTemperature, Quantity::ExhaustTemperature => '°'.$this->units->temperature->value,
+        $atCrank = $quantity->traits()->readAt === LimitReadAt::Crank ? ' at the crank' : '';
+
+        return match ($quantity->traits()->dimension) {
+            Dimension::Power => ($atCrank === '' ? $this->powerLabel() : $this->units->power->value).$atCrank,
+            Dimension::Torque => $this->torqueLabel().$atCrank,
+            Dimension::Speed => 'rpm',
+            Dimension::Pressure => $this->units->pressure->value,
+            Dimension::Flow => 'kg/h',
+            Dimension::Share => '% of its rated flow',
+            Dimension::Octane => 'RON',
+            Dimension::Mixture => 'λ',
+            Dimension::Temperature => '°'.$this->units->temperature->value,
         };
     }
 }

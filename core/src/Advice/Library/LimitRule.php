@@ -23,7 +23,7 @@ final readonly class LimitRule
         foreach (FigureRule::ORDER as $kind) {
             $of = array_values(array_filter($records, fn (array $record): bool => $record[0] === $kind));
             if ($of !== []) {
-                $careful = $quantity === Quantity::Smoke ? max(...) : min(...);
+                $careful = $quantity->isInverse() ? max(...) : min(...);
 
                 return new self($kind, $careful(array_column($of, 1)), $careful(array_column($of, 2)), count($of));
             }

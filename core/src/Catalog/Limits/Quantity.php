@@ -2,6 +2,8 @@
 
 namespace Pebblerun\Core\Catalog\Limits;
 
+use Pebblerun\Core\Units\Dimension;
+
 enum Quantity: string
 {
     /** Power at the wheels, W. */
@@ -29,38 +31,68 @@ enum Quantity: string
     /** λ at full load; lower is worse. */
     case Smoke = 'smoke';
 
+    public function traits(): QuantityTraits
+    {
+        /** @var array<string, QuantityTraits> $known */
+        static $known = [];
+
+        return $known[$this->value] ??= match ($this) {
+            self::WheelPower => new QuantityTraits(Dimension::Power, LimitReadAt::Wheels),
+            self::WheelTorque => new QuantityTraits(Dimension::Torque, LimitReadAt::Wheels, less: 'torque'),
+            self::CrankPower => new QuantityTraits(Dimension::Power, LimitReadAt::Crank),
+            self::CrankTorque => new QuantityTraits(Dimension::Torque, LimitReadAt::Crank, less: 'torque'),
+            self::EngineSpeed => new QuantityTraits(Dimension::Speed, LimitReadAt::Limiter, worst: 'limiter', less: 'limiter'),
+            self::Boost => new QuantityTraits(Dimension::Pressure, LimitReadAt::Air, worst: 'anywhere', less: 'boost'),
+            self::FuelFlow => new QuantityTraits(Dimension::Flow, LimitReadAt::Fuel, less: 'flow'),
+            self::ChargeTemperature => new QuantityTraits(Dimension::Temperature, LimitReadAt::Air, SharedFrom::Day, true, 'fifth-pull', 'heat'),
+            self::ExhaustTemperature => new QuantityTraits(Dimension::Temperature, LimitReadAt::Stated, SharedFrom::Day, true, 'sustained', 'heat'),
+            self::TurboFlow => new QuantityTraits(Dimension::Share, LimitReadAt::Air, SharedFrom::Zero, true, 'anywhere', 'top'),
+            self::Knock => new QuantityTraits(Dimension::Octane, LimitReadAt::Air, SharedFrom::Factory, true, less: 'octane'),
+            self::Smoke => new QuantityTraits(Dimension::Mixture, LimitReadAt::Air, SharedFrom::Inverse, less: 'mixture'),
+        };
+    }
+
     public function isTorque(): bool
     {
-        return $this === self::WheelTorque || $this === self::CrankTorque;
+        return $this->traits()->dimension === Dimension::Torque;
     }
 
     public function isPower(): bool
     {
-        return $this === self::WheelPower || $this === self::CrankPower;
-    }
-
-    public function isCrank(): bool
-    {
-        return $this === self::CrankPower || $this === self::CrankTorque || $this === self::FuelFlow;
+        return $this->traits()->dimension === Dimension::Power;
     }
 
     public function isTemperature(): bool
     {
-        return $this === self::ChargeTemperature || $this === self::ExhaustTemperature;
+        return $this->traits()->dimension === Dimension::Temperature;
     }
 
-    /** Whether its demand follows from the air that the engine gets. */
-    public function isOfTheAir(): bool
+    /** Whether it is borne before the driveline loses its share. */
+    public function isCrank(): bool
     {
-        return match ($this) {
-            self::Boost, self::ChargeTemperature, self::TurboFlow, self::Knock, self::Smoke => true,
-            default => false,
-        };
+        return $this->traits()->readAt === LimitReadAt::Crank || $this->isOfTheFuel();
+    }
+
+    public function isOfTheFuel(): bool
+    {
+        return $this->traits()->readAt === LimitReadAt::Fuel;
     }
 
     /** Whether its demand follows from a build's curve, draw by draw. */
     public function isDrawn(): bool
     {
-        return $this->isTorque() || $this->isPower() || $this === self::FuelFlow;
+        return $this->traits()->readAt === LimitReadAt::Wheels || $this->isCrank();
+    }
+
+    /** Whether less of it is worse. */
+    public function isInverse(): bool
+    {
+        return $this->traits()->from === SharedFrom::Inverse;
+    }
+
+    /** Whether a demand is so many times what is safe: half of it is 50 %. */
+    public function countsFromZero(): bool
+    {
+        return $this->traits()->from === SharedFrom::Zero;
     }
 }

@@ -5,7 +5,6 @@ namespace Pebblerun\Core\Evaluation\Air;
 use Closure;
 use Pebblerun\Core\Catalog\Limits\Ceiling;
 use Pebblerun\Core\Catalog\Limits\Limit;
-use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Evaluation\Likely;
 use Pebblerun\Core\Evaluation\Model\StageModel;
@@ -54,7 +53,7 @@ final readonly class HotDay
     /** Fuel is cut so that λ stays where it was, or at what smoke allows. */
     private function smokeFree(StageModel $model, Breath $breath, int $place): float
     {
-        $limit = array_values(array_filter($model->limits, fn (Limit $limit): bool => $limit->quantity === Quantity::Smoke))[0] ?? null;
+        $limit = array_values(array_filter($model->limits, fn (Limit $limit): bool => $limit->quantity->isInverse()))[0] ?? null;
         $here = $breath->lambda($place);
         $there = $breath->lambda($place, 1.0, true);
 

@@ -4,6 +4,7 @@ namespace Pebblerun\Core\Evaluation\Limits;
 
 use Closure;
 use Pebblerun\Core\Catalog\Limits\Limit;
+use Pebblerun\Core\Catalog\Limits\LimitReadAt;
 use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Evaluation\Air\Breath;
@@ -47,7 +48,7 @@ final readonly class AirLimits
             return [Standing::unknown(), [], []];
         }
         $worst = null;
-        foreach ($this->isCheckedHot($limit->quantity) ? [false, true] : [false] as $hot) {
+        foreach ($limit->quantity->traits()->hot ? [false, true] : [false] as $hot) {
             $place = $this->worstPlace($limit, $hot);
             $draws = $more($this->breath->rpms[$place]);
             $of = Percentiles::of($draws);
@@ -78,19 +79,11 @@ final readonly class AirLimits
         };
     }
 
-    private function isCheckedHot(Quantity $quantity): bool
-    {
-        return match ($quantity) {
-            Quantity::ChargeTemperature, Quantity::TurboFlow, Quantity::Knock, Quantity::ExhaustTemperature => true,
-            default => false,
-        };
-    }
-
     private function worstPlace(Limit $limit, bool $hot): int
     {
         $worst = 0;
         $most = -INF;
-        foreach ($limit->quantity === Quantity::ExhaustTemperature ? $this->towing->places($this->breath) : array_keys($this->breath->rpms) as $place) {
+        foreach ($limit->quantity->traits()->readAt === LimitReadAt::Stated ? $this->towing->places($this->breath) : array_keys($this->breath->rpms) as $place) {
             $share = $this->share($limit, $place, 1.0, $hot)[0];
             if ($share > $most + 1e-9) {
                 [$worst, $most] = [$place, $share];

@@ -5,7 +5,8 @@ namespace Pebblerun\Core\Evaluation\Limits;
 use Closure;
 use Pebblerun\Core\Catalog\Conditions\MapKind;
 use Pebblerun\Core\Catalog\Limits\Limit;
-use Pebblerun\Core\Catalog\Limits\Quantity;
+use Pebblerun\Core\Catalog\Limits\LimitReadAt;
+use Pebblerun\Core\Catalog\Limits\SharedFrom;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Evaluation\Engine\CurveQuantity;
 use Pebblerun\Core\Evaluation\Engine\DrawnPeaks;
@@ -17,6 +18,7 @@ use Pebblerun\Core\Math\Percentiles;
 use Pebblerun\Core\Physics\Air\Ambient;
 use Pebblerun\Core\Physics\Driveline\Loss;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
+use Pebblerun\Core\Units\Dimension;
 use Pebblerun\Core\Units\Range;
 use Pebblerun\Core\Units\Rpm;
 use WeakMap;
@@ -57,9 +59,11 @@ final class LimitCheck
         $belowSafe = $belowEdge = array_fill(0, count($wheels->powers), true);
         foreach ($model->limits as $limit) {
             [$standing, $overSafe, $overEdge] = match (true) {
-                self::alongCurve($limit) => $this->alongDraws($limit, $model, $limit->quantity === Quantity::FuelFlow ? $asked : ($limit->quantity->isCrank() ? $engine : $wheels)),
-                $limit->quantity === Quantity::EngineSpeed => self::speed($limit, $model, count($wheels->powers)),
-                $limit->quantity === Quantity::ExhaustTemperature && $model->hardware->exhaust !== null && $this->platform->engine->fuel !== FuelKind::Diesel => self::stated($limit, $model->hardware->exhaust, count($wheels->powers)),
+                self::alongCurve($limit) => $this->alongDraws($limit, $model, match ($limit->quantity->traits()->readAt) {
+                    LimitReadAt::Fuel => $asked, LimitReadAt::Crank => $engine, default => $wheels,
+                }),
+                $limit->quantity->traits()->readAt === LimitReadAt::Limiter => self::speed($limit, $model, count($wheels->powers)),
+                $limit->quantity->traits()->readAt === LimitReadAt::Stated && $model->hardware->exhaust !== null && $this->platform->engine->fuel !== FuelKind::Diesel => self::stated($limit, $model->hardware->exhaust, count($wheels->powers)),
                 default => $air === null ? [Standing::unknown(), [], []] : $air->of($limit, $more),
             };
             $standings[] = $standing;
@@ -121,11 +125,13 @@ final class LimitCheck
     {
         $shares = [];
         foreach (array_filter($model->limits, self::alongCurve(...)) as $limit) {
-            $power = $limit->quantity === Quantity::FuelFlow ? $asked : ($limit->quantity->isCrank() ? $engine : $wheels);
+            $power = match ($limit->quantity->traits()->readAt) {
+                LimitReadAt::Fuel => $asked, LimitReadAt::Crank => $engine, default => $wheels,
+            };
             foreach ($this->lossesOf($limit) as $loss) {
                 if (self::isFollowed($limit, $loss)) {
                     $shares[] = $this->shareOf($limit, $loss, $model, false)->along($power);
-                    if ($limit->quantity === Quantity::FuelFlow) {
+                    if ($limit->quantity->isOfTheFuel()) {
                         // A component's safe and edge are shares of each other: they peak at one speed, whatever is lost on the way.
                         break;
                     }
@@ -171,23 +177,20 @@ final class LimitCheck
         $rpm = (float) $standing->rpm;
         $day = $standing->hot ? $hot->kelvin : Ambient::STANDARD_KELVIN;
         [$safe, $edge] = $standing->hot && $limit->hot !== null ? $limit->hot : [$limit->safeAt($rpm), $limit->edgeAt($rpm)];
-        $moved = $limit->quantity === Quantity::Boost ? $limit->movedBy($model->build->situation->mapKind()) : 1.0;
-        $octane = $limit->quantity === Quantity::Knock ? $model->build->fuel->octane : 0.0;
-        $factory = (float) $this->platform->engine->combustion->octane;
+        $traits = $limit->quantity->traits();
+        $moved = $traits->dimension === Dimension::Pressure ? $limit->movedBy($model->build->situation->mapKind()) : 1.0;
+        $octane = $traits->dimension === Dimension::Octane ? $model->build->fuel->octane : 0.0;
         [$safe, $edge] = [$octane + $safe * $moved, $octane + $edge * $moved];
-        $of = fn (float $share): float => match (true) {
-            $limit->quantity->isTemperature() => $day + $share * ($safe - $day),
-            $limit->quantity === Quantity::Smoke => $safe / max(1e-9, $share),
-            $limit->quantity === Quantity::Knock && $safe > $factory => $factory + $share * ($safe - $factory),
-            default => $safe * $share,
+        $factory = (float) $this->platform->engine->combustion->octane;
+        $from = match ($traits->from) {
+            SharedFrom::Day => $day,
+            SharedFrom::Factory => $safe > $factory ? $factory : 0.0,
+            default => 0.0,
         };
+        $of = fn (float $share): float => $limit->quantity->isInverse() ? $safe / max(1e-9, $share) : $from + $share * ($safe - $from);
+        $edgeShare = $limit->quantity->isInverse() ? $safe / $edge : ($edge - $from) / ($traits->from === SharedFrom::Day ? max(1.0, $safe - $from) : $safe - $from);
 
-        return new LimitReading($limit, self::status($standing), $standing->median, $standing->used, $of((float) $standing->median), $of($standing->used), $safe, $edge, $rpm, $standing->hot, match (true) {
-            $limit->quantity->isTemperature() => ($edge - $day) / max(1.0, $safe - $day),
-            $limit->quantity === Quantity::Smoke => $safe / $edge,
-            $limit->quantity === Quantity::Knock && $safe > $factory => ($edge - $factory) / ($safe - $factory),
-            default => $edge / $safe,
-        }, $model->build->accepted[$limit->key] ?? null);
+        return new LimitReading($limit, self::status($standing), $standing->median, $standing->used, $of((float) $standing->median), $of($standing->used), $safe, $edge, $rpm, $standing->hot, $edgeShare, $model->build->accepted[$limit->key] ?? null);
     }
 
     /**
@@ -264,7 +267,7 @@ final class LimitCheck
     /** Whether the share peaks elsewhere than power or torque does. */
     private static function isFollowed(Limit $limit, Loss $loss): bool
     {
-        return ! $limit->isFlat() || $limit->quantity === Quantity::FuelFlow || ($loss->constant && ! $limit->quantity->isTorque());
+        return ! $limit->isFlat() || $limit->quantity->isOfTheFuel() || ($loss->constant && ! $limit->quantity->isTorque());
     }
 
     /**
@@ -275,7 +278,7 @@ final class LimitCheck
     private function shareOf(Limit $limit, Loss $loss, StageModel $model, bool $edge): CurveQuantity
     {
         $allowed = $this->allowed($limit, $model);
-        $demand = $limit->quantity === Quantity::FuelFlow ? $model->demand : null;
+        $demand = $limit->quantity->isOfTheFuel() ? $model->demand : null;
         $key = "{$loss->share} {$loss->constant} {$edge} {$allowed} {$demand?->name}";
         $known = $this->shares[$limit] ?? [];
         $known[$key] ??= $this->shareAlong($limit, $loss, $edge, $allowed, $demand);
@@ -305,13 +308,15 @@ final class LimitCheck
 
     private function reading(Limit $limit, StageModel $model, Likely $likely, Standing $standing): LimitReading
     {
-        $power = $limit->quantity === Quantity::FuelFlow ? $likely->asked : ($limit->quantity->isCrank() ? $likely->engine : $likely->wheels);
+        $power = match ($limit->quantity->traits()->readAt) {
+            LimitReadAt::Fuel => $likely->asked, LimitReadAt::Crank => $likely->engine, default => $likely->wheels,
+        };
         $shares = $this->shareOf($limit, $this->lossesOf($limit)[0], $model, false)->along($power);
         $rpm = $this->rpms[(int) array_search(max([0.0, ...$shares]), $shares, true)];
         $moved = $limit->movedBy($model->build->situation->mapKind());
         $status = self::status($standing);
         $safe = $limit->safeAt($rpm) * $moved;
-        $isHeld = $status === Status::PastEdge && $limit->quantity === Quantity::FuelFlow && $model->holdsFuel();
+        $isHeld = $status === Status::PastEdge && $limit->quantity->isOfTheFuel() && $model->holdsFuel();
 
         return new LimitReading($limit, $isHeld ? Status::HeldBack : $status, $standing->median, $standing->used, (float) $standing->median * $safe, $standing->used * $safe, $safe, $limit->edgeAt($rpm) * $moved, $rpm, false, $limit->edgeAt($rpm) / $limit->safeAt($rpm), $model->build->accepted[$limit->key] ?? null);
     }

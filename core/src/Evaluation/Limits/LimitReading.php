@@ -3,7 +3,8 @@
 namespace Pebblerun\Core\Evaluation\Limits;
 
 use Pebblerun\Core\Catalog\Limits\Limit;
-use Pebblerun\Core\Catalog\Limits\Quantity;
+use Pebblerun\Core\Catalog\Limits\LimitReadAt;
+use Pebblerun\Core\Catalog\Limits\SharedFrom;
 use Pebblerun\Core\Job\Plan\Acceptance;
 
 /** A limit against one stage's demand. */
@@ -39,8 +40,9 @@ final readonly class LimitReading
     /** How much the demand may still grow before safe is reached; null where it cannot be said. */
     public function room(): ?float
     {
-        return $this->used === null || $this->used > 1.0 || $this->used <= 0.0 || $this->limit->quantity === Quantity::EngineSpeed || $this->limit->quantity->isTemperature()
-            || $this->limit->quantity === Quantity::Smoke
+        $traits = $this->limit->quantity->traits();
+
+        return $this->used === null || $this->used > 1.0 || $this->used <= 0.0 || $traits->readAt === LimitReadAt::Limiter || $traits->from === SharedFrom::Day || $traits->from === SharedFrom::Inverse
             ? null
             : $this->safe - $this->demand;
     }
@@ -54,15 +56,13 @@ final readonly class LimitReading
     /** P50 of demand over a safe value so many times this one; null where a share of it says nothing. */
     public function medianOf(float $times): ?float
     {
-        $quantity = $this->limit->quantity;
-
-        return $this->median === null || $times <= 0.0 || $quantity === Quantity::Smoke || $quantity === Quantity::Knock || $quantity->isTemperature() ? null : $this->median / $times;
+        return $this->median === null || $times <= 0.0 || ! $this->limit->quantity->countsFromZero() ? null : $this->median / $times;
     }
 
     /** How much the demand must fall to stand at safe, in the limit's unit; 0 where it is there already. */
     public function excess(): float
     {
-        return $this->used === null ? 0.0 : max(0.0, $this->limit->quantity === Quantity::Smoke ? $this->safe - $this->demand : $this->demand - $this->safe);
+        return $this->used === null ? 0.0 : max(0.0, $this->limit->quantity->isInverse() ? $this->safe - $this->demand : $this->demand - $this->safe);
     }
 
     /** Whether this is the weaker link: worse status, then more used. */

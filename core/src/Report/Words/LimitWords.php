@@ -2,10 +2,10 @@
 
 namespace Pebblerun\Core\Report\Words;
 
-use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Report\Terms;
 use Pebblerun\Core\Report\UnitFormatter;
+use Pebblerun\Core\Units\Dimension;
 use Pebblerun\Core\Units\Numerals;
 
 /** Says where a component stands. */
@@ -19,7 +19,7 @@ final readonly class LimitWords
         if ($reading->used === null) {
             return 'not estimated';
         }
-        if ($reading->limit->quantity === Quantity::Knock) {
+        if ($reading->limit->quantity->traits()->dimension === Dimension::Octane) {
             return self::over($reading->demand - $reading->octane(), $numerals).' the fuel';
         }
         $median = round(100 * (float) $reading->median);
@@ -49,7 +49,7 @@ final readonly class LimitWords
     private function knock(LimitReading $reading): string
     {
         $octane = $reading->octane();
-        $say = fn (float $ron): string => $this->say->writeLimit(Quantity::Knock, $ron);
+        $say = fn (float $ron): string => $this->say->writeLimit($reading->limit->quantity, $ron);
         $where = $reading->hot ? ' on the hottest day' : '';
 
         return "{$reading->limit->name}, ".Terms::status($reading->status).": near {$this->say->sayRpm($reading->rpm)}{$where} it asks {$say($reading->typical)} RON likely, 90 % of cars less than {$say($reading->demand)}, on a fuel of {$say($octane)}: "
@@ -64,7 +64,7 @@ final readonly class LimitWords
         if ($reading->used === null) {
             return "{$reading->limit->name}: not estimated (safe to {$figure($reading->safe)} {$unit}): ".Terms::judge($quantity).'.';
         }
-        if ($quantity === Quantity::Knock) {
+        if ($quantity->traits()->dimension === Dimension::Octane) {
             return $this->knock($reading);
         }
         $room = $reading->room();
@@ -73,18 +73,18 @@ final readonly class LimitWords
         return "{$reading->limit->name}, ".Terms::status($reading->status).": {$this->demand($reading)}; safe to {$figure($reading->safe)}, breaks at {$figure($reading->edge)}{$more}.";
     }
 
-    /** "316 lb-ft likely, 90 % of cars stay below 332 lb-ft near 3,000 rpm". */
+    /** "316 likely, 90 % of cars stay below 332 lb-ft near 3,000 rpm". */
     private function demand(LimitReading $reading): string
     {
         $quantity = $reading->limit->quantity;
         $demand = $this->say->sayLimit($quantity, $reading->demand);
-        $beyond = $quantity === Quantity::Smoke ? 'above' : 'below';
+        $beyond = $quantity->isInverse() ? 'above' : 'below';
         $likely = "{$this->say->writeLimit($quantity, $reading->typical)} likely, 90 % of cars stay {$beyond} {$demand}";
-        $where = match ($quantity) {
-            Quantity::EngineSpeed => "the limiter is at {$demand}",
-            Quantity::ChargeTemperature => "{$likely} on the fifth pull",
-            Quantity::ExhaustTemperature => "{$likely} under load that goes on",
-            Quantity::Boost, Quantity::TurboFlow => $likely,
+        $where = match ($quantity->traits()->worst) {
+            'limiter' => "the limiter is at {$demand}",
+            'fifth-pull' => "{$likely} on the fifth pull",
+            'sustained' => "{$likely} under load that goes on",
+            'anywhere' => $likely,
             default => "{$likely} near {$this->say->sayRpm($reading->rpm)}",
         };
 

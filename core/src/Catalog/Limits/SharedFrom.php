@@ -1,0 +1,15 @@
+<?php
+
+namespace Pebblerun\Core\Catalog\Limits;
+
+/** From where a demand's share of what is safe is counted. */
+enum SharedFrom
+{
+    case Zero;
+    /** The outside air's temperature: of the way from it. */
+    case Day;
+    /** What the factory's map asks: of the way from it. */
+    case Factory;
+    /** Turned round: less is worse. */
+    case Inverse;
+}
