@@ -56,7 +56,11 @@ final class QuantitiesTest extends TestCase
         self::assertSame($shed, end($document['movers'])['sentence']);
     }
 
-    /** What may still be added is said where it means something: not of a limiter, a temperature or a mixture. */
+    /**
+     * What may still be added is said where it means something: not of a limiter, a temperature or a mixture.
+     *
+     * @param  array{float, float, float, float}  $figures
+     */
     #[DataProvider('passed')]
     public function test_a_limit_that_is_kept_says_what_room_is_left(Quantity $quantity, array $figures): void
     {
@@ -68,7 +72,11 @@ final class QuantitiesTest extends TestCase
         self::assertSame(! $silent && $quantity !== Quantity::Knock, str_contains($words, '; room for '), $words);
     }
 
-    /** A component that is said to carry so many times as much: of a demand that is counted from zero alone. */
+    /**
+     * A component that is said to carry so many times as much: of a demand that is counted from zero alone.
+     *
+     * @param  array{float, float, float, float}  $figures
+     */
     #[DataProvider('passed')]
     public function test_a_share_is_turned_only_where_it_counts_from_zero(Quantity $quantity, array $figures): void
     {
