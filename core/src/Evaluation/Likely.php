@@ -33,6 +33,12 @@ final readonly class Likely
         $this->peakTorque = $torque / Rpm::OMEGA;
     }
 
+    /** Where the engine makes most. */
+    public function topRpm(): float
+    {
+        return $this->grid->rpms[(int) array_search(max($this->engine), $this->engine, true)];
+    }
+
     /** @return non-empty-list<float> N·m at the wheels */
     public function torque(): array
     {

@@ -9,6 +9,7 @@ use Pebblerun\Core\Physics\Air\Charge;
 use Pebblerun\Core\Physics\Air\ChargePath;
 use Pebblerun\Core\Physics\Air\Compressor;
 use Pebblerun\Core\Physics\Air\Pulls;
+use Pebblerun\Core\Physics\Air\Soak;
 use Pebblerun\Core\Physics\Fuel\DieselBurn;
 
 /** What a build breathes along its likely curve, and what it would breathe with more or less power than that. */
@@ -105,6 +106,26 @@ final class Breath
     public function fifthNear(float $rpm, bool $hot): float
     {
         return $this->fifth(Nearest::place($this->rpms, $rpm), 1.0, $hot);
+    }
+
+    /** Charge temperature by pull at one of the speeds that are looked at. */
+    public function soakAt(float $rpm): Soak
+    {
+        $place = (int) array_search($rpm, $this->rpms, true);
+
+        return new Soak($this->charge($place)->cool, $this->fifth($place), $this->threshold($place));
+    }
+
+    /**
+     * @param  float  $top  one of the speeds that are looked at
+     * @return array{float, float, float, float} rpm and Pa where boost is highest, and there
+     */
+    public function boostPeaks(float $top): array
+    {
+        $boosts = array_map($this->boost(...), array_keys($this->rpms));
+        $most = (int) array_search(max($boosts), $boosts, true);
+
+        return [$this->rpms[$most], $boosts[$most], $top, $boosts[(int) array_search($top, $this->rpms, true)]];
     }
 
     private function soak(Charge $charge, bool $hot): float

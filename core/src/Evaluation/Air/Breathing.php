@@ -6,7 +6,6 @@ use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Evaluation\Engine\Engine;
 use Pebblerun\Core\Evaluation\Likely;
 use Pebblerun\Core\Evaluation\Model\StageModel;
-use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Physics\Air\Ambient;
 
 /** Follows the air of builds of one car. */
@@ -54,13 +53,10 @@ final readonly class Breathing
     /** @return list<int> */
     private function places(Likely $likely): array
     {
-        $last = count($likely->grid->rpms) - 1;
-        $places = range(0, $last, self::EVERY);
-        $first = $likely->grid->rpms[0];
-        foreach ([$this->stock->torqueRpm, $this->stock->plateauEnd, $this->stock->powerRpm] as $rpm) {
-            $places[] = (int) min($last, max(0.0, round(($rpm - $first) / Curve::STEP)));
+        $places = range(0, count($likely->grid->rpms) - 1, self::EVERY);
+        foreach ([$this->stock->torqueRpm, $this->stock->plateauEnd, $this->stock->powerRpm, $likely->topRpm()] as $rpm) {
+            $places[] = $likely->grid->place($rpm);
         }
-        $places[] = (int) array_search(max($likely->engine), $likely->engine, true);
         $places = array_values(array_unique($places));
         sort($places);
 

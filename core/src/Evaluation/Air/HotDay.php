@@ -36,7 +36,7 @@ final readonly class HotDay
         $there = array_filter($model->ceilings, fn (Ceiling $ceiling): bool => $ceiling->soft) === [] ? $standard : $likely($model->withAirflow($thin));
         $best = 0.0;
         foreach ($breath->rpms as $place => $rpm) {
-            $watts = $there->engine[(int) round(($rpm - $there->grid->rpms[0]) / 50.0)];
+            $watts = $there->engine[$there->grid->place($rpm)];
             $best = max($best, $watts * ($this->platform->engine->fuel === FuelKind::Diesel ? $this->smokeFree($model, $breath, $place) : $this->warm($breath, $place)));
         }
 

@@ -1,12 +1,14 @@
 <?php
 
-namespace Pebblerun\Core\Evaluation\Air;
+namespace Pebblerun\Core\Evaluation\Fuel;
 
 use Closure;
 use Pebblerun\Core\Catalog\Limits\Ceiling;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Catalog\Platform\Platform;
+use Pebblerun\Core\Evaluation\Air\Breath;
+use Pebblerun\Core\Evaluation\Air\Breathing;
 use Pebblerun\Core\Evaluation\Likely;
 use Pebblerun\Core\Evaluation\Memo;
 use Pebblerun\Core\Evaluation\Model\FuelDemand;
