@@ -101,12 +101,6 @@ final class User extends Authenticatable
         return UnitSystem::parse($this->units ?? $this->shop->units);
     }
 
-    /** Whether they read what the shop writes. */
-    public function readsAsShop(): bool
-    {
-        return $this->numerals === Numerals::Comma && $this->unitSystem() == UnitSystem::parse($this->shop->units);
-    }
-
     /** @return BelongsTo<Shop, $this> */
     public function shop(): BelongsTo
     {

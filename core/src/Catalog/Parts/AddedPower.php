@@ -22,10 +22,4 @@ final readonly class AddedPower
             default => (min($rpm, $this->rated) / $this->rated) ** 2,
         };
     }
-
-    /** Whether it is a fuel of its own and no drag. */
-    public function isBurned(): bool
-    {
-        return $this->rated === null;
-    }
 }

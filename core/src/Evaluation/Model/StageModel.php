@@ -109,12 +109,6 @@ final readonly class StageModel
         return $this->under([]);
     }
 
-    /** The same build as if there were always enough fuel. */
-    public function withoutFuelCeilings(): self
-    {
-        return $this->under(array_values(array_filter($this->ceilings, fn (Ceiling $ceiling): bool => $ceiling->component === null)));
-    }
-
     /** The same build where the air is so much thinner: its ceilings of airflow fall with it. */
     public function withAirflow(float $share): self
     {
