@@ -31,7 +31,7 @@ final class PartsTable
         $figures = $gain === null ? [null, null, null, null] : [$say->power($gain->power->low, 1), $say->power($gain->power->likely, 1), $say->power($gain->power->high, 1), $say->torque($gain->torque->likely, 1)];
 
         return [
-            $slot, $part->maker, $part->name, ...$figures, $gain === null ? '' : Terms::evidence($gain->evidence), $gain->note ?? '',
+            $slot, $part->maker, $part->name, ...$figures, $gain === null ? '' : Terms::evidence($gain->source->evidence), $gain->source->note ?? '',
             $say->money($part->price->new->likely), $part->price->asOf, $part->work->hours / 100.0, $part->retired === null ? 'yes' : 'no longer', $part->key,
         ];
     }

@@ -7,6 +7,7 @@ use Closure;
 use Pebblerun\Core\Catalog\Conditions\Condition;
 use Pebblerun\Core\Catalog\Limits\Ceiling;
 use Pebblerun\Core\Catalog\Limits\Limit;
+use Pebblerun\Core\Catalog\Parts\GainCase;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Platform\Slot;
 use Pebblerun\Core\Catalog\Shop\Fuel;
@@ -29,6 +30,7 @@ final class FigureRecord
             $value instanceof Part, $value instanceof Fuel, $value instanceof Limit, $value instanceof Ceiling, $value instanceof Slot => $value->key,
             $value instanceof Curve => array_map(self::of(...), array_filter($value->torque, fn (int $i): bool => $i % 10 === 0, ARRAY_FILTER_USE_KEY)),
             $value instanceof Build => array_map(fn (Part $part): string => $part->key.($value->covers($part) ? ', covered' : ''), $value->fitted),
+            $value instanceof GainCase => self::of([$value->power, $value->torque]),
             $value instanceof StageState => self::of($value->build),
             $value instanceof Condition, $value instanceof Closure => null,
             is_object($value) => self::of(get_object_vars($value)),

@@ -13,6 +13,7 @@ use Pebblerun\Core\Catalog\Limits\FuelComponent;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Parts\Effects;
 use Pebblerun\Core\Catalog\Parts\GainCase;
+use Pebblerun\Core\Catalog\Parts\GainSource;
 use Pebblerun\Core\Catalog\Parts\MapTraits;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Parts\PartCollection;
@@ -178,23 +179,23 @@ final class Lyre
         array $tags = [],
     ): Part {
         $gains = $power === null || $torque === null ? [] : [new GainCase(
-            null, Range::of(...$power)->scaled(1000.0), Range::of(...$torque), [], $reference, $unmapped, Evidence::ShopDyno, '',
+            null, Range::of(...$power)->scaled(1000.0), Range::of(...$torque), [], $reference, $unmapped, new GainSource(Evidence::ShopDyno),
         )];
 
         return new Part(
             $key, ucfirst($key), 'Kolvane', $slots, $contains, $tags, $map, $gains, $runsUnmapped, $effects,
-            [], [], [], PartPrice::free(), new PartWork, false, '', [],
+            PartPrice::free(), new PartWork,
         );
     }
 
     /** The same part with other evidence behind its gains. */
     public static function resting(Part $part, Evidence $evidence): Part
     {
-        $gains = array_map(fn (GainCase $case): GainCase => new GainCase($case->when, $case->power, $case->torque, $case->anchors, $case->reference, $case->unmapped, $evidence, $case->note), $part->gains);
+        $gains = array_map(fn (GainCase $case): GainCase => new GainCase($case->when, $case->power, $case->torque, $case->anchors, $case->reference, $case->unmapped, new GainSource($evidence, $case->source->note)), $part->gains);
 
         return new Part(
             $part->key, $part->name, $part->maker, $part->slots, $part->contains, $part->tags, $part->map, $gains, $part->runsUnmapped, $part->effects,
-            $part->requires, $part->recommends, $part->conflicts, $part->price, $part->work, $part->trackOnly, $part->lawNote, $part->cautions,
+            $part->price, $part->work, $part->needs, $part->law, $part->cautions,
         );
     }
 

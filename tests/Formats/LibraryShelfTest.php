@@ -45,7 +45,7 @@ final class LibraryShelfTest extends TestCase
         foreach ($opened->bundle->catalog->parts->all() as $key => $part) {
             self::assertCount(count($part->gains), $shelf[$key]['cases']);
             self::assertSame($part->gains === [] ? 'carries others' : $shelf[$key]['cases'][0]['power'], $shelf[$key]['gives']);
-            self::assertCount(count($part->requires), $shelf[$key]['needs']);
+            self::assertCount(count($part->needs->requires), $shelf[$key]['needs']);
             foreach ($shelf[$key]['cases'] as $case) {
                 self::assertMatchesRegularExpression('/^(in any build|with .+|on .+ % ethanol)$/', $case['when']);
                 self::assertMatchesRegularExpression('/^([+-]?[\d.,]+) whp(, [+-]?[\d.,]+ to [+-]?[\d.,]+)?$/', $case['power']);

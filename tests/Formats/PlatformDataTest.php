@@ -47,7 +47,7 @@ final class PlatformDataTest extends TestCase
         $kinds = [];
         foreach (self::stock($job, $year)->bundle->catalog->parts as $part) {
             foreach ($part->gains as $case) {
-                $kinds[$case->evidence->value] = ($kinds[$case->evidence->value] ?? 0) + 1;
+                $kinds[$case->source->evidence->value] = ($kinds[$case->source->evidence->value] ?? 0) + 1;
             }
         }
         self::assertArrayNotHasKey(Evidence::Typical->value, $kinds, 'somebody has looked at every one');

@@ -95,7 +95,7 @@ final readonly class AnswerEffects
     {
         $closed = 0;
         foreach ($this->estimate->bundle->catalog->parts as $part) {
-            $closed += $part->trackOnly ? 1 : 0;
+            $closed += $part->law->trackOnly ? 1 : 0;
         }
         $code = $this->estimate->bundle->brief->car->use === CarUse::Track ? AnswerEffectCode::TrackPartsAllowed : AnswerEffectCode::TrackPartsLeftOut;
 

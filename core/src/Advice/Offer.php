@@ -36,7 +36,7 @@ final readonly class Offer
     public function admits(Part $part, Situation $now): bool
     {
         return $part->retired === null
-            && (! $part->trackOnly || $this->brief->car->use === CarUse::Track)
+            && (! $part->law->trackOnly || $this->brief->car->use === CarUse::Track)
             && $this->brief->constraints->refusesOf($part) === []
             && self::fits($part, $now->with($part));
     }
@@ -83,7 +83,7 @@ final readonly class Offer
     /** Year, gearbox and what else the car is: no part can be added to that. */
     private static function fits(Part $part, Situation $then): bool
     {
-        return array_filter($part->requires, fn (Need $need): bool => self::isOfTheCar($need) && $need->appliesIn($then) && ! $need->that->holds($then)) === [];
+        return array_filter($part->needs->requires, fn (Need $need): bool => self::isOfTheCar($need) && $need->appliesIn($then) && ! $need->that->holds($then)) === [];
     }
 
     private static function isOfTheCar(Need $need): bool

@@ -84,7 +84,7 @@ final readonly class RequirementResolver
     private function open(array $added, Situation $now): ?Condition
     {
         foreach ($added as $part) {
-            foreach ($part->requires as $need) {
+            foreach ($part->needs->requires as $need) {
                 if (self::isUnmet($need, $now)) {
                     return $need->that;
                 }
@@ -134,7 +134,7 @@ final readonly class RequirementResolver
         }
         $then = $now->with($part);
         foreach (array_filter([$part, ...array_values($then->fitted)], fn (FittedPart $one): bool => $one instanceof Part) as $one) {
-            foreach ($one->conflicts as $need) {
+            foreach ($one->needs->conflicts as $need) {
                 if ($need->appliesIn($then) && $need->that->holds($then) && ! $need->that->holds($now)) {
                     return false;
                 }

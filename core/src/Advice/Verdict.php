@@ -341,7 +341,7 @@ final readonly class Verdict
     {
         $notes = [];
         foreach ($this->estimate->last()->state->build->parts as $part) {
-            if ($part->lawNote !== '' && ! $part->trackOnly) {
+            if ($part->law->note !== '' && ! $part->law->trackOnly) {
                 $notes[] = new Message(VerdictCode::LawNote, ['part' => $part]);
             }
         }

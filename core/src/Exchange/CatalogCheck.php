@@ -39,7 +39,7 @@ final class CatalogCheck
     private static function needs(Part $part, string $path, Catalog $catalog): array
     {
         $faults = [];
-        foreach (['requires' => $part->requires, 'recommends' => $part->recommends] as $key => $needs) {
+        foreach (['requires' => $part->needs->requires, 'recommends' => $part->needs->recommends] as $key => $needs) {
             foreach ($needs as $n => $need) {
                 if (! self::reachable($need->that, $catalog)) {
                     $faults[] = new InvalidBundle("{$path}.{$key}[{$n}].that", "nothing in this catalog or the shop's fuels can satisfy it for \"{$part->key}\": add the part or fuel, or correct the condition.");

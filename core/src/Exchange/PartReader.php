@@ -14,13 +14,17 @@ use Pebblerun\Core\Catalog\Parts\AddedPower;
 use Pebblerun\Core\Catalog\Parts\Caution;
 use Pebblerun\Core\Catalog\Parts\Effects;
 use Pebblerun\Core\Catalog\Parts\Fastener;
+use Pebblerun\Core\Catalog\Parts\GainAir;
 use Pebblerun\Core\Catalog\Parts\GainAnchor;
 use Pebblerun\Core\Catalog\Parts\GainCase;
+use Pebblerun\Core\Catalog\Parts\GainSource;
 use Pebblerun\Core\Catalog\Parts\Gasket;
 use Pebblerun\Core\Catalog\Parts\MapTraits;
 use Pebblerun\Core\Catalog\Parts\MovedPeaks;
 use Pebblerun\Core\Catalog\Parts\Need;
 use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Parts\PartLaw;
+use Pebblerun\Core\Catalog\Parts\PartNeeds;
 use Pebblerun\Core\Catalog\Parts\PartPrice;
 use Pebblerun\Core\Catalog\Parts\PartWork;
 use Pebblerun\Core\Catalog\Parts\PressureRatio;
@@ -76,13 +80,10 @@ final readonly class PartReader
             array_map(fn (DocumentNode $case): GainCase => $this->gain($case, $share), $node->each('gains')),
             $runs,
             $this->effects($node),
-            [...$this->needs($node, 'requires'), ...self::fits($node->maybe('fits'))],
-            $this->needs($node, 'recommends'),
-            $this->needs($node, 'conflicts'),
             $this->price($node->get('price')),
             self::work($node->get('price')),
-            $node->maybe('law')?->maybe('track_only')?->bool() ?? false,
-            $node->maybe('law')?->maybe('note')?->string() ?? '',
+            new PartNeeds([...$this->needs($node, 'requires'), ...self::fits($node->maybe('fits'))], $this->needs($node, 'recommends'), $this->needs($node, 'conflicts')),
+            new PartLaw($node->maybe('law')?->maybe('track_only')?->bool() ?? false, $node->maybe('law')?->maybe('note')?->string() ?? ''),
             array_map(fn (DocumentNode $key): Caution => $key->enum(Caution::class), $node->each('cautions')),
             self::retired($node->maybe('retired')),
             self::sound($node->maybe('sound')),
@@ -182,17 +183,14 @@ final readonly class PartReader
                 $frame->likely($reference->get('torque')->number() * $this->units->torque->newtonMetres()),
             ),
             $node->maybe('unmapped')?->number() ?? $share,
-            $evidence->get('kind')->enum(Evidence::class),
-            $evidence->maybe('note')?->string() ?? '',
-            BoostReader::maybe($node, $this->units),
-            $frame->isOwn() ? null : $frame,
-            $this->temperature($node->maybe('exhaust')),
+            new GainSource(
+                $evidence->get('kind')->enum(Evidence::class), $evidence->maybe('note')?->string() ?? '',
+                $frame->isOwn() ? null : $frame, $evidence->maybe('set')?->keyword('rule', 'hand') === 'hand',
+            ),
+            new GainAir(BoostReader::maybe($node, $this->units), $this->temperature($node->maybe('exhaust')), self::pressure($node), $node->maybe('air_share')?->number()),
             $content?->number(),
             peaks: $this->peaks($node->maybe('peaks')),
-            pressure: self::pressure($node),
-            airShare: $node->maybe('air_share')?->number(),
             torqueFollows: $anchors === [] && ! $node->has('torque'),
-            setByHand: $evidence->maybe('set')?->keyword('rule', 'hand') === 'hand',
         );
     }
 

@@ -12,6 +12,7 @@ use Pebblerun\Core\Catalog\Conditions\SlotIs;
 use Pebblerun\Core\Catalog\Parts\Effects;
 use Pebblerun\Core\Catalog\Parts\Need;
 use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Parts\PartNeeds;
 use Pebblerun\Core\Catalog\Parts\PartPrice;
 use Pebblerun\Core\Catalog\Parts\PartWork;
 use Pebblerun\Core\Evaluation\Model\Build;
@@ -36,8 +37,8 @@ final class RequirementResolverTest extends TestCase
     {
         $this->lyre->parts[$key] = new Part(
             $key, ucfirst($key), 'Kolvane', [$slot], [], [], null, [], true, new Effects,
-            $needs === null ? [] : [new Need($needs, null, '')], [], $conflicts === null ? [] : [new Need($conflicts, null, '')],
-            new PartPrice(MoneyRange::exact($price), null, MoneyRange::exact(0), 0, null), new PartWork, false, '', [],
+            new PartPrice(MoneyRange::exact($price), null, MoneyRange::exact(0), 0, null), new PartWork,
+            new PartNeeds($needs === null ? [] : [new Need($needs, null, '')], [], $conflicts === null ? [] : [new Need($conflicts, null, '')]),
         );
     }
 
@@ -78,8 +79,8 @@ final class RequirementResolverTest extends TestCase
     {
         foreach (['slow' => [10_000, 0, 200], 'messy' => [10_000, 15_000, 0], 'plain' => [26_000, 0, 0]] as $key => [$price, $consumables, $hours]) {
             $this->lyre->parts[$key] = new Part(
-                $key, ucfirst($key), 'Kolvane', ['turbo'], [], [], null, [], true, new Effects, [], [], [],
-                new PartPrice(MoneyRange::exact($price), null, MoneyRange::exact($consumables), 0, null), new PartWork($hours), false, '', [],
+                $key, ucfirst($key), 'Kolvane', ['turbo'], [], [], null, [], true, new Effects,
+                new PartPrice(MoneyRange::exact($price), null, MoneyRange::exact($consumables), 0, null), new PartWork($hours),
             );
         }
         self::assertSame(['messy', 'plain', 'slow'], $this->ways(new SlotIs('turbo', true)));
@@ -91,8 +92,8 @@ final class RequirementResolverTest extends TestCase
         $this->part('plain', 'turbo', 15_000);
         foreach (['shared' => ['turbo', 10_000, 200], 'beside' => ['catback', 5_000, 300]] as $key => [$slot, $price, $hours]) {
             $this->lyre->parts[$key] = new Part(
-                $key, ucfirst($key), 'Kolvane', [$slot], [], [], null, [], true, new Effects, [], [], [],
-                new PartPrice(MoneyRange::exact($price), null, MoneyRange::exact(0), 0, null), new PartWork($hours, 150, 'exhaust'), false, '', [],
+                $key, ucfirst($key), 'Kolvane', [$slot], [], [], null, [], true, new Effects,
+                new PartPrice(MoneyRange::exact($price), null, MoneyRange::exact(0), 0, null), new PartWork($hours, 150, 'exhaust'),
             );
         }
         self::assertSame(['plain', 'shared'], $this->ways(new SlotIs('turbo', true)));

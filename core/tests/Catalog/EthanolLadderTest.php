@@ -4,7 +4,9 @@ namespace Pebblerun\Core\Tests\Catalog;
 
 use Pebblerun\Core\Catalog\Evidence;
 use Pebblerun\Core\Catalog\Parts\EthanolLadder;
+use Pebblerun\Core\Catalog\Parts\GainAir;
 use Pebblerun\Core\Catalog\Parts\GainCase;
+use Pebblerun\Core\Catalog\Parts\GainSource;
 use Pebblerun\Core\Catalog\Parts\ReferenceBuild;
 use Pebblerun\Core\Catalog\Platform\Boost;
 use Pebblerun\Core\Evaluation\Estimate;
@@ -23,8 +25,8 @@ final class EthanolLadderTest extends TestCase
     private static function rung(float $content, array $power, array $torque): GainCase
     {
         return new GainCase(
-            null, Range::of(...$power), Range::of(...$torque), [], null, 0.3, Evidence::ShopDyno, '',
-            new Boost(Range::exact(1000.0 * $content), Range::exact(500.0 * $content)), atEthanol: $content,
+            null, Range::of(...$power), Range::of(...$torque), [], null, 0.3, new GainSource(Evidence::ShopDyno),
+            new GainAir(new Boost(Range::exact(1000.0 * $content), Range::exact(500.0 * $content))), atEthanol: $content,
         );
     }
 
@@ -40,7 +42,7 @@ final class EthanolLadderTest extends TestCase
         $case = self::ladder()->at(Range::exact(20.0), false);
         self::assertEquals(Range::of(25.0, 37.5, 50.0), $case?->power);
         self::assertEquals(Range::of(35.0, 55.0, 75.0), $case?->torque);
-        self::assertEquals(Range::exact(20_000.0), $case?->boost?->atTorque);
+        self::assertEquals(Range::exact(20_000.0), $case?->air->boost?->atTorque);
     }
 
     /** By hand, 20 to 40 % about 30: low at 20 is 25; high at 40 is 70, at 30 it is 60. */
@@ -55,16 +57,16 @@ final class EthanolLadderTest extends TestCase
     public function test_reference_and_exhaust_run_straight_too(): void
     {
         $rung = fn (float $content, ?float $reference, ?float $exhaust): GainCase => new GainCase(
-            null, Range::exact(1.0), Range::exact(1.0), [], $reference === null ? null : new ReferenceBuild($reference, 2.0 * $reference), 0.3, Evidence::ShopDyno, '',
-            exhaust: $exhaust === null ? null : Range::exact($exhaust), atEthanol: $content,
+            null, Range::exact(1.0), Range::exact(1.0), [], $reference === null ? null : new ReferenceBuild($reference, 2.0 * $reference), 0.3, new GainSource(Evidence::ShopDyno),
+            new GainAir(exhaust: $exhaust === null ? null : Range::exact($exhaust)), atEthanol: $content,
         );
         $at = fn (GainCase ...$rungs): ?GainCase => EthanolLadder::of(array_values($rungs))?->at(Range::exact(20.0), false);
         $between = $at($rung(10.0, 210.0, 850.0), $rung(50.0, 230.0, 890.0));
         self::assertEquals(new ReferenceBuild(215.0, 430.0), $between?->reference);
-        self::assertEquals(Range::exact(860.0), $between?->exhaust);
+        self::assertEquals(Range::exact(860.0), $between?->air->exhaust);
         foreach ([[null, null], [210.0, null], [null, 850.0]] as [$reference, $exhaust]) {
             self::assertNull($at($rung(10.0, $reference, $exhaust), $rung(50.0, null, null))?->reference);
-            self::assertNull($at($rung(10.0, null, null), $rung(50.0, $reference, $exhaust))?->exhaust);
+            self::assertNull($at($rung(10.0, null, null), $rung(50.0, $reference, $exhaust))?->air->exhaust);
         }
     }
 
@@ -98,7 +100,7 @@ final class EthanolLadderTest extends TestCase
 
     public function test_one_content_twice_or_none_is_no_ladder(): void
     {
-        $plain = new GainCase(null, Range::exact(1.0), Range::exact(1.0), [], null, 0.3, Evidence::ShopDyno, '');
+        $plain = new GainCase(null, Range::exact(1.0), Range::exact(1.0), [], null, 0.3, new GainSource(Evidence::ShopDyno));
         self::assertNull(EthanolLadder::of([]));
         self::assertNull(EthanolLadder::of([self::rung(10.0, [1, 2, 3], [1, 2, 3]), self::rung(10.0, [1, 2, 3], [1, 2, 3])]));
         self::assertNull(EthanolLadder::of([self::rung(10.0, [1, 2, 3], [1, 2, 3]), $plain]));

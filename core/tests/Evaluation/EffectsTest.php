@@ -8,6 +8,7 @@ use Pebblerun\Core\Catalog\Limits\Ceiling;
 use Pebblerun\Core\Catalog\Parts\Effects;
 use Pebblerun\Core\Catalog\Parts\GainAnchor;
 use Pebblerun\Core\Catalog\Parts\GainCase;
+use Pebblerun\Core\Catalog\Parts\GainSource;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Parts\ReferenceBuild;
 use Pebblerun\Core\Evaluation\StageResult;
@@ -113,8 +114,8 @@ final class EffectsTest extends TestCase
         $peak = $lyre::curve()->peakPower()->value;
         $reference = new ReferenceBuild($peak, 300.0);
         $anchor = fn (float $rpm, float $kilowatts): GainAnchor => new GainAnchor($rpm, Range::exact($kilowatts * 1000.0));
-        $case = new GainCase(null, Range::exact(0.0), Range::exact(0.0), [$anchor(2500.0, -4.0), $anchor(4500.0, 5.0), $anchor(6000.0, 12.0)], $reference, 1.0, Evidence::OtherDyno, '');
-        $lyre->parts['runner'] = new Part('runner', 'Runner', 'Fjellvent', ['cooler'], [], [], null, [$case], true, new Effects, [], [], [], $lyre->parts['intake']->price, $lyre->parts['intake']->work, false, '', []);
+        $case = new GainCase(null, Range::exact(0.0), Range::exact(0.0), [$anchor(2500.0, -4.0), $anchor(4500.0, 5.0), $anchor(6000.0, 12.0)], $reference, 1.0, new GainSource(Evidence::OtherDyno));
+        $lyre->parts['runner'] = new Part('runner', 'Runner', 'Fjellvent', ['cooler'], [], [], null, [$case], true, new Effects, $lyre->parts['intake']->price, $lyre->parts['intake']->work);
         $curve = $lyre->last(['runner'])->likely;
         foreach ([2500 => -4.0, 4500 => 5.0, 6000 => 12.0] as $rpm => $gain) {
             $before = Lyre::curve()->torqueAt((float) $rpm) * $rpm * Rpm::OMEGA;

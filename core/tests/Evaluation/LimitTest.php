@@ -8,6 +8,7 @@ use Pebblerun\Core\Catalog\Evidence;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Catalog\Parts\Effects;
+use Pebblerun\Core\Catalog\Parts\GainAir;
 use Pebblerun\Core\Catalog\Parts\GainCase;
 use Pebblerun\Core\Catalog\Parts\MapTraits;
 use Pebblerun\Core\Catalog\Parts\Part;
@@ -151,8 +152,8 @@ final class LimitTest extends TestCase
         $lyre->air = new AirSide(new Compressor(0.7), new Cooler(0.75, 12_000.0, 500.0));
         $map = $lyre->parts['map'];
         $case = $map->gains[0];
-        $asks = new GainCase(null, $case->power, $case->torque, [], null, 0.3, $case->evidence, '', new Boost(Range::exact(140_000.0), Range::exact(120_000.0)));
-        $lyre->parts['map'] = new Part('map', 'Map', 'Nullarc', ['map'], [], [], $map->map, [$asks], true, new Effects, [], [], [], $map->price, $map->work, false, '', []);
+        $asks = new GainCase(null, $case->power, $case->torque, [], null, 0.3, $case->source, new GainAir(new Boost(Range::exact(140_000.0), Range::exact(120_000.0))));
+        $lyre->parts['map'] = new Part('map', 'Map', 'Nullarc', ['map'], [], [], $map->map, [$asks], true, new Effects, $map->price, $map->work);
         $lyre->limits = [self::limit(Quantity::Boost, [[0.0, 150_000.0, 160_000.0]])];
         $results = $lyre->results(['map']);
         self::assertEqualsWithDelta(100.0 / 150.0, $results[0]->readings[0]->used, 1e-9);

@@ -5,6 +5,7 @@ namespace Pebblerun\Core\Tests\Evaluation;
 use Pebblerun\Core\Catalog\Evidence;
 use Pebblerun\Core\Catalog\Parts\Effects;
 use Pebblerun\Core\Catalog\Parts\GainCase;
+use Pebblerun\Core\Catalog\Parts\GainSource;
 use Pebblerun\Core\Catalog\Parts\MovedPeaks;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Parts\PartPrice;
@@ -58,8 +59,8 @@ final class MovedPeaksTest extends TestCase
     {
         $lyre = new Lyre;
         $lyre->boosted = false;
-        $case = new GainCase(null, Range::exact(18_000.0), Range::exact(4.0), [], Lyre::baseline(), 1.0, Evidence::ShopDyno, '', peaks: self::peaks());
-        $lyre->parts['cams'] = new Part('cams', 'Cams', 'Orsken', ['turbo'], [], [], null, [$case], true, new Effects(revLimit: 7000.0), [], [], [], PartPrice::free(), new PartWork, false, '', []);
+        $case = new GainCase(null, Range::exact(18_000.0), Range::exact(4.0), [], Lyre::baseline(), 1.0, new GainSource(Evidence::ShopDyno), peaks: self::peaks());
+        $lyre->parts['cams'] = new Part('cams', 'Cams', 'Orsken', ['turbo'], [], [], null, [$case], true, new Effects(revLimit: 7000.0), PartPrice::free(), new PartWork);
 
         return $lyre;
     }

@@ -31,7 +31,7 @@ final class PricingTest extends TestCase
     {
         $price = new PartPrice(MoneyRange::exact($new), $used === null ? null : MoneyRange::exact($used), MoneyRange::exact(0), 0, null);
 
-        return new Part($key, $key, 'Kolvane', [$slot], [], [], $map, [], true, new Effects, [], [], [], $price, $work, false, '', []);
+        return new Part($key, $key, 'Kolvane', [$slot], [], [], $map, [], true, new Effects, $price, $work);
     }
 
     /**

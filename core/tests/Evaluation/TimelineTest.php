@@ -14,9 +14,12 @@ use Pebblerun\Core\Catalog\Evidence;
 use Pebblerun\Core\Catalog\Parts\AmbiguousCase;
 use Pebblerun\Core\Catalog\Parts\Effects;
 use Pebblerun\Core\Catalog\Parts\GainCase;
+use Pebblerun\Core\Catalog\Parts\GainSource;
 use Pebblerun\Core\Catalog\Parts\MapTraits;
 use Pebblerun\Core\Catalog\Parts\Need;
 use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Parts\PartLaw;
+use Pebblerun\Core\Catalog\Parts\PartNeeds;
 use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Catalog\UnknownChoice;
 use Pebblerun\Core\Evaluation\Estimate;
@@ -87,7 +90,7 @@ final class TimelineTest extends TestCase
     {
         $lyre = new Lyre;
         $need = new Need(new PartFitted('cooler'), null, 'it soaks.');
-        $lyre->parts['hot'] = new Part('hot', 'Hot part', 'Kolvane', ['turbo'], [], [], null, [], true, new Effects, [$need], [], [new Need(new PartFitted('downpipe'), null, 'they touch.')], $lyre->parts['intake']->price, $lyre->parts['intake']->work, true, 'closed courses.', []);
+        $lyre->parts['hot'] = new Part('hot', 'Hot part', 'Kolvane', ['turbo'], [], [], null, [], true, new Effects, $lyre->parts['intake']->price, $lyre->parts['intake']->work, new PartNeeds([$need], [], [new Need(new PartFitted('downpipe'), null, 'they touch.')]), new PartLaw(true, 'closed courses.'));
         $state = self::play($lyre, [Change::fit('hot'), Change::fit('downpipe')])[1];
         $findings = (new Inspector)->of($state->build);
         $missing = array_values(array_filter((new FindingAdvisor($lyre->catalog(), new Offer($lyre->brief(), $lyre->estimate()->evaluator), $lyre->estimate()->evaluator))->of($findings, $state), fn (AdvisedFinding $one): bool => $one->finding->kind === FindingKind::Missing))[0];
@@ -105,8 +108,8 @@ final class TimelineTest extends TestCase
     {
         $lyre = new Lyre;
         $map = $lyre->parts['map'];
-        $case = fn (): GainCase => new GainCase(new MapIs([MapKind::Dyno]), $map->gains[0]->power, $map->gains[0]->torque, [], null, 0.3, $map->gains[0]->evidence, '');
-        $lyre->parts['twice'] = new Part('twice', 'Twice', 'Kolvane', ['turbo'], [], [], null, [$case(), $case()], true, new Effects, [], [], [], $map->price, $map->work, false, '', []);
+        $case = fn (): GainCase => new GainCase(new MapIs([MapKind::Dyno]), $map->gains[0]->power, $map->gains[0]->torque, [], null, 0.3, $map->gains[0]->source);
+        $lyre->parts['twice'] = new Part('twice', 'Twice', 'Kolvane', ['turbo'], [], [], null, [$case(), $case()], true, new Effects, $map->price, $map->work);
         $this->expectException(AmbiguousCase::class);
         $this->expectExceptionMessage('Two gain cases of "Twice" apply equally on Pump 98');
         $lyre->last(['map', 'twice']);
@@ -123,8 +126,8 @@ final class TimelineTest extends TestCase
     {
         $lyre = new Lyre;
         $strong = new Fuel('strong', 'Strong blend', 102.0, Range::of(25.0, 30.0, 36.0));
-        $case = fn (float $ethanol, float $watts): GainCase => new GainCase(new EthanolAtLeast($ethanol), Range::exact($watts), Range::exact(60.0), [], null, 0.3, Evidence::ShopDyno, '');
-        $map = fn (bool $flex): Part => new Part('map', 'Map', 'Nullarc', ['map'], [], [], new MapTraits(MapKind::Dyno, [], 0.0, $flex), [$case(0.0, 25_000.0), new GainCase(new All([new EthanolAtLeast(0.0), new EthanolAtLeast(25.0)]), Range::exact(40_000.0), Range::exact(80.0), [], null, 0.3, Evidence::ShopDyno, '')], true, new Effects, [], [], [], $lyre->parts['map']->price, $lyre->parts['map']->work, false, '', []);
+        $case = fn (float $ethanol, float $watts): GainCase => new GainCase(new EthanolAtLeast($ethanol), Range::exact($watts), Range::exact(60.0), [], null, 0.3, new GainSource(Evidence::ShopDyno));
+        $map = fn (bool $flex): Part => new Part('map', 'Map', 'Nullarc', ['map'], [], [], new MapTraits(MapKind::Dyno, [], 0.0, $flex), [$case(0.0, 25_000.0), new GainCase(new All([new EthanolAtLeast(0.0), new EthanolAtLeast(25.0)]), Range::exact(40_000.0), Range::exact(80.0), [], null, 0.3, new GainSource(Evidence::ShopDyno))], true, new Effects, $lyre->parts['map']->price, $lyre->parts['map']->work);
         $peaks = function (Part $map, bool $again) use ($lyre, $strong): array {
             $lyre->parts['map'] = $map;
             $lyre->fuels['strong'] = $strong;

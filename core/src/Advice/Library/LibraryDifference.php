@@ -96,7 +96,7 @@ final readonly class LibraryDifference
         ] as [$code, $was, $is]) {
             $was === $is || $changes[] = new LibraryChange($code, $after, $was, $is);
         }
-        if ($before->requires != $after->requires || $before->conflicts != $after->conflicts) {
+        if ($before->needs->requires != $after->needs->requires || $before->needs->conflicts != $after->needs->conflicts) {
             $changes[] = new LibraryChange(LibraryChangeCode::Needs, $after);
         }
 

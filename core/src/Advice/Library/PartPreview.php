@@ -79,7 +79,7 @@ final readonly class PartPreview
         foreach (self::MAPS as $kind) {
             foreach ($this->bundle->catalog->parts->all() as $one) {
                 $with = $this->stock->with($part)->with($one);
-                if ($one->map?->kind === $kind && $this->offer->admits($one, $with) && array_intersect($one->slots, $part->slots) === [] && array_filter($one->requires, fn (Need $need): bool => $need->appliesIn($with) && ! $need->that->holds($with)) === []) {
+                if ($one->map?->kind === $kind && $this->offer->admits($one, $with) && array_intersect($one->slots, $part->slots) === [] && array_filter($one->needs->requires, fn (Need $need): bool => $need->appliesIn($with) && ! $need->that->holds($with)) === []) {
                     return $one;
                 }
             }
@@ -94,7 +94,7 @@ final readonly class PartPreview
         $trial = new StageTrial($this->planned, 1);
         $state = $trial->state($trial->stage->fitting($this->bundle->catalog, $part));
         $situation = $state->build->situation;
-        $that = array_map(fn (Need $need): Condition => $need->that, array_values(array_filter([...$part->requires, ...$part->recommends], fn (Need $need): bool => $need->appliesIn($situation))));
+        $that = array_map(fn (Need $need): Condition => $need->that, array_values(array_filter([...$part->needs->requires, ...$part->needs->recommends], fn (Need $need): bool => $need->appliesIn($situation))));
         $ways = $that === [] ? [] : (new RequirementResolver($this->bundle->catalog, $this->offer, $this->planned->evaluator))->of(new All($that), $state, 1);
 
         return array_values(array_filter($ways[0] ?? [], fn (Part $one): bool => array_intersect($one->slots, $part->slots) === []));

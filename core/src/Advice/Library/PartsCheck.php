@@ -41,7 +41,7 @@ final readonly class PartsCheck
     /** @return list<LibraryDoubt> */
     private function evidence(): array
     {
-        $kinds = array_map(fn (GainCase $case): string => $case->evidence->value, array_merge(...array_values(array_map(fn (Part $part): array => $part->gains, $this->catalog->parts->all()))));
+        $kinds = array_map(fn (GainCase $case): string => $case->source->evidence->value, array_merge(...array_values(array_map(fn (Part $part): array => $part->gains, $this->catalog->parts->all()))));
 
         return count($kinds) >= self::SEVERAL_CASES && count(array_unique($kinds)) === 1
             ? [new LibraryDoubt(LibraryDoubtCode::FewKindsOfEvidence, 'parts', ['cases' => count($kinds)])] : [];
@@ -80,7 +80,7 @@ final readonly class PartsCheck
         $part->price->new->likely === 0 && $say(LibraryDoubtCode::NoPrice, 'price.new');
         $part->work->hours > 100 * self::MANY_HOURS && $say(LibraryDoubtCode::ManyHours, 'price.hours', ['hours' => $part->work->hours / 100.0]);
         foreach ($part->gains as $i => $case) {
-            $case->setByHand && $case->note === '' && $say(LibraryDoubtCode::NoReason, "gains[{$i}].evidence.note");
+            $case->source->setByHand && $case->source->note === '' && $say(LibraryDoubtCode::NoReason, "gains[{$i}].evidence.note");
             if ($case->anchors !== []) {
                 continue;
             }

@@ -61,17 +61,12 @@ final readonly class EthanolLadder
             [],
             $likely->reference,
             $likely->unmapped,
-            $likely->evidence,
-            $likely->note,
-            $likely->boost,
-            $likely->frame,
-            $likely->exhaust,
+            $likely->source,
+            $likely->air,
             $likely->atEthanol,
-            ladder: new LadderReading(array_map(fn (GainCase $rung): float => (float) $rung->atEthanol, $this->rungs), $ethanol, $follows),
-            peaks: $likely->peaks,
-            pressure: $likely->pressure,
-            airShare: $likely->airShare,
-            torqueFollows: $likely->torqueFollows,
+            new LadderReading(array_map(fn (GainCase $rung): float => (float) $rung->atEthanol, $this->rungs), $ethanol, $follows),
+            $likely->peaks,
+            $likely->torqueFollows,
         );
     }
 

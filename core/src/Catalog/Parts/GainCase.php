@@ -5,9 +5,6 @@ namespace Pebblerun\Core\Catalog\Parts;
 use Pebblerun\Core\Catalog\Conditions\Condition;
 use Pebblerun\Core\Catalog\Conditions\MapIs;
 use Pebblerun\Core\Catalog\Conditions\Term;
-use Pebblerun\Core\Catalog\Evidence;
-use Pebblerun\Core\Catalog\Platform\Boost;
-use Pebblerun\Core\Physics\Dyno\Frame;
 use Pebblerun\Core\Units\Range;
 
 /** What a part gives under one condition. */
@@ -21,17 +18,11 @@ final readonly class GainCase
      * @param  Range  $torque  N·m at peak torque
      * @param  list<GainAnchor>  $anchors  instead of the two, when given
      * @param  ?ReferenceBuild  $reference  null: the baseline, with the likely gain of the map the case wants
-     * @param  ?Frame  $frame  that its figures were read in, when it was not the shop's own
-     * @param  ?Boost  $boost  that a map asks; null where it is not stated
      * @param  float  $unmapped  share of a gain that comes without a map that covers the part
-     * @param  ?Range  $exhaust  K before the turbine at full load, that a map asks; null where it is not stated
      * @param  ?float  $atEthanol  percent by volume of the fuel it was measured on; null where it does not matter
-     * @param  ?MovedPeaks  $peaks  where the peaks move to
-     * @param  ?PressureRatio  $pressure  that forced induction on a natural engine holds
-     * @param  ?float  $airShare  how much of a diesel map's gain is more air
-     * @param  bool  $torqueFollows  no torque was stated: its share follows the power's
-     * @param  bool  $setByHand  its figures do not come from records by the rule: somebody set them
      * @param  ?LadderReading  $ladder  what it was read from, when it stands between measured ones
+     * @param  ?MovedPeaks  $peaks  where the peaks move to
+     * @param  bool  $torqueFollows  no torque was stated: its share follows the power's
      */
     public function __construct(
         public ?Condition $when,
@@ -40,18 +31,12 @@ final readonly class GainCase
         public array $anchors,
         public ?ReferenceBuild $reference,
         public float $unmapped,
-        public Evidence $evidence,
-        public string $note,
-        public ?Boost $boost = null,
-        public ?Frame $frame = null,
-        public ?Range $exhaust = null,
+        public GainSource $source,
+        public GainAir $air = new GainAir,
         public ?float $atEthanol = null,
         public ?LadderReading $ladder = null,
         public ?MovedPeaks $peaks = null,
-        public ?PressureRatio $pressure = null,
-        public ?float $airShare = null,
         public bool $torqueFollows = false,
-        public bool $setByHand = false,
     ) {
         $this->terms = ($when?->terms() ?? 0) + ($atEthanol === null ? 0 : 1);
     }
@@ -63,6 +48,8 @@ final readonly class GainCase
      */
     public function towards(self $other, float $along): self
     {
+        $nearer = $along < 0.5 ? $this->source : $other->source;
+
         return new self(
             $this->when,
             $this->power->towards($other->power, $along),
@@ -70,15 +57,10 @@ final readonly class GainCase
             [],
             $this->reference === null || $other->reference === null ? null : $this->reference->towards($other->reference, $along),
             $this->unmapped,
-            $along < 0.5 ? $this->evidence : $other->evidence,
-            $along < 0.5 ? $this->note : $other->note,
-            $this->boost === null || $other->boost === null ? null : $this->boost->towards($other->boost, $along),
-            $this->frame,
-            $this->exhaust === null || $other->exhaust === null ? null : $this->exhaust->towards($other->exhaust, $along),
+            new GainSource($nearer->evidence, $nearer->note, $this->source->frame),
+            $this->air->towards($other->air, $along),
             $this->atEthanol,
             peaks: $this->peaks,
-            pressure: $this->pressure,
-            airShare: $this->airShare,
             torqueFollows: $this->torqueFollows,
         );
     }

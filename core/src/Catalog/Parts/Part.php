@@ -2,7 +2,6 @@
 
 namespace Pebblerun\Core\Catalog\Parts;
 
-use LogicException;
 use Pebblerun\Core\Catalog\Conditions\FittedPart;
 use Pebblerun\Core\Catalog\Conditions\MapKind;
 
@@ -15,10 +14,6 @@ final readonly class Part implements FittedPart
      * @param  list<string>  $tags
      * @param  list<GainCase>  $gains
      * @param  bool  $runsUnmapped  false: the car must not be driven at full load until a map covers the part
-     * @param  list<Need>  $requires
-     * @param  list<Need>  $recommends
-     * @param  list<Need>  $conflicts
-     * @param  bool  $trackOnly  not lawful on the road; defers to local rules
      * @param  list<Caution>  $cautions
      * @param  ?Retired  $retired  null while it is offered
      */
@@ -33,14 +28,11 @@ final readonly class Part implements FittedPart
         public array $gains,
         public bool $runsUnmapped,
         public Effects $effects,
-        public array $requires,
-        public array $recommends,
-        public array $conflicts,
         public PartPrice $price,
         public PartWork $work,
-        public bool $trackOnly,
-        public string $lawNote,
-        public array $cautions,
+        public PartNeeds $needs = new PartNeeds,
+        public PartLaw $law = new PartLaw,
+        public array $cautions = [],
         public ?Retired $retired = null,
         public ?Sound $sound = null,
         public Workshop $workshop = new Workshop,
@@ -80,17 +72,5 @@ final readonly class Part implements FittedPart
     public function isKit(): bool
     {
         return count($this->slots) > 1;
-    }
-
-    /** Where one of its requirements, recommendations or conflicts stands: "requires[0]". */
-    public function placeOf(Need $need): string
-    {
-        foreach (['requires' => $this->requires, 'recommends' => $this->recommends, 'conflicts' => $this->conflicts] as $list => $needs) {
-            $at = array_search($need, $needs, true);
-            if ($at !== false) {
-                return "{$list}[{$at}]";
-            }
-        }
-        throw new LogicException("\"{$this->key}\" has no such requirement, recommendation or conflict.");
     }
 }

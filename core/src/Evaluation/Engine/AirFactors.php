@@ -45,7 +45,7 @@ final readonly class AirFactors
                 $pump = $gains[0]->onPump === null ? $factor : $this->factor([$gains[0]->onPump], $grid);
                 $air = self::times(self::times($air, $pump, self::MAP - self::ETHANOL), $factor, self::ETHANOL);
             } else {
-                $air = $role === AirRole::Map ? self::times($air, $factor, $gains[0]->case->airShare ?? self::DIESEL_MAP) : $air;
+                $air = $role === AirRole::Map ? self::times($air, $factor, $gains[0]->case->air->airShare ?? self::DIESEL_MAP) : $air;
                 $fuel = self::times($fuel, $factor, 1.0);
             }
         }

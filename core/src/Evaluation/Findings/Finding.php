@@ -33,6 +33,6 @@ final readonly class Finding
         public ?Fuel $writtenFor = null,
         public ?FuelMatch $fuel = null,
     ) {
-        $this->id = implode('/', array_filter([$kind->value, $part->key ?? 'car', $need === null || $part === null ? null : $part->placeOf($need), $refusal?->value, $writtenFor?->key], fn (mixed $one): bool => $one !== null));
+        $this->id = implode('/', array_filter([$kind->value, $part->key ?? 'car', $need === null || $part === null ? null : $part->needs->placeOf($need), $refusal?->value, $writtenFor?->key], fn (mixed $one): bool => $one !== null));
     }
 }

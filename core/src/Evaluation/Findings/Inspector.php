@@ -47,13 +47,13 @@ final readonly class Inspector
     private function part(Part $part, Build $build): array
     {
         $findings = [
-            ...($part->requires === [] ? [] : self::unmet(FindingKind::Missing, $part, $part->requires, $build)),
-            ...($part->conflicts === [] ? [] : self::conflicts($part, $build)),
+            ...($part->needs->requires === [] ? [] : self::unmet(FindingKind::Missing, $part, $part->needs->requires, $build)),
+            ...($part->needs->conflicts === [] ? [] : self::conflicts($part, $build)),
             ...self::coverage($part, $build),
-            ...($part->recommends === [] ? [] : self::unmet(FindingKind::Advised, $part, $part->recommends, $build)),
+            ...($part->needs->recommends === [] ? [] : self::unmet(FindingKind::Advised, $part, $part->needs->recommends, $build)),
             ...($part->map === null ? [] : $this->calibration($part, $build)),
         ];
-        if ($part->trackOnly && $build->car->use !== CarUse::Track) {
+        if ($part->law->trackOnly && $build->car->use !== CarUse::Track) {
             $findings[] = new Finding(FindingKind::Law, $part);
         }
         if (! isset($build->received[$part->key])) {
@@ -95,7 +95,7 @@ final readonly class Inspector
     private static function conflicts(Part $part, Build $build): array
     {
         $findings = [];
-        foreach ($part->conflicts as $need) {
+        foreach ($part->needs->conflicts as $need) {
             if ($need->appliesIn($build->situation) && $need->that->holds($build->situation)) {
                 $findings[] = new Finding(FindingKind::Conflict, $part, $need);
             }

@@ -174,7 +174,7 @@ final class GainFinder
     /** A pressure ratio that rises over the speeds: a centrifugal blower, whose boost grows with the square of its speed. */
     private function growsWithSpeed(GainCase $case): bool
     {
-        $points = $case->pressure->points ?? [];
+        $points = $case->air->pressure->points ?? [];
 
         return count($points) > 1 && $points[count($points) - 1][1] - 1.0 > 1.5 * ($points[0][1] - 1.0);
     }

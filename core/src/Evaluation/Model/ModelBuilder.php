@@ -117,13 +117,13 @@ final readonly class ModelBuilder
         $pressure = $measured = $stated = null;
         $exhaust = $build->map() === null ? $this->platform->engine->exhaust : null;
         foreach ($gains as $gain) {
-            $pressure ??= $gain->case->pressure;
-            if ($gain->case->boost !== null) {
-                $onDyno = $gain->case->evidence === Evidence::ShopDyno || $gain->case->evidence === Evidence::OtherDyno;
-                $measured ??= $onDyno ? $gain->case->boost : null;
-                $stated ??= $gain->case->boost;
+            $pressure ??= $gain->case->air->pressure;
+            if ($gain->case->air->boost !== null) {
+                $onDyno = $gain->case->source->evidence === Evidence::ShopDyno || $gain->case->source->evidence === Evidence::OtherDyno;
+                $measured ??= $onDyno ? $gain->case->air->boost : null;
+                $stated ??= $gain->case->air->boost;
             }
-            $exhaust ??= $gain->part->map === null ? null : $gain->case->exhaust;
+            $exhaust ??= $gain->part->map === null ? null : $gain->case->air->exhaust;
         }
 
         return new Hardware($compressor, $belt, $cooler, $pressure, $charge, $compression, $measured, $stated, $exhaust?->plus($cooling), $cooling, $fuel, implode(' ', $names));

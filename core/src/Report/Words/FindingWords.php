@@ -33,7 +33,7 @@ final readonly class FindingWords
             FindingKind::NotAllowed => "{$part} has no calibration for {$build->fuel->name} with this build.",
             FindingKind::WrongFuel => "{$this->fuel($finding, $build)}. No full load on it: ".($finding->part === null ? 'fill what the factory asks, or have it mapped.' : 'map again on this fuel, or fill the other.'),
             FindingKind::PoorFuel => "{$this->fuel($finding, $build)}.",
-            FindingKind::Law => "{$part} is for closed courses only".(($finding->part->lawNote ?? '') === '' ? '.' : ": {$finding->part?->lawNote}"),
+            FindingKind::Law => "{$part} is for closed courses only".(($finding->part->law->note ?? '') === '' ? '.' : ": {$finding->part?->law->note}"),
             FindingKind::Unwanted => $finding->refusal === null ? $part : "{$part} ".Terms::refusedEffect($finding->refusal).', and the customer refuses that.',
             FindingKind::Retired => "{$part} is no longer offered".$this->successor($finding->part).'.',
             FindingKind::KitBroken => "{$finding->other?->name} is broken up, so its measured gain no longer holds: {$part} counts by itself.",

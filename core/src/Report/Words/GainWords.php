@@ -65,7 +65,7 @@ final readonly class GainWords
     {
         $case = $gain->case;
         $when = $case->when === null ? 'always' : "with {$this->conditions->of($case->when, $build->situationOf($gain->part))}";
-        $said = array_filter([$case->ladder === null ? '' : self::ladder($case->ladder), $case->note, $case->frame === null ? '' : FrameWords::of($case->frame)]);
+        $said = array_filter([$case->ladder === null ? '' : self::ladder($case->ladder), $case->source->note, $case->source->frame === null ? '' : FrameWords::of($case->source->frame)]);
         $note = $said === [] ? '' : ' ('.implode('; ', $said).')';
 
         return $case->anchors === []
@@ -75,9 +75,9 @@ final readonly class GainWords
                 $this->say->writePower($case->power->low), $this->say->sayPower($case->power->high),
                 $this->say->writeTorque($case->torque->low), $this->say->sayTorque($case->torque->high),
                 $this->say->sayPower($case->power->likely), $this->say->sayTorque($case->torque->likely),
-                Terms::evidence($case->evidence), $note,
+                Terms::evidence($case->source->evidence), $note,
             )
-            : "On this set-up: {$when}, stated over engine speed. Evidence: ".Terms::evidence($case->evidence)."{$note}.";
+            : "On this set-up: {$when}, stated over engine speed. Evidence: ".Terms::evidence($case->source->evidence)."{$note}.";
     }
 
     private static function ladder(LadderReading $reading): string

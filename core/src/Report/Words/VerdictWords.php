@@ -98,7 +98,7 @@ final readonly class VerdictWords
             VerdictCode::ChecksToShow => "{$p['count']} to show; check local rules",
             VerdictCode::NothingForbidden => 'Nothing that the road forbids',
             VerdictCode::CheckLocalRules => 'check local rules',
-            VerdictCode::LawNote => "{$p['part']->name}: {$p['part']->lawNote}",
+            VerdictCode::LawNote => "{$p['part']->name}: {$p['part']->law->note}",
             VerdictCode::StrictInspection => 'Inspection is strict here: enter every one of these before the next date.',
             VerdictCode::WarrantyEnds => Terms::warning($p['warning']),
         };
