@@ -111,8 +111,8 @@
             aria-label="Plans of this job: {bench.state.name}"
             title="Plans of this job"
             onclick={() => controls.show('plans')}
-            >{bench.state.name}{bench.plans.length > 1
-                ? ` (${bench.place} of ${bench.plans.length})`
+            >{bench.state.name}{bench.plans.list.length > 1
+                ? ` (${bench.plans.place} of ${bench.plans.list.length})`
                 : ''}</button
         >
         <span class="truncate">· {job.car}</span>
@@ -205,7 +205,7 @@
                         height={picturesHeight}
                         chosen={bench.column}
                         choose={(stage) => bench.select(FOOT, stage)}
-                        ghosts={bench.variants.filter((one) => bench.overlaid.includes(one.id))}
+                        ghosts={bench.variants.list.filter((one) => bench.variants.overlaid.includes(one.id))}
                         changeTarget={bench.past ? null : bench.changeTarget}
                     />
                 {/if}
@@ -293,6 +293,9 @@
 </Frame>
 <ConflictSheet queue={bench.queue} />
 <CurvesSheet {bench} bind:open={curves} />
-<CompareSheet {bench} bind:open={() => bench.compared !== null, (open) => !open && (bench.compared = null)} />
+<CompareSheet
+    {bench}
+    bind:open={() => bench.variants.compared !== null, (open) => !open && (bench.variants.compared = null)}
+/>
 <HelpSheet bind:open={help} />
 <Palette bind:open={palette} {bench} {controls} {leave} />

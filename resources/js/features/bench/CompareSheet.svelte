@@ -11,27 +11,32 @@
     let height = $state(0);
     const sides = $derived([
         { id: 0, name: 'this plan' },
-        ...bench.variants.map(({ id, name }) => ({ id, name })),
+        ...bench.variants.list.map(({ id, name }) => ({ id, name })),
     ]);
     const nameOf = (id: number) => sides.find((one) => one.id === id)?.name ?? '';
     const compared = new Fetched<Comparison>(() =>
-        open && bench.compared ? bench.opened('comparison', bench.compared) : null,
+        open && bench.variants.compared ? bench.opened('comparison', bench.variants.compared) : null,
     );
     const comparison = $derived(compared.value);
     const names = $derived(
-        bench.compared ? [nameOf(bench.compared.here), nameOf(bench.compared.there)] : ['', ''],
+        bench.variants.compared
+            ? [nameOf(bench.variants.compared.here), nameOf(bench.variants.compared.there)]
+            : ['', ''],
     );
 </script>
 
 {#snippet pick(side: 'here' | 'there', label: string)}
-    {#if bench.compared}
+    {#if bench.variants.compared}
         <label class="flex items-center gap-2"
             ><span class="text-soft">{label}</span><select
                 class="field"
-                value={bench.compared[side]}
+                value={bench.variants.compared[side]}
                 onchange={(event) => {
-                    if (bench.compared)
-                        bench.compared = { ...bench.compared, [side]: Number(event.currentTarget.value) };
+                    if (bench.variants.compared)
+                        bench.variants.compared = {
+                            ...bench.variants.compared,
+                            [side]: Number(event.currentTarget.value),
+                        };
                 }}
                 >{#each sides as one (one.id)}<option value={one.id}>{one.name}</option>{/each}</select
             ></label

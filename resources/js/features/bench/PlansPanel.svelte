@@ -7,7 +7,7 @@
     let name = $state('');
 
     async function make(from: boolean) {
-        const made = await bench.makePlan(name.trim() || `Plan ${bench.plans.length + 1}`, from);
+        const made = await bench.makePlan(name.trim() || `Plan ${bench.plans.list.length + 1}`, from);
         if (made) router.visit(`/jobs/${bench.job}/bench/${made}`);
     }
 
@@ -29,7 +29,7 @@
     /></label
 >
 <ul class="mt-2 text-[12.5px]">
-    {#each bench.plans as plan (plan.id)}
+    {#each bench.plans.list as plan (plan.id)}
         {@const here = plan.id === bench.plan}
         <li class="border-t border-faint py-1.5">
             <b class="font-semibold">{here ? bench.state.name : plan.name}</b>
@@ -47,11 +47,11 @@
                     >
                 {/if}
                 {#if !plan.chosen}
-                    <button class="btn px-1.5 py-0 text-[11.5px]" onclick={() => bench.choosePlan(plan.id)}
+                    <button class="btn px-1.5 py-0 text-[11.5px]" onclick={() => bench.plans.choose(plan.id)}
                         >Make it the current plan</button
                     >
                     {#if !here}
-                        <button class="btn px-1.5 py-0 text-[11.5px]" onclick={() => bench.forgetPlan(plan)}
+                        <button class="btn px-1.5 py-0 text-[11.5px]" onclick={() => bench.plans.forget(plan)}
                             >Delete</button
                         >
                     {/if}
@@ -60,11 +60,11 @@
         </li>
     {/each}
 </ul>
-{#if bench.forgottenPlan}
-    {@const forgotten = bench.forgottenPlan}
+{#if bench.plans.forgotten}
+    {@const forgotten = bench.plans.forgotten}
     <p class="flex items-center gap-2 border-t border-faint py-1.5 text-[12.5px]" role="status">
         <span class="flex-1">Plan “{forgotten.name}” is deleted.</span>
-        <button class="btn px-1.5 py-0 text-[11.5px]" onclick={() => bench.rememberPlan(forgotten)}
+        <button class="btn px-1.5 py-0 text-[11.5px]" onclick={() => bench.plans.remember(forgotten)}
             >Undo</button
         >
     </p>

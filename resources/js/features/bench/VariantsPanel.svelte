@@ -16,7 +16,7 @@
     }
 
     function forget(variant: Variant) {
-        void bench.forget(variant);
+        void bench.variants.forget(variant);
     }
 </script>
 
@@ -32,15 +32,17 @@
     />
     <button class="btn" type="submit">Save as variant</button>
 </form>
-{#if bench.forgotten}
-    {@const forgotten = bench.forgotten}
+{#if bench.variants.forgotten}
+    {@const forgotten = bench.variants.forgotten}
     <p class="mt-2 flex items-center gap-2 text-[12.5px]" role="status">
         <span class="flex-1">Variant “{forgotten.name}” is deleted.</span>
-        <button class="btn px-1.5 py-0 text-[11.5px]" onclick={() => bench.remember(forgotten)}>Undo</button>
+        <button class="btn px-1.5 py-0 text-[11.5px]" onclick={() => bench.variants.remember(forgotten)}
+            >Undo</button
+        >
     </p>
 {/if}
 <ul class="mt-2 text-[12.5px]">
-    {#each bench.variants as variant (variant.id)}
+    {#each bench.variants.list as variant (variant.id)}
         <li class="border-t border-faint py-1.5">
             <b class="font-semibold">{variant.name}</b>
             <span class="text-[11.5px] text-soft"
@@ -50,13 +52,13 @@
                 <label class="flex items-center gap-1"
                     ><input
                         type="checkbox"
-                        checked={bench.overlaid.includes(variant.id)}
-                        onchange={() => bench.overlay(variant)}
+                        checked={bench.variants.overlaid.includes(variant.id)}
+                        onchange={() => bench.variants.overlay(variant)}
                     /> on the run</label
                 >
                 <button
                     class="btn px-1.5 py-0 text-[11.5px]"
-                    onclick={() => (bench.compared = { here: 0, there: variant.id })}>Compare</button
+                    onclick={() => (bench.variants.compared = { here: 0, there: variant.id })}>Compare</button
                 >
                 <button class="btn px-1.5 py-0 text-[11.5px]" onclick={() => bench.takeVariant(variant)}
                     >Take it</button

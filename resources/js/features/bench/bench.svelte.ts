@@ -3,7 +3,6 @@ import type {
     CellGlance,
     Command,
     Finding,
-    PlanMade,
     PlanNote,
     PlanState,
     PlanStep,
@@ -12,12 +11,14 @@ import type {
     StageGlance,
     Variant,
 } from '@/generated/answers';
-import { drop, get, Offline, post, postOnce, put } from '@/lib/api';
+import { get, postOnce } from '@/lib/api';
 import { day } from '@/lib/format';
 import type { Asked, Edit } from '@/lib/sync/edits';
 import { EditQueue } from '@/lib/sync/queue.svelte';
 import { unique } from '@/lib/unique';
+import { JobPlans } from './plans.svelte';
 import { FOOT, FUEL, HEAD, LANE, NEW, type Echo, type Settings, type View } from './types';
+import { Variants } from './variants.svelte';
 
 type LineChange = Omit<Extract<Command, { do: 'line' }>, 'do' | 'stage' | 'part'>;
 
@@ -47,12 +48,8 @@ export class Bench {
     view = $state<View>({ kind: 'cell' });
     error = $state('');
     announcement = $state('');
-    variants = $state.raw<Variant[]>([]);
-    /** Variants that lie over the run, by id. */
-    overlaid = $state.raw<number[]>([]);
-    /** What is compared: variants by id, 0 for the plan; null for nothing. */
-    compared = $state.raw<{ here: number; there: number } | null>(null);
-    plans = $state.raw<PlanNote[]>([]);
+    readonly variants: Variants;
+    readonly plans: JobPlans;
     readonly plan: number;
     readonly queue: EditQueue;
 
@@ -68,9 +65,10 @@ export class Bench {
         /** Whether it says how far stages are. */
         readonly mayMark = true,
     ) {
-        this.plans = plans;
         this.state = state;
         this.plan = state.plan;
+        this.plans = new JobPlans(job, this.plan, plans, this.#told);
+        this.variants = new Variants(this.plan, this.#told);
         this.queue = new EditQueue(job, person, {
             shown: { show: 'bench', plan: this.plan },
             version: () => this.state.version,
@@ -79,7 +77,6 @@ export class Bench {
         });
         this.column = Math.max(1, state.estimate.stages.length - 1);
         this.slot = this.slots[0]?.key ?? FOOT;
-        void this.#variants(get<Variant[]>(`/plans/${this.plan}/variants`));
     }
 
     /** Where the plan's changes are sent. */
@@ -428,31 +425,11 @@ export class Bench {
     /** Keeps the plan as it shows under a name: what still waits is saved first. */
     async keep(name: string) {
         await this.queue.empty();
-        const revision = this.state.revision;
-        return this.#variants(post<Variant[]>(`/plans/${this.plan}/variants`, { name, revision }));
-    }
-
-    /** The variant that was deleted last, so that it can be taken back. */
-    forgotten = $state.raw<Variant | null>(null);
-
-    forget(variant: Variant) {
-        this.forgotten = variant;
-        return this.#variants(drop<Variant[]>(`/plans/${this.plan}/variants/${variant.id}`));
-    }
-
-    remember(variant: Variant) {
-        this.forgotten = null;
-        return this.#variants(post<Variant[]>(`/plans/${this.plan}/variants/${variant.id}/restore`, {}));
+        return this.variants.keep(name, this.state.revision);
     }
 
     takeVariant(variant: Variant) {
         this.#step({ do: 'take', of: variant.id }, `Take variant ${variant.name}`);
-    }
-
-    overlay(variant: Variant) {
-        this.overlaid = this.overlaid.includes(variant.id)
-            ? this.overlaid.filter((id) => id !== variant.id)
-            : [...this.overlaid, variant.id];
     }
 
     /** The target or the budget dragged on the run is an answer of the brief. */
@@ -473,16 +450,6 @@ export class Bench {
             );
     };
 
-    async #variants(listed: Promise<Variant[]>) {
-        try {
-            this.variants = await listed;
-        } catch (fault) {
-            // That the server cannot be reached is said once, by the changes that wait for it.
-            if (!(fault instanceof Offline))
-                this.error = fault instanceof Error ? fault.message : 'Not saved.';
-        }
-    }
-
     /** The address of what is read of the plan when it is opened, as it shows now. */
     opened(part: string, asked: Record<string, string | number>): string {
         const whole = {
@@ -500,55 +467,25 @@ export class Bench {
         return newest > version || repriced;
     }
 
-    /** Which of the job's plans this is, counted from 1. */
-    get place(): number {
-        return this.plans.findIndex((one) => one.id === this.plan) + 1;
-    }
-
     renamePlan(name: string) {
         if (name !== this.state.name) this.edit([{ do: 'rename-plan', name }], `Call the plan ${name}`);
     }
 
-    /** A further plan of the job, that begins as this one stands or empty; its id. */
+    /** A further plan of the job; what still waits is saved first. Its id. */
     async makePlan(name: string, from: boolean): Promise<number | null> {
         await this.queue.empty();
-        const made = await this.#plans(
-            post<PlanMade>(`/jobs/${this.job}/plans`, { name, ...(from ? { from: this.plan } : {}) }),
-        );
-        if (made) this.plans = made.plans;
-        return made?.id ?? null;
+        return this.plans.make(name, from);
     }
 
-    /** Another plan stands for the job on the counter and in the brief. */
-    async choosePlan(plan: number) {
-        this.plans =
-            (await this.#plans(put<PlanNote[]>(`/jobs/${this.job}/plans/${plan}/choice`, {}))) ?? this.plans;
-    }
-
-    /** The plan that was deleted last, so that it can be taken back. */
-    forgottenPlan = $state.raw<PlanNote | null>(null);
-
-    async forgetPlan(plan: PlanNote) {
-        const left = await this.#plans(drop<PlanNote[]>(`/plans/${plan.id}`));
-        if (!left) return;
-        this.plans = left;
-        this.forgottenPlan = plan;
-    }
-
-    async rememberPlan(plan: PlanNote) {
-        this.plans = (await this.#plans(post<PlanNote[]>(`/plans/${plan.id}/restore`, {}))) ?? this.plans;
-        this.forgottenPlan = null;
-    }
-
-    /** What a change of the plans brings; null where it was refused, which is told. */
-    async #plans<T>(asked: Promise<T>): Promise<T | null> {
+    /** What a request brings; null where it was refused, which is told. */
+    #told = async <T>(asked: Promise<T>): Promise<T | null> => {
         try {
             return await asked;
         } catch (fault) {
             this.error = fault instanceof Error ? fault.message : 'Not saved.';
             return null;
         }
-    }
+    };
 
     /** Sixty at a time, the latest first, or those before a revision. */
     history(before?: number): Promise<HistoryEntry[]> {
@@ -596,7 +533,7 @@ export class Bench {
         },
     ): Promise<boolean> {
         await this.queue.empty();
-        const state = await this.#plans(
+        const state = await this.#told(
             postOnce<PlanState>(`/plans/${this.plan}/stages/${was.stage}/marks`, { ...now, was: was.life }),
         );
         if (state) this.#take(state);
