@@ -95,9 +95,10 @@ final class LikelyCurves
     /** @param  array{list<float>, list<float>}  $powers  W that the engine makes, and that it would with enough fuel */
     private static function arriving(array $powers, StageModel $model, SpeedGrid $grid, Engine $engine): Likely
     {
+        /** @var array{non-empty-list<float>, non-empty-list<float>} $powers */
         [$power, $asked] = $powers;
+        /** @var non-empty-list<float> $wheels */
         $wheels = $engine->wheels($power, $model, $grid);
-        assert($power !== [] && $wheels !== [] && $asked !== []);
 
         return new Likely($grid, $power, $wheels, $asked);
     }

@@ -45,6 +45,16 @@ final class EthanolLadderTest extends TestCase
         self::assertEquals(Range::exact(20_000.0), $case?->air->boost?->atTorque);
     }
 
+    public function test_what_stands_behind_the_nearer_content_stands_behind_the_figure(): void
+    {
+        $rung = fn (float $content, Evidence $evidence): GainCase => new GainCase(null, Range::exact(1.0), Range::exact(1.0), [], null, 0.3, new GainSource($evidence, $evidence->value), atEthanol: $content);
+        $ladder = EthanolLadder::of([$rung(10.0, Evidence::Maker), $rung(50.0, Evidence::ShopDyno)]) ?? self::fail('two contents make a ladder');
+        foreach ([20 => Evidence::Maker, 29 => Evidence::Maker, 31 => Evidence::ShopDyno, 45 => Evidence::ShopDyno] as $content => $evidence) {
+            $source = $ladder->at(Range::exact((float) $content), false)?->source;
+            self::assertSame([$evidence, $evidence->value], [$source?->evidence, $source?->note], "{$content} %");
+        }
+    }
+
     /** By hand, 20 to 40 % about 30: low at 20 is 25; high at 40 is 70, at 30 it is 60. */
     public function test_an_uncertain_content_widens_down_and_up_only_where_the_map_follows_it(): void
     {

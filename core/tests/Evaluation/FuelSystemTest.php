@@ -12,6 +12,7 @@ use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Evaluation\Limits\Status;
 use Pebblerun\Core\Job\Brief\Target;
 use Pebblerun\Core\Physics\Fuel\Blend;
+use Pebblerun\Core\Physics\Fuel\CamPump;
 use Pebblerun\Core\Physics\Fuel\FeedPump;
 use Pebblerun\Core\Tests\Lyre;
 use Pebblerun\Core\Units\Range;
@@ -80,6 +81,22 @@ final class FuelSystemTest extends TestCase
         self::assertStringContainsString('raised by 14 %: the measured car burned that much', $same->readings[0]->limit->note);
         // By hand: as much as the car burned carries 159.13 kW at 5,800 rpm, whatever is fitted.
         self::assertEqualsWithDelta(159_130.0, $lyre->last(Lyre::FULL)->likely->torqueAt(5800.0) * 5800.0 * Rpm::OMEGA, 200.0);
+    }
+
+    /**
+     * By hand, at 4,500 rpm: 300 N·m are 164.4 kW at the crank and burn 339.4 g/kWh, of which the pump carries 1/1.2. A turn burns a
+     * little more still where the curve leaves its plateau, and far less at the end: there the pump would do.
+     */
+    public function test_a_pump_that_the_engine_turns_is_outgrown_where_a_turn_burns_most(): void
+    {
+        $fuel = Blend::petrol(5.0);
+        $burned = 300.0 * 4500.0 * Rpm::OMEGA / 0.86 * (300.0 + 65.0 * 2000.0 / 3300.0) / 3.6e9 * $fuel->perReference();
+        $lyre = new Lyre;
+        $lyre->fuelSystem = [new FuelComponent('pump', 'Fuel pump', 'gearbox', new CamPump($burned / 1.2 / 75.0 / $fuel->density), 'it runs lean', Evidence::ShopDyno, '')];
+        $limit = $lyre->last([])->readings[0]->limit;
+        self::assertStringContainsString('raised by 21 %', $limit->note);
+        self::assertGreaterThan($burned, $limit->edgeAt(4500.0));
+        self::assertLessThan(1.015 * $burned, $limit->edgeAt(4500.0));
     }
 
     public function test_the_more_ethanol_the_less_power_smoothly(): void

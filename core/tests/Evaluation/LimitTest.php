@@ -259,6 +259,9 @@ final class LimitTest extends TestCase
         $stage = EstimateDocument::of(SmallBundle::estimate($document), new UnitSystem)['stages'][1];
         self::assertMatchesRegularExpression('/^Cooler: fifth pull down to \d+ °C\.$/', $stage['limits'][0]['movers'][0]['sentence']);
         self::assertGreaterThan($stage['soak']['power'], $stage['power']['p50']);
+        $document['parts'][3]['effects'] = ['cooler' => ['effectiveness' => 0.4, 'capacity_kj_k' => 4, 'ua_w_k' => 120]];
+        $worse = EstimateDocument::of(SmallBundle::estimate($document), new UnitSystem)['stages'][1]['limits'][0]['movers'];
+        self::assertSame(['shed'], array_column($worse, 'kind'), 'a cooler that does less is none');
     }
 
     /** New rods bear more torque; what the same place bears in speed stays, and so does every other component, unless the part names it. */

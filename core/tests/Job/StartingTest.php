@@ -14,6 +14,7 @@ use Pebblerun\Core\Exchange\OpenedBundle;
 use Pebblerun\Core\Job\NewJob;
 use Pebblerun\Core\Job\Starting\EngineKind;
 use Pebblerun\Core\Job\Starting\NewPlatform;
+use Pebblerun\Core\Job\Starting\StockEngine;
 use Pebblerun\Core\Job\Starting\TypicalParts;
 use Pebblerun\Core\Physics\Driveline\UsualLoss;
 use Pebblerun\Core\Tests\Exchange\SmallBundle;
@@ -115,5 +116,16 @@ final class StartingTest extends TestCase
         self::assertSame([[4.5, 9.0, 15.0], [11.0, 19.0, 33.0]], [$metric['power'] ?? null, $metric['torque'] ?? null]);
         self::assertSame(['gain' => null, 'hours' => 6.0], $of('clutch'));
         self::assertNull($of('gearbox'));
+    }
+
+    /**
+     * By hand, a natural petrol engine that burns 265 and 305 g/kWh: 100 kW at 6,000 rpm are 159.2 N·m; 220 N·m at 4,000 rpm burn
+     * 220 · 265 over 159.2 · 305 for each turn. With 120 N·m there a turn burns less, which asks nothing more of a pump.
+     */
+    public function test_a_turn_at_the_torque_peak_may_burn_more_than_one_at_the_power_peak(): void
+    {
+        $engine = fn (float $torque): StockEngine => new StockEngine(EngineKind::Natural, 2e-3, false, [100_000.0, 6000.0], [$torque, 4000.0], 6800.0);
+        self::assertEqualsWithDelta(220.0 * 265.0 / (159.155 * 305.0), $engine(220.0)->fuelOfTorque(), 1e-5);
+        self::assertSame(1.0, $engine(120.0)->fuelOfTorque());
     }
 }

@@ -44,6 +44,9 @@ final class FuelTest extends TestCase
         $injectors = new DirectInjectors(3, 20e-6, 1e7, 1e7);
         self::assertEqualsWithDelta(3 * 20e-6 * 745.0 * 250.0 / 720.0, $injectors->edge(6000.0, 0.0, Blend::petrol()), 1e-12);
         self::assertEqualsWithDelta(0.88, $injectors->safe(), 1e-12);
+        // By hand: 170 bar in the rail against 1 bar is 1.69 of the rated 100 bar, and 1.3 times the flow.
+        $pressed = new DirectInjectors(3, 20e-6, 1e7, 1.7e7);
+        self::assertEqualsWithDelta(1.3 * 3 * 20e-6 * 745.0 * 250.0 / 720.0, $pressed->edge(6000.0, 1e5, Blend::petrol()), 1e-12);
     }
 
     /** @return iterable<string, array{float, float, float, float, float, float}> ethanol; density, LHV, BSFC from 330; N·m at r_P and r_T of the cam pump */
