@@ -44,7 +44,7 @@ final class AnswersTest extends TestCase
 
     private static function check(string $definition, mixed $answer): void
     {
-        (new SchemaValidator(base_path('schemas')))->check("answers.json#/\$defs/{$definition}", json_decode((string) json_encode($answer)));
+        (new SchemaValidator(base_path('schemas')))->check("answers.json#/properties/{$definition}", json_decode((string) json_encode($answer)));
     }
 
     /**
@@ -53,7 +53,7 @@ final class AnswersTest extends TestCase
      */
     private static function follows(string $definition, TestResponse $response): TestResponse
     {
-        (new SchemaValidator(base_path('schemas')))->check("answers.json#/\$defs/{$definition}", json_decode((string) $response->getContent()));
+        (new SchemaValidator(base_path('schemas')))->check("answers.json#/properties/{$definition}", json_decode((string) $response->getContent()));
         self::assertNotSame('', $response->getContent());
 
         return $response;
