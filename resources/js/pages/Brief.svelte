@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Field from '@/ui/Field.svelte';
     import { Link, page } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
     import { BriefForm } from '@/features/brief/brief.svelte';
@@ -202,18 +203,18 @@
                     value={form.brief.car.gearbox}
                     set={(gearbox) => form.car({ gearbox })}
                 />
-                {#if form.state.variants.length > 1}<label class="flex flex-col gap-0.5"
-                        ><span class="text-[12px] text-soft">Variant</span><select
+                {#if form.state.variants.length > 1}<Field label="Variant"
+                        ><select
                             class="field"
                             value={form.brief.car.variant ?? form.state.variants[0]?.key}
                             onchange={(event) => form.car({ variant: event.currentTarget.value })}
                             >{#each form.state.variants as { key, words } (key)}<option value={key}
                                     >{words}</option
                                 >{/each}</select
-                        ></label
+                        ></Field
                     >{/if}
-                <label class="flex flex-col gap-0.5"
-                    ><span class="text-[12px] text-soft">Tyres</span><select
+                <Field label="Tyres"
+                    ><select
                         class="field"
                         value={form.brief.car.tyres ?? ''}
                         onchange={(event) =>
@@ -224,7 +225,7 @@
                         ><option value="">not said</option>{#each tyres as { key, words } (key)}<option
                                 value={key}>{words}</option
                             >{/each}</select
-                    ></label
+                    ></Field
                 >
                 <NumberField
                     label="Lift"

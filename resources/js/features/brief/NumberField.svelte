@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Field from '@/ui/Field.svelte';
     import Figure from '@/ui/Figure.svelte';
     import { onDestroy } from 'svelte';
     import { Writing } from '@/lib/writing.svelte';
@@ -28,10 +29,9 @@
     }
 </script>
 
-<label class="flex flex-col gap-0.5">
-    <span class="text-[12px] text-soft">{label}</span>
+<Field {label}>
     <span class="flex items-center gap-1.5">
         <Figure class="field w-24 text-right" {min} {step} {value} set={write} left={leave} />
         <span class="text-soft">{unit}</span>
     </span>
-</label>
+</Field>

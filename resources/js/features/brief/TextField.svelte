@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Field from '@/ui/Field.svelte';
     import { onDestroy } from 'svelte';
     import { Writing } from '@/lib/writing.svelte';
 
@@ -30,8 +31,7 @@
     const leave = (event: Typed) => writing.left(event.currentTarget.value);
 </script>
 
-<label class="flex flex-col gap-0.5 {width === 'w-full' ? 'w-full' : ''}">
-    <span class="text-[12px] text-soft">{label}</span>
+<Field {label} class={width === 'w-full' ? 'w-full' : ''}>
     {#if rows}<textarea {...common} {rows} {oninput} onchange={leave} onblur={leave}></textarea>
     {:else}<input {...common} {oninput} onchange={leave} onblur={leave} />{/if}
-</label>
+</Field>

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Field from '@/ui/Field.svelte';
     import { router, useForm } from '@inertiajs/svelte';
     import { untrack } from 'svelte';
     import type { CounterPage, Opened, Task } from '@/generated/answers';
@@ -80,10 +81,9 @@
     about="Choose a platform; everything can be changed in the brief. A name, a number or a registration finds who was here before."
 >
     <form class="flex flex-col gap-3" onsubmit={start}>
-        <label class="flex flex-col gap-0.5"
-            ><span class="text-[12px] text-soft">Customer</span>
+        <Field label="Customer">
             <CustomerField value={form.customer} {choose} oninput={type} focused />
-        </label>
+        </Field>
         {#if known}
             <p class="text-[12.5px] text-soft" role="status">
                 {known.car
@@ -95,17 +95,17 @@
                     : 'Known customer, another car.'}
             </p>
         {/if}
-        <label class="flex flex-col gap-0.5"
-            ><span class="text-[12px] text-soft">Job</span><input
+        <Field label="Job"
+            ><input
                 class="field"
                 maxlength="120"
                 required
                 bind:value={form.title}
                 onfocus={(event) => event.currentTarget.select()}
-            /></label
+            /></Field
         >
-        <label class="flex flex-col gap-0.5"
-            ><span class="text-[12px] text-soft">Platform</span><select
+        <Field label="Platform"
+            ><select
                 class="field"
                 required={form.car === null && (files?.length ?? 0) === 0}
                 disabled={form.car !== null || (files?.length ?? 0) > 0}
@@ -116,7 +116,7 @@
                     >{/if}{#each platforms as platform (platform.id)}<option value={platform.id}
                         >{platform.name}</option
                     >{/each}</select
-            ></label
+            ></Field
         >
         {#if form.platform === NEW && form.car === null}
             <div class="flex flex-col gap-3 rounded border border-line p-3">
@@ -127,13 +127,8 @@
                 <PlatformFields {answers} {templates} {units} />
             </div>
         {/if}
-        <label class="flex flex-col gap-0.5"
-            ><span class="text-[12px] text-soft">Or from a plan in a file</span><input
-                class="text-[12px]"
-                type="file"
-                accept=".json,application/json"
-                bind:files
-            /></label
+        <Field label="Or from a plan in a file"
+            ><input class="text-[12px]" type="file" accept=".json,application/json" bind:files /></Field
         >
         <Told {say} />
         <Waits {work} words="The file is being read" />

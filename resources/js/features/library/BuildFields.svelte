@@ -16,6 +16,7 @@
 </script>
 
 <script lang="ts">
+    import Field from '@/ui/Field.svelte';
     import Figure from '@/ui/Figure.svelte';
     import type { Choice } from '@/generated/answers';
 
@@ -23,49 +24,43 @@
     let { build = $bindable(), fuels }: Props = $props();
 </script>
 
-<label class="flex flex-col gap-0.5"
-    ><span class="text-[12px] text-soft">On</span><select class="field" bind:value={build.fuel}
+<Field label="On"
+    ><select class="field" bind:value={build.fuel}
         ><option value="">fuel not known</option>{#each fuels as { key, words } (key)}<option value={key}
                 >{words}</option
             >{/each}</select
-    ></label
+    ></Field
 >
-<label class="flex flex-col gap-0.5"
-    ><span class="text-[12px] text-soft">Its map</span><select class="field" bind:value={build.map_sound}
+<Field label="Its map"
+    ><select class="field" bind:value={build.map_sound}
         ><option value="">not known</option><option value={true}>was sound</option><option value={false}
             >was suspect</option
         ></select
-    ></label
+    ></Field
 >
-<label class="flex flex-col gap-0.5"
-    ><span class="text-[12px] text-soft">written by</span><input
-        class="field w-32"
-        maxlength="200"
-        bind:value={build.map_by}
-    /></label
->
-<label class="flex flex-col gap-0.5"
-    ><span class="text-[12px] text-soft">Used on</span><select class="field" bind:value={build.used_on}
+<Field label="written by"><input class="field w-32" maxlength="200" bind:value={build.map_by} /></Field>
+<Field label="Used on"
+    ><select class="field" bind:value={build.used_on}
         ><option value="">not known</option><option value="road">road</option><option value="track"
             >track</option
         ></select
-    ></label
+    ></Field
 >
-<label class="flex flex-col gap-0.5"
-    ><span class="text-[12px] text-soft">For, km</span><Figure
+<Field label="For, km"
+    ><Figure
         class="field w-24"
         min={0}
         max={2_000_000}
         value={build.km}
         set={(number) => (build.km = number)}
-    /></label
+    /></Field
 >
-<label class="flex flex-col gap-0.5"
-    ><span class="text-[12px] text-soft">Hard use, %</span><Figure
+<Field label="Hard use, %"
+    ><Figure
         class="field w-20"
         min={0}
         max={100}
         value={build.hard_percent}
         set={(number) => (build.hard_percent = number)}
-    /></label
+    /></Field
 >

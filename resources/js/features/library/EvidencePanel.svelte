@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Field from '@/ui/Field.svelte';
     import Figure from '@/ui/Figure.svelte';
     import { onMount } from 'svelte';
     import type { Choice, GainEvidence, LibraryKept } from '@/generated/answers';
@@ -129,13 +130,11 @@
             </div>
             {#if adding === one.id}
                 <form class="mt-2 flex flex-wrap items-end gap-2" onsubmit={(event) => record(event, one.id)}>
-                    <label class="flex flex-col gap-0.5"
-                        ><span class="text-[12px] text-soft">Who says so</span><select
-                            class="field"
-                            bind:value={fresh.kind}
+                    <Field label="Who says so"
+                        ><select class="field" bind:value={fresh.kind}
                             >{#each kinds as { key, words } (key)}<option value={key}>{words}</option
                                 >{/each}</select
-                        ></label
+                        ></Field
                     >
                     {#each [['power', 'Power'], ['torque', 'Torque']] as const as [figure, words] (figure)}
                         <fieldset class="flex flex-col gap-0.5">
@@ -156,22 +155,18 @@
                             </div>
                         </fieldset>
                     {/each}
-                    <label class="flex flex-col gap-0.5"
-                        ><span class="text-[12px] text-soft">Read at</span><select
-                            class="field"
-                            bind:value={read.frame_at}
+                    <Field label="Read at"
+                        ><select class="field" bind:value={read.frame_at}
                             ><option value="">the wheels</option><option value="crank">the crank</option
                             ></select
-                        ></label
+                        ></Field
                     >
-                    <label class="flex flex-col gap-0.5"
-                        ><span class="text-[12px] text-soft">on</span><select
-                            class="field"
-                            bind:value={read.frame_dyno}
+                    <Field label="on"
+                        ><select class="field" bind:value={read.frame_dyno}
                             ><option value="">a dyno like ours</option>{#each dynos as dyno (dyno)}<option
                                     value={dyno}>{dyno.replaceAll('-', ' ')}</option
                                 >{/each}</select
-                        ></label
+                        ></Field
                     >
                     <RecordFields bind:said={fresh} />
                     <BuildFields bind:build {fuels} />

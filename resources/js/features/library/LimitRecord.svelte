@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Field from '@/ui/Field.svelte';
     import Figure from '@/ui/Figure.svelte';
     import type { Choice, LimitEvidence } from '@/generated/answers';
     import { postOnce } from '@/lib/api';
@@ -40,21 +41,20 @@
 </script>
 
 <form class="mt-2 flex flex-wrap items-end gap-2" onsubmit={keep}>
-    <label class="flex flex-col gap-0.5"
-        ><span class="text-[12px] text-soft">Who says so</span><select class="field" bind:value={fresh.kind}
+    <Field label="Who says so"
+        ><select class="field" bind:value={fresh.kind}
             >{#each kinds as { key, words } (key)}<option value={key}>{words}</option>{/each}</select
-        ></label
+        ></Field
     >
-    {#each ['safe', 'edge'] as const as end (end)}<label class="flex flex-col gap-0.5"
-            ><span class="text-[12px] text-soft"
-                >{end === 'safe' ? 'Safe to' : 'Breaks at'}, {limit.unit || limit.quantity}</span
+    {#each ['safe', 'edge'] as const as end (end)}<Field
+            label="{end === 'safe' ? 'Safe to' : 'Breaks at'}, {limit.unit || limit.quantity}"
             ><Figure
                 class="field w-24"
                 min={0}
                 required
                 value={fresh[end]}
                 set={(number) => (fresh[end] = number)}
-            /></label
+            /></Field
         >{/each}
     <RecordFields bind:said={fresh} />
     <BuildFields bind:build {fuels} />

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Field from '@/ui/Field.svelte';
     import { router } from '@inertiajs/svelte';
     import type { LibraryPage, PlatformMade } from '@/generated/answers';
     import { post } from '@/lib/api';
@@ -38,23 +39,23 @@
 >
     <form onsubmit={make} class="flex flex-col gap-3">
         {#if sibling}
-            <label class="flex flex-col gap-0.5"
-                ><span class="text-[12px] text-soft">Name</span><input
+            <Field label="Name"
+                ><input
                     class="field"
                     required
                     minlength="2"
                     maxlength="200"
                     bind:value={name}
                     {@attach asked}
-                /></label
+                /></Field
             >
         {:else}<PlatformFields {answers} {templates} {units} first />{/if}
-        <label class="flex flex-col gap-0.5"
-            ><span class="text-[12px] text-soft">Begins as</span><select class="field" bind:value={sibling}
+        <Field label="Begins as"
+            ><select class="field" bind:value={sibling}
                 ><option value="">a new one</option>{#each platforms as platform (platform.id)}<option
                         value={String(platform.id)}>a copy of {platform.name}, with its parts</option
                     >{/each}</select
-            ></label
+            ></Field
         >
         <Told {say} />
         <div class="flex justify-end gap-2">

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Field from '@/ui/Field.svelte';
     import DayField from '@/ui/DayField.svelte';
     import Figure from '@/ui/Figure.svelte';
     import { onMount } from 'svelte';
@@ -245,32 +246,29 @@
                 />{/if}
             {#if adding === limit.id}
                 <form class="mt-2 flex flex-wrap items-end gap-2" onsubmit={(event) => keep(event, limit.id)}>
-                    <label class="flex flex-col gap-0.5"
-                        ><span class="text-[12px] text-soft">Load, {limit.quantity}, {limit.unit}</span
+                    <Field label="Load, {limit.quantity}, {limit.unit}"
                         ><Figure
                             class="field w-24"
                             min={0}
                             required
                             value={fresh.load}
                             set={(number) => (fresh.load = number)}
-                        /></label
+                        /></Field
                     >
-                    <label class="flex flex-col gap-0.5"
-                        ><span class="text-[12px] text-soft">It</span><select
-                            class="field"
-                            bind:value={fresh.broke}
+                    <Field label="It"
+                        ><select class="field" bind:value={fresh.broke}
                             ><option value={false}>lived</option><option value={true}>broke</option></select
-                        ></label
+                        ></Field
                     >
-                    <label class="flex flex-col gap-0.5"
-                        ><span class="text-[12px] text-soft">For, months</span><Figure
+                    <Field label="For, months"
+                        ><Figure
                             class="field w-20"
                             min={0}
                             max={600}
                             required
                             value={fresh.months}
                             set={(number) => (fresh.months = number)}
-                        /></label
+                        /></Field
                     >
                     <DayField label="Seen on" most={today()} bind:value={fresh.on} />
                     <label class="flex min-w-44 flex-1 flex-col gap-0.5"

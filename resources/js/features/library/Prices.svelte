@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Field from '@/ui/Field.svelte';
     import DayField from '@/ui/DayField.svelte';
     import Figure from '@/ui/Figure.svelte';
     import { onMount } from 'svelte';
@@ -74,15 +75,15 @@
 
 {#if mayPrice}
     <form class="mt-2 flex flex-wrap items-end gap-2" onsubmit={keep}>
-        {#each fields as [field, words] (field)}<label class="flex flex-col gap-0.5"
-                ><span class="text-[12px] text-soft">{words}, {money}</span><Figure
+        {#each fields as [field, words] (field)}<Field label="{words}, {money}"
+                ><Figure
                     class="field w-24"
                     min={0}
                     max={1_000_000}
                     required={field === 'likely' && fields.every(([one]) => typed[one] === undefined)}
                     value={typed[field]}
                     set={(number) => (typed[field] = number)}
-                /></label
+                /></Field
             >{/each}
         <DayField label="Of" most={now} bind:value={asOf} />
         <label class="flex flex-1 flex-col gap-0.5"

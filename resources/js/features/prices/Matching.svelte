@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Field from '@/ui/Field.svelte';
     import DayField from '@/ui/DayField.svelte';
     import Figure from '@/ui/Figure.svelte';
     import { untrack } from 'svelte';
@@ -94,38 +95,36 @@
         </table>
     </div>
     <div class="mt-3 flex flex-wrap items-end gap-3">
-        <label class="flex flex-col gap-0.5"
-            ><span class="text-[12px] text-soft">Decimals with</span><select
-                class="field"
-                bind:value={decimal}
+        <Field label="Decimals with"
+            ><select class="field" bind:value={decimal}
                 ><option value="point">a point</option><option value="comma">a comma</option></select
-            ></label
+            ></Field
         >
-        <label class="flex flex-col gap-0.5"
-            ><span class="text-[12px] text-soft">Its prices are</span><select class="field" bind:value={cost}
+        <Field label="Its prices are"
+            ><select class="field" bind:value={cost}
                 ><option value={false}>what we sell at</option><option value={true}
                     >what we pay{page.margin_percent === null
                         ? '; the owner says the margin'
                         : `, plus ${figure(page.margin_percent)} % margin`}</option
                 ></select
-            ></label
+            ></Field
         >
-        <label class="flex flex-col gap-0.5"
-            ><span class="text-[12px] text-soft">Tax</span><select class="field" bind:value={taxed}
+        <Field label="Tax"
+            ><select class="field" bind:value={taxed}
                 ><option value={false}>not in the prices</option><option value={true}
                     >{page.tax_percent} % is in the prices</option
                 ></select
-            ></label
+            ></Field
         >
-        <label class="flex flex-col gap-0.5"
-            ><span class="text-[12px] text-soft">{page.currency} for one of the list's currency</span><Figure
+        <Field label="{page.currency} for one of the list's currency"
+            ><Figure
                 class="field w-24"
                 min={0}
                 step={0.01}
                 required
                 value={rate}
                 set={(number) => (rate = number)}
-            /></label
+            /></Field
         >
         <DayField label="Prices of" most={page.today} bind:value={asOf} />
         <button class="btn btn-strong"

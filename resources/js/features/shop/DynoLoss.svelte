@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Field from '@/ui/Field.svelte';
     import type { ShopPage } from '@/generated/answers';
     import Figure from '@/ui/Figure.svelte';
     import Amount from './Amount.svelte';
@@ -37,13 +38,13 @@
 </script>
 
 <div class="flex flex-wrap items-end gap-3">
-    <label class="flex flex-col gap-0.5"
-        ><span class="text-[12px] text-soft">Dyno</span><select
+    <Field label="Dyno"
+        ><select
             class="field"
             value={document.dyno ?? 'inertia-roller'}
             onchange={(event) => choose(event.currentTarget.value)}
             >{#each dynos as [key, name] (key)}<option value={key}>{name}</option>{/each}</select
-        ></label
+        ></Field
     >
     {#each drives as [drive, name] (drive)}<Amount
             label="Loss, {name}, %"

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Field from '@/ui/Field.svelte';
     import type { ShopPage } from '@/generated/answers';
     import Figure from '@/ui/Figure.svelte';
     import Octane from '@/ui/Octane.svelte';
@@ -44,22 +45,17 @@
         role="group"
         aria-label="Fuel {i + 1}"
     >
-        <label class="flex flex-col gap-0.5"
-            ><span class="text-[12px] text-soft">Fuel</span><input
-                class="field w-40"
-                required
-                maxlength="100"
-                bind:value={fuel.name}
-            /></label
+        <Field label="Fuel"
+            ><input class="field w-40" required maxlength="100" bind:value={fuel.name} /></Field
         >
-        <label class="flex flex-col gap-0.5"
-            ><span class="text-[12px] text-soft">For</span><select
+        <Field label="For"
+            ><select
                 class="field"
                 value={fuel.kind ?? 'petrol'}
                 onchange={(event) => kind(fuel, event.currentTarget.value)}
                 ><option value="petrol">petrol engines</option><option value="diesel">diesel engines</option
                 ></select
-            ></label
+            ></Field
         >
         {#if fuel.kind !== 'diesel'}
             <Octane value={fuel.octane} set={(value) => (fuel.octane = value as number | undefined)} />

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Field from '@/ui/Field.svelte';
     import type { ShopPage } from '@/generated/answers';
 
     /** What stands on the shop's papers. */
@@ -42,13 +43,13 @@
             class="btn"
             onclick={() => (papers.logo = undefined)}>Remove the logo</button
         >{/if}
-    <label class="flex flex-col gap-0.5"
-        ><span class="text-[12px] text-soft">Logo, PNG or JPEG, at most 150 kB</span><input
+    <Field label="Logo, PNG or JPEG, at most 150 kB"
+        ><input
             class="text-[12px]"
             type="file"
             accept="image/png,image/jpeg"
             onchange={(event) => take(event.currentTarget.files?.[0])}
-        /></label
+        /></Field
     >
     {#if fault}<p class="text-rust" role="alert">{fault}</p>{/if}
 </div>
