@@ -21,14 +21,19 @@ final class KnownCarTest extends TestCase
      * The small bundle without ceilings, of which stage 1 gave a share of what was likely.
      *
      * @param  array<string, mixed>  $more  of the measurement
+     * @param  float  $baseline  what the car as received read of what it should
      */
-    private static function bundle(float $share, array $more = []): Bundle
+    private static function bundle(float $share, array $more = [], float $baseline = 1.0): Bundle
     {
         $document = SmallBundle::with('platform.ceilings', []);
         $document['shop']['dyno_factors'] = [['dyno' => 'hub', 'factor' => [0.9, 0.94, 0.98]]];
         $likely = SmallBundle::estimate($document)->results[1]->likely;
         $points = array_map(fn (float $rpm): array => ['rpm' => $rpm, 'torque' => $share * $likely->torqueAt($rpm) / TorqueUnit::LB_FT], $likely->rpms());
         $document['plan']['stages'][0]['measured'] = ['points' => $points, 'of' => ['parts' => ['map', 'filter'], 'fuel' => 'pump'], ...$more];
+
+        foreach ($document['brief']['received']['baseline']['points'] as $i => $point) {
+            $document['brief']['received']['baseline']['points'][$i]['torque'] = $baseline * $point['torque'];
+        }
 
         return BundleReader::read($document)->bundle;
     }
@@ -45,6 +50,14 @@ final class KnownCarTest extends TestCase
         $width = fn (Estimate $estimate, int $stage): float => ($estimate->results[$stage]->power->p90 - $estimate->results[$stage]->power->p10) / $estimate->results[$stage]->power->p50;
         self::assertEqualsWithDelta(2 * 1.2816 * KnownCar::MEASURED, $width($known, 1), 0.0005);
         self::assertLessThan($width($guessed, 2), $width($known, 2));
+    }
+
+    public function test_a_baseline_that_nobody_believes_does_not_matter_once_a_stage_was_measured(): void
+    {
+        $guessed = fn (float $baseline): Estimate => Estimate::of(self::bundle(1.0, ['of' => ['parts' => ['map'], 'fuel' => 'pump']], $baseline));
+        self::assertTrue($guessed(1.0)->allowsChances());
+        self::assertFalse($guessed(0.6)->allowsChances());
+        self::assertTrue(Estimate::of(self::bundle(1.0, [], 0.6))->allowsChances());
     }
 
     public function test_what_was_measured_of_something_else_is_set_aside(): void

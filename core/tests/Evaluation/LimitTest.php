@@ -237,6 +237,8 @@ final class LimitTest extends TestCase
         self::assertMatchesRegularExpression('/^\d+ lb-ft less near [\d,]+ rpm brings it back to safe: a softer ramp there\.$/', $movers[3]);
         $weaker = self::movers('parts.2.effects', ['limits' => [[...$own, 'safe' => 200]]], ['quantity' => 'wheel-torque', 'safe' => 250, 'edge' => 350]);
         self::assertStringNotContainsString('Pipe', implode(' ', $weaker), 'a part that bears less moves nothing');
+        $same = self::movers('parts.2.effects', ['limits' => [[...$own, 'safe' => 250]]], ['quantity' => 'wheel-torque', 'safe' => 250, 'edge' => 350]);
+        self::assertStringNotContainsString('Pipe', implode(' ', $same), 'nor does one that bears as much');
         self::assertSame([], self::movers('parts.2.price.new', 90, ['quantity' => 'wheel-torque', 'safe' => 900, 'edge' => 950]));
     }
 

@@ -50,7 +50,7 @@ final readonly class PlatformCheck
     {
         $result = $this->stock->last();
         $air = $this->stock->evaluator->breath($result->model, $this->stock->evaluator->likely($result->model));
-        if ($air === null || ! $air->stock->isKnown()) {
+        if ($air === null) {
             return [];
         }
         $most = $this->stock->bundle->catalog->platform->engine->boosted ? self::MOST_FILLING_BOOSTED : self::MOST_FILLING_NATURAL;
