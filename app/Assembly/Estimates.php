@@ -29,10 +29,7 @@ final class Estimates
 
     private ?Estimate $estimate = null;
 
-    /** @var ?array<string, mixed> */
-    private ?array $bench = null;
-
-    /** @var ?KeptAnswer that was there before, or that the estimator gave */
+    /** @var ?KeptAnswer that was there before, that the estimator gave, or that was made to be kept */
     private ?array $answer = null;
 
     private bool $isKept = false;
@@ -135,7 +132,7 @@ final class Estimates
     /** @return array<string, mixed> what the bench shows at once, in what its one reader reads in */
     public function bench(User $reader): array
     {
-        return $this->bench ??= $this->answer['bench'] ?? BenchDocument::of($this->estimate(), self::formatter($this->opened(), $reader));
+        return $this->answer['bench'] ?? BenchDocument::of($this->estimate(), self::formatter($this->opened(), $reader));
     }
 
     /** @return array<string, mixed> what the counter shows */
@@ -151,15 +148,13 @@ final class Estimates
      */
     public function toKeep(CustomerJob $job, User $reader): array
     {
-        $summary = $this->answer['summary'] ?? $this->summary(Reading::ofShop($job->shop));
-        $answers = $this->isKept || $this->key === null ? [] : [['key' => $this->key, 'answer' => $this->answer ?? [
-            'bench' => $this->bench($reader),
-            'summary' => $summary,
-            'due' => $this->due($job->brief)->value,
-            'oldest_price' => $this->oldestPrice(),
-        ]]];
+        $answer = $this->key === null ? null : $this->answer ??= KeptAnswers::of($this->estimate(), $job->brief, self::formatter($this->opened(), $reader), Reading::ofShop($job->shop)->formatter($this->opened()));
 
-        return ['figures' => $this->figures->rows(), 'answers' => $answers, 'summary' => $summary];
+        return [
+            'figures' => $this->figures->rows(),
+            'answers' => $answer === null || $this->isKept ? [] : [['key' => $this->key, 'answer' => $answer]],
+            'summary' => $answer['summary'] ?? $this->summary(Reading::ofShop($job->shop)),
+        ];
     }
 
     public static function formatter(OpenedBundle $opened, User $reader): UnitFormatter

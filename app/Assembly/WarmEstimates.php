@@ -3,19 +3,15 @@
 namespace App\Assembly;
 
 use App\Models\LibraryVersion;
-use Pebblerun\Core\Advice\NextStep;
 use Pebblerun\Core\CoreException;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Evaluator;
 use Pebblerun\Core\Evaluation\Memo;
 use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Exchange\OpenedBundle;
-use Pebblerun\Core\Job\Brief\Readiness;
 use Pebblerun\Core\Job\Commands\Commands;
 use Pebblerun\Core\Job\Commands\Description;
 use Pebblerun\Core\Job\Commands\PlanDraft;
-use Pebblerun\Core\Report\BenchDocument;
-use Pebblerun\Core\Report\SummaryDocument;
 
 /**
  * Estimates by one process that goes on: the cars that it was asked about last are read already, and their evaluators remember
@@ -86,12 +82,7 @@ final class WarmEstimates
         $estimate = Estimate::of($opened->bundle, $this->figures, $known);
         $known ?? $this->evaluators->put($name, $estimate->evaluator);
 
-        return [
-            'bench' => BenchDocument::of($estimate, Reading::known($asked['reading'])->formatter($opened)),
-            'summary' => SummaryDocument::of($estimate, Reading::inUnits($asked['car']['units'])->formatter($opened)),
-            'due' => NextStep::of(Readiness::of($asked['car']['brief']), $estimate)->value,
-            'oldest_price' => $estimate->oldestPrice(),
-        ];
+        return KeptAnswers::of($estimate, $asked['car']['brief'], Reading::known($asked['reading'])->formatter($opened), Reading::inUnits($asked['car']['units'])->formatter($opened));
     }
 
     private static function json(mixed $value): string
