@@ -23,7 +23,7 @@ final class EvidenceTest extends TestCase
      */
     private static function read(string $definition, TestResponse $answer): array
     {
-        (new SchemaValidator(base_path('schemas')))->check("answers.json#/\$defs/{$definition}", json_decode((string) $answer->getContent()));
+        (new SchemaValidator(base_path('schemas')))->check("answers.json#/properties/{$definition}", json_decode((string) $answer->getContent()));
 
         return $answer->json();
     }

@@ -46,7 +46,7 @@ final class LibraryEditTest extends TestCase
      */
     private static function follows(string $definition, TestResponse $answer): TestResponse
     {
-        (new SchemaValidator(base_path('schemas')))->check("answers.json#/\$defs/{$definition}", json_decode((string) $answer->getContent()));
+        (new SchemaValidator(base_path('schemas')))->check("answers.json#/properties/{$definition}", json_decode((string) $answer->getContent()));
 
         return $answer;
     }

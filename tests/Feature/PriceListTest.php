@@ -49,7 +49,7 @@ final class PriceListTest extends TestCase
     private function shown(PriceList $list): array
     {
         $props = $this->get("/price-lists/{$list->id}")->assertOk()->viewData('page')['props'];
-        (new SchemaValidator(base_path('schemas')))->check('answers.json#/$defs/priceListsPage', json_decode((string) json_encode(array_intersect_key($props, array_flip(['suppliers', 'lists', 'shown', 'platforms', 'currency', 'tax_percent', 'margin_percent', 'today'])))));
+        (new SchemaValidator(base_path('schemas')))->check('answers.json#/properties/priceListsPage', json_decode((string) json_encode(array_intersect_key($props, array_flip(['suppliers', 'lists', 'shown', 'platforms', 'currency', 'tax_percent', 'margin_percent', 'today'])))));
 
         return $props['shown'];
     }

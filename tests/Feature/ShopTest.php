@@ -25,7 +25,7 @@ final class ShopTest extends TestCase
     private function page(): array
     {
         $props = $this->actingAs($this->person('owner'))->get('/shop')->assertOk()->viewData('page')['props'];
-        (new SchemaValidator(base_path('schemas')))->check('answers.json#/$defs/shopPage', json_decode((string) json_encode(array_diff_key($props, array_flip(['errors', 'person', 'flash'])))));
+        (new SchemaValidator(base_path('schemas')))->check('answers.json#/properties/shopPage', json_decode((string) json_encode(array_diff_key($props, array_flip(['errors', 'person', 'flash'])))));
 
         return $props;
     }
