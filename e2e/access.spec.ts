@@ -17,6 +17,8 @@ async function check(page: Page, theme: 'light' | 'dark', within?: string) {
 for (const theme of ['light', 'dark'] as const) {
     test.describe(`${theme} theme`, () => {
         test.use({ colorScheme: theme });
+        // Every page is asked some ninety rules: it may take as long as it takes.
+        test.beforeEach(() => test.slow());
         const clean = (page: Page, within?: string) => check(page, theme, within);
 
         test('sign-in, counter, brief and bench have no accessibility fault', async ({ page }) => {
