@@ -78,7 +78,7 @@
                                     <span class="whitespace-nowrap"
                                         >{part.price.words}{#if part.price.old}<span
                                                 title={part.price.age}
-                                                class="text-rust">{' · old'}</span
+                                                class="text-rust">&nbsp;· old</span
                                             >{/if}</span
                                     >
                                 </span>
