@@ -8,13 +8,16 @@ use Pebblerun\Core\Advice\VerdictSubject;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Evaluator;
+use Pebblerun\Core\Evaluation\KnownCar;
 use Pebblerun\Core\Evaluation\Model\Package;
+use Pebblerun\Core\Evaluation\Model\StageModel;
 use Pebblerun\Core\Evaluation\StageResult;
 use Pebblerun\Core\Exchange\BundleReader;
 use Pebblerun\Core\Report\EstimateDocument;
 use Random\Engine\Mt19937;
 use Random\Randomizer;
 
+/** @var array{string, string} $argv */
 require $argv[1].'/vendor/autoload.php';
 require __DIR__.'/straight-loop.php';
 
@@ -65,7 +68,7 @@ function median(callable $run): float
 }
 
 $kept = Estimate::of($bundle);
-$fresh = fn (): Evaluator => new Evaluator($bundle->catalog, $bundle->shop->rates, $bundle->brief, $kept->results[0]->state->build, $bundle->plan->settings);
+$fresh = fn (): Evaluator => new Evaluator($bundle->catalog, $bundle->shop->rates, $bundle->brief, KnownCar::asReceived($bundle->catalog, $bundle->brief, $kept->results[0]->state->build), $bundle->plan->settings);
 $builds = array_map(fn (StageResult $result): object => $result->state->build, $kept->results);
 $likely = median(function () use ($fresh, $builds): void {
     $evaluator = $fresh();
@@ -85,7 +88,7 @@ $walk = [];
 for ($i = 0; $i < 200; $i++) {
     $walk[] = $build = $build->with($parts[$random->getInt(0, count($parts) - 1)]);
 }
-$base = $evaluator->platform->baseline;
+$base = $evaluator->catalog->platform->baseline;
 $bare = $begun = [];
 $received = $evaluator->model($builds[0]);
 foreach ($walk as $i => $one) {
@@ -100,7 +103,7 @@ foreach ($walk as $i => $one) {
 }
 
 /** As received, on the speeds of another build. */
-function startOn(Evaluator $evaluator, object $received, array $rpms): array
+function startOn(Evaluator $evaluator, StageModel $received, array $rpms): array
 {
     $likely = $evaluator->likely($received);
 

@@ -132,12 +132,13 @@ function straight(array $model, array $rpms, array $unchanged, array $received, 
 /**
  * The stock car's power and the power as received, at the speeds of a model's grid.
  *
+ * @param  list<float>  $wheels  W as received
  * @return array{list<float>, list<float>} W
  */
 function beginning(Evaluator $evaluator, StageModel $received, array $rpms, array $wheels): array
 {
     $bare = bare($received, $evaluator);
-    $curve = $evaluator->platform->baseline;
+    $curve = $evaluator->catalog->platform->baseline;
     $unchanged = [];
     foreach ($rpms as $i => $rpm) {
         $factor = familiesAt($bare['engine'], $rpm, true) * familiesAt($bare['driveline'], $rpm);
