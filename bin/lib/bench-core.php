@@ -102,7 +102,11 @@ foreach ($walk as $i => $one) {
     }
 }
 
-/** As received, on the speeds of another build. */
+/**
+ * As received, on the speeds of another build.
+ *
+ * @return list<float> W
+ */
 function startOn(Evaluator $evaluator, StageModel $received, array $rpms): array
 {
     $likely = $evaluator->likely($received);
