@@ -36,12 +36,12 @@ test('a stage is accepted and done, stands in the ledger, and stays in the plan'
     await expect(page.getByRole('row').filter({ hasText: JOB }).first()).toContainText('90,500');
     await expect(page.getByRole('row').filter({ hasText: JOB }).first()).toContainText('old parts: shelf 4');
 
-    // What was done stands on the car: no key takes it out of the plan.
+    // What is done is on the car: no key takes it out of the plan.
     await openBench(page, JOB);
     const before = await cell(page, 'Map', 1).innerText();
     expect(before).not.toBe('');
     await cell(page, 'Map', 1).click();
     await strike(page, 'Delete');
-    await expect(page.getByText(/Stage 1 is done, and what was done stands on the car/)).toBeVisible();
+    await expect(page.getByText(/Stage 1 is done, and its parts are on the car/)).toBeVisible();
     await expect(cell(page, 'Map', 1)).toHaveText(before);
 });

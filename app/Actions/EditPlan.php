@@ -111,7 +111,7 @@ final readonly class EditPlan
     }
 
     /**
-     * What was done stands on the car: no plan changes it, and nothing comes before it any more.
+     * What is done is on the car: no plan changes it, and nothing comes before it any more.
      *
      * @param  PlanDocument  $after
      *
@@ -122,7 +122,7 @@ final readonly class EditPlan
         $done = StageLives::of($plan)->done();
         $did = fn (array $stages): array => array_map(fn (array $stage): array => [$stage['key'], $stage['fuel'], $stage['changes'], $stage['hold'] ?? null], array_slice($stages, 0, count($done)));
         if ($did($plan->document['stages']) != $did($after['stages'])) {
-            throw Refused::because('Stage '.count($done).' is done, and what was done stands on the car: make the change in a later stage, or take its mark back first.');
+            throw Refused::because('Stage '.count($done).' is done, and its parts are on the car: make the change in a later stage, or take its mark back first.');
         }
     }
 

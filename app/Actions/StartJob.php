@@ -44,8 +44,8 @@ final readonly class StartJob
     {
         $library = $car->platform->latest();
         $content = Libraries::content($library);
-        $stands = array_values(array_intersect(CarLedger::stands($car->id), array_column($content['parts'], 'key')));
-        [$brief, $plan] = NewJob::of($content['platform'], $advisor->shop->document, $stands, $car->fuel);
+        $fitted = array_values(array_intersect(CarLedger::fitted($car->id), array_column($content['parts'], 'key')));
+        [$brief, $plan] = NewJob::of($content['platform'], $advisor->shop->document, $fitted, $car->fuel);
         foreach (['year' => $car->year, 'gearbox' => $car->gearbox, 'registration' => $car->registration ?: null, ...$car->facts] as $field => $value) {
             $brief = BriefPlaces::with($brief, "car.{$field}", $value);
         }

@@ -7,17 +7,17 @@ use App\Models\CarFitting;
 use App\Models\CustomerJob;
 use App\Models\User;
 
-/** What stands on a car, since when and from which job. */
+/** What is on a car, since when and from which job. */
 final class CarLedger
 {
-    /** @return list<string> keys of what stands on it now, the earliest first */
-    public static function stands(int $car): array
+    /** @return list<string> keys of what is on it now, the earliest first */
+    public static function fitted(int $car): array
     {
         return array_values(CarFitting::query()->where('car_id', $car)->whereNull('left_on')->orderByRaw('since nulls first')->orderBy('id')->pluck('part')->map(strval(...))->all());
     }
 
     /**
-     * What stands on it and what stood there, the latest first.
+     * What is on it and what was, the latest first.
      *
      * @param  array<string, string>  $names  of parts, by key
      * @return list<array<string, mixed>> valid against carLedger of schemas/answers.json
@@ -40,19 +40,19 @@ final class CarLedger
     }
 
     /**
-     * Somebody looked, and something else stands there. A car that has no ledger yet gets none by that: its brief says it all.
+     * The car was looked at, and something else is on it. A car that has no ledger yet gets none by that: its brief says it all.
      *
-     * @param  list<string>  $stands  keys of parts
+     * @param  list<string>  $fitted  keys of parts
      */
-    public static function correct(CustomerJob $job, array $stands, User $author): void
+    public static function correct(CustomerJob $job, array $fitted, User $author): void
     {
-        $had = self::stands($job->car_id);
+        $had = self::fitted($job->car_id);
         $isNewest = CustomerJob::query()->where('car_id', $job->car_id)->where('id', '>', $job->id)->doesntExist();
         if (! $isNewest || CarFitting::query()->where('car_id', $job->car_id)->doesntExist() || CarFitting::query()->where('customer_job_id', $job->id)->exists()) {
             return;
         }
-        CarFitting::query()->where('car_id', $job->car_id)->whereNull('left_on')->whereIn('part', array_diff($had, $stands))->update(['left_on' => $job->shop->today()]);
-        foreach (array_diff($stands, $had) as $part) {
+        CarFitting::query()->where('car_id', $job->car_id)->whereNull('left_on')->whereIn('part', array_diff($had, $fitted))->update(['left_on' => $job->shop->today()]);
+        foreach (array_diff($fitted, $had) as $part) {
             CarFitting::forceCreate(['car_id' => $job->car_id, 'part' => $part, 'customer_job_id' => null, 'author_id' => $author->id, 'created_at' => now()]);
         }
     }

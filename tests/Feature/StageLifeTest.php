@@ -57,7 +57,7 @@ final class StageLifeTest extends TestCase
 
     public function test_what_cannot_be_is_refused_in_words(): void
     {
-        $this->mark('s2', 'planned', 'done')->assertStatus(422)->assertJsonPath('message', 'Stage 2 stands on the stages before it: mark those done first.');
+        $this->mark('s2', 'planned', 'done')->assertStatus(422)->assertJsonPath('message', 'Stage 2 builds on the stages before it: mark those done first.');
         $this->mark('s9', 'planned', 'done')->assertStatus(422)->assertJsonPath('message', 'This stage is no longer in the plan.');
         $this->mark('s1', 'planned', 'planned')->assertStatus(422)->assertJsonPath('message', 'Stage 1 is marked "planned" already.');
         $this->mark('s1', 'planned', 'half-done')->assertStatus(422);
@@ -66,7 +66,7 @@ final class StageLifeTest extends TestCase
         $this->mark('s1', 'planned', 'done')->assertStatus(422)->assertJsonPath('message', $this->person('tuner')->name.' marked it "accepted" meanwhile: look, and mark it again.');
         $this->mark('s1', 'accepted', 'done')->assertOk();
         $this->mark('s2', 'planned', 'done')->assertOk();
-        $this->mark('s1', 'done', 'in-work')->assertStatus(422)->assertJsonPath('message', 'A stage after stage 1 is done and stands on it: take that back first.');
+        $this->mark('s1', 'done', 'in-work')->assertStatus(422)->assertJsonPath('message', 'A stage after stage 1 is done and builds on it: take that back first.');
         self::assertSame(3, StageMark::query()->count());
     }
 
@@ -112,18 +112,18 @@ final class StageLifeTest extends TestCase
     public function test_a_car_that_comes_back_brings_what_was_fitted_to_it(): void
     {
         $this->done();
-        $stands = CarLedger::stands($this->job()->car_id);
-        self::assertContains('fjellvent-panel', $stands);
+        $fitted = CarLedger::fitted($this->job()->car_id);
+        self::assertContains('fjellvent-panel', $fitted);
         $this->postJson('/jobs', ['title' => 'Back again', 'car' => $this->job()->car_id])->assertRedirect();
         $again = CustomerJob::query()->where('title', 'Back again')->sole();
-        self::assertSame([$stands, $this->plan()->document['stages'][1]['fuel']], [$again->brief['received']['parts'], $again->brief['received']['fuel']]);
+        self::assertSame([$fitted, $this->plan()->document['stages'][1]['fuel']], [$again->brief['received']['parts'], $again->brief['received']['fuel']]);
         // Somebody looks, and the panel is not there any more.
-        $this->answer(['received.parts' => array_values(array_diff($stands, ['fjellvent-panel']))], job: $again)->assertOk();
-        $left = CarLedger::stands($again->car_id);
-        self::assertEqualsCanonicalizing(array_values(array_diff($stands, ['fjellvent-panel'])), $left);
+        $this->answer(['received.parts' => array_values(array_diff($fitted, ['fjellvent-panel']))], job: $again)->assertOk();
+        $left = CarLedger::fitted($again->car_id);
+        self::assertEqualsCanonicalizing(array_values(array_diff($fitted, ['fjellvent-panel'])), $left);
         // An older job says what was true then.
         $this->answer(['received.parts' => []])->assertOk();
-        self::assertSame($left, CarLedger::stands($again->car_id));
+        self::assertSame($left, CarLedger::fitted($again->car_id));
     }
 
     public function test_taken_back_nothing_of_it_stands_in_the_ledger(): void
@@ -147,7 +147,7 @@ final class StageLifeTest extends TestCase
             ['do' => 'clear', 'stage' => 's1', 'slot' => 'map'], ['do' => 'fuel', 'stage' => 's1', 'fuel' => 'blend-30'], ['do' => 'remove-stage', 'stage' => 's1'],
             ['do' => 'move-stage', 'stage' => 's2', 'to' => 's1'],
         ] as $command) {
-            $this->edit([$command], $number)->assertStatus(422)->assertJsonPath('message', 'Stage 1 is done, and what was done stands on the car: make the change in a later stage, or take its mark back first.');
+            $this->edit([$command], $number)->assertStatus(422)->assertJsonPath('message', 'Stage 1 is done, and its parts are on the car: make the change in a later stage, or take its mark back first.');
         }
         $this->edit([['do' => 'rename-stage', 'stage' => 's1', 'name' => 'Done so'], ['do' => 'clear', 'stage' => 's2', 'slot' => 'map']], $number)->assertOk();
         $this->mark('s1', 'done', 'planned')->assertOk();

@@ -22,7 +22,6 @@ use Pebblerun\Core\Job\Brief\Brief;
 use Pebblerun\Core\Math\Draws;
 use Pebblerun\Core\Math\Nearest;
 use Pebblerun\Core\Math\Percentiles;
-use Pebblerun\Core\Physics\Air\Ambient;
 use Pebblerun\Core\Physics\Driveline\Loss;
 use Pebblerun\Core\Units\Rpm;
 
@@ -34,8 +33,6 @@ final class DrawnFigures
 
     /** Speeds of a band that are drawn together: more would fill the memory. */
     private const TOGETHER = 10;
-
-    private readonly Ambient $hot;
 
     private readonly Towing $towing;
 
@@ -58,7 +55,6 @@ final class DrawnFigures
         private readonly Draws $draws,
     ) {
         $this->checks = new Memo(self::REMEMBERED);
-        $this->hot = $brief->outside->hottestDay();
         $this->towing = new Towing($brief->outside->climb($brief->car->mass, $platform->body->dragArea));
     }
 
@@ -89,7 +85,7 @@ final class DrawnFigures
             $wheels->power, $wheels->torque, $atTarget === null ? null : Percentiles::of($atTarget, $wanted),
             $limits->standings, $this->readings($model, $likely, $limits->standings),
             $wanted === null ? null : [self::within($limits->belowSafe, $reached, $wanted), self::within($limits->belowEdge, $reached, $wanted)],
-            $breath === null ? null : (new HotDay($this->platform, $this->hot))->of($model, $likely, $breath, $this->curves->of(...)),
+            $breath === null ? null : (new HotDay($this->platform, $this->breathing->hot))->of($model, $likely, $breath, $this->curves->of(...)),
             $compressed?->soakAt($likely->topRpm()),
             $compressed?->boostPeaks($likely->topRpm()),
         );
@@ -124,7 +120,7 @@ final class DrawnFigures
      */
     public function readings(StageModel $model, Likely $likely, array $standings): array
     {
-        return $this->limits($likely->grid)->readings($model, $likely, $standings, $this->hot);
+        return $this->limits($likely->grid)->readings($model, $likely, $standings, $this->breathing->hot);
     }
 
     /**

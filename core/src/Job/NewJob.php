@@ -8,11 +8,11 @@ final class NewJob
     /**
      * @param  array<string, mixed>  $platform  the platform document without its head
      * @param  array<string, mixed>  $shop  the shop document without its head
-     * @param  list<string>  $stands  keys of what stands on the car already
+     * @param  list<string>  $fitted  keys of what is on the car already
      * @param  ?string  $tank  key of the fuel in its tank, where somebody knows it
      * @return array{array<string, mixed>, array{name: string, stages: list<array{key: string, name: string, fuel: string, changes: list<never>}>}} brief and plan
      */
-    public static function of(array $platform, array $shop, array $stands = [], ?string $tank = null): array
+    public static function of(array $platform, array $shop, array $fitted = [], ?string $tank = null): array
     {
         $kind = $platform['engine']['fuel'];
         $fuel = 'none';
@@ -23,7 +23,7 @@ final class NewJob
         }
 
         return [
-            ['car' => ['year' => $platform['years']['to'], 'gearbox' => $platform['gearbox'] ?? 'manual'], 'received' => ['parts' => $stands, 'fuel' => $fuel]],
+            ['car' => ['year' => $platform['years']['to'], 'gearbox' => $platform['gearbox'] ?? 'manual'], 'received' => ['parts' => $fitted, 'fuel' => $fuel]],
             ['name' => 'First plan', 'stages' => [['key' => 's1', 'name' => '', 'fuel' => $fuel, 'changes' => []]]],
         ];
     }

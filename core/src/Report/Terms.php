@@ -272,8 +272,8 @@ final class Terms
     {
         return match ($why) {
             LifeHindrance::Same => "Stage {$stage} is marked \"".self::stageLife($life).'" already.',
-            LifeHindrance::EarlierOpen => "Stage {$stage} stands on the stages before it: mark those done first.",
-            LifeHindrance::LaterDone => "A stage after stage {$stage} is done and stands on it: take that back first.",
+            LifeHindrance::EarlierOpen => "Stage {$stage} builds on the stages before it: mark those done first.",
+            LifeHindrance::LaterDone => "A stage after stage {$stage} is done and builds on it: take that back first.",
         };
     }
 

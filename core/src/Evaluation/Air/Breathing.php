@@ -17,7 +17,7 @@ final readonly class Breathing
     /** How much of a change of power is a change of air, at the least and where nothing was gained. */
     private const LEAST = 0.3;
 
-    public function __construct(private Platform $platform, public StockAir $stock, private Engine $engine, private StageModel $known, private Ambient $hot) {}
+    public function __construct(private Platform $platform, public StockAir $stock, private Engine $engine, private StageModel $known, public Ambient $hot) {}
 
     /** Null where what compresses is not known: then nothing can be said of boost, charge and knock. */
     public function of(StageModel $model, Likely $likely): ?Breath

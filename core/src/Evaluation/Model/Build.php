@@ -79,9 +79,9 @@ final readonly class Build
     /** Names all that its figures depend on: what stands where, what its map covers, holds and was written for, and what is in the tank. */
     public function name(): string
     {
-        $stands = array_map(fn (Part $part): array => [$part->key, $this->covers($part)], $this->fitted);
+        $fitted = array_map(fn (Part $part): array => [$part->key, $this->covers($part)], $this->fitted);
 
-        return serialize([$this->fuel->key, $this->mappedFor?->key, $this->held()?->name(), $stands]);
+        return serialize([$this->fuel->key, $this->mappedFor?->key, $this->held()?->name(), $fitted]);
     }
 
     public function map(): ?Part

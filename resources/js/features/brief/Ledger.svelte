@@ -4,7 +4,7 @@
 
     /** What this shop fitted to the car and took off it, job by job. */
     let { ledger }: { ledger: CarLedger } = $props();
-    const standing = $derived(ledger.filter((one) => one.left_on === null).length);
+    const fitted = $derived(ledger.filter((one) => one.left_on === null).length);
     const how = (one: CarLedger[number]) =>
         [
             one.used ? 'second hand' : '',
@@ -18,8 +18,7 @@
 
 <details class="w-full">
     <summary class="cursor-pointer"
-        >The car’s ledger: {standing}
-        {standing === 1 ? 'part stands' : 'parts stand'} on it</summary
+        >The car’s ledger: {fitted} {fitted === 1 ? 'part' : 'parts'} on it now</summary
     >
     <table class="mt-2 w-full text-[12.5px]">
         <thead
