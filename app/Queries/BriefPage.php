@@ -34,6 +34,10 @@ use Pebblerun\Core\Report\Words\ChoiceWords;
 /** The brief of a job, with what its answers mean. */
 final class BriefPage
 {
+    /** Read neither at the car's arrival for this job nor when one of its stages was done. */
+    private const ANOTHER_VISIT = 'customer_job_id is distinct from ? and not exists (
+        select 1 from stage_marks m join plans p on p.id = m.plan_id where m.id = mileage_readings.stage_mark_id and p.customer_job_id = ?)';
+
     /** @return array<string, mixed> valid against briefPage of schemas/answers.json */
     public static function of(CustomerJob $job): array
     {
@@ -122,7 +126,7 @@ final class BriefPage
     {
         $customer = $job->car->customer;
         $others = CustomerJob::query()->whereKeyNot($job->id)->whereIn('car_id', Car::query()->where('customer_id', $customer->id)->select('id'))->count();
-        $reading = MileageReading::query()->where('car_id', $job->car_id)->whereRaw('customer_job_id is distinct from ?', [$job->id])->orderByDesc('read_on')->orderByDesc('id')->first();
+        $reading = MileageReading::query()->where('car_id', $job->car_id)->whereRaw(self::ANOTHER_VISIT, [$job->id, $job->id])->orderByDesc('read_on')->orderByDesc('id')->first();
 
         return [
             'id' => $customer->id, 'name' => $customer->name, 'contact' => $customer->contact, 'notes' => $customer->notes,

@@ -116,6 +116,9 @@ final class StageLifeTest extends TestCase
         self::assertContains('fjellvent-panel', $fitted);
         $this->postJson('/jobs', ['title' => 'Back again', 'car' => $this->job()->car_id])->assertRedirect();
         $again = CustomerJob::query()->where('title', 'Back again')->sole();
+        $visit = fn (CustomerJob $job): mixed => $this->getJson("/jobs/{$job->id}/brief/state")->assertOk()->json('customer.last_reading');
+        self::assertNull($visit($this->job()), 'what is read while its own stages are done is no visit before');
+        self::assertSame(61_000, $visit($again)['km']);
         self::assertSame([$fitted, $this->plan()->document['stages'][1]['fuel']], [$again->brief['received']['parts'], $again->brief['received']['fuel']]);
         // Somebody looks, and the panel is not there any more.
         $this->answer(['received.parts' => array_values(array_diff($fitted, ['fjellvent-panel']))], job: $again)->assertOk();

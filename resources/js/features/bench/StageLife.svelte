@@ -2,6 +2,7 @@
     import type { PlanState } from '@/generated/answers';
     import { day, today } from '@/lib/format';
     import DayField from '@/ui/DayField.svelte';
+    import Field from '@/ui/Field.svelte';
     import Figure from '@/ui/Figure.svelte';
     import type { Bench } from './bench.svelte';
 
@@ -51,8 +52,8 @@
     </p>
     {#if bench.mayMark && !bench.past}
         <div class="mt-1 flex flex-wrap items-end gap-1.5">
-            <label class="flex flex-col"
-                ><span class="text-soft">Now it is</span><select
+            <Field label="Now it is"
+                ><select
                     class="field min-h-7"
                     bind:this={choice}
                     value={chosen}
@@ -60,27 +61,27 @@
                 >
                     <option value="">choose</option>
                     {#each life.may as one (one.life)}<option value={one.life}>{one.words}</option>{/each}
-                </select></label
+                </select></Field
             >
             {#if chosen !== ''}
                 <DayField label="Since" most={today()} bind:value={next.on} />
                 {#if chosen === DONE}
-                    <label class="flex flex-col"
-                        ><span class="text-soft">Mileage, km</span><Figure
+                    <Field label="Mileage, km"
+                        ><Figure
                             class="field min-h-7 w-[86px] text-right"
                             min={0}
                             max={2_000_000}
                             value={next.km}
                             set={(number) => (next.km = number ?? undefined)}
-                        /></label
+                        /></Field
                     >
-                    <label class="flex flex-col"
-                        ><span class="text-soft">Old parts are</span><input
+                    <Field label="Old parts are"
+                        ><input
                             class="field min-h-7 w-[120px]"
                             maxlength="200"
                             placeholder="on shelf 4"
                             bind:value={next.place}
-                        /></label
+                        /></Field
                     >
                 {/if}
                 <button class="btn min-h-7 px-2 py-0" disabled={saving || next.on === ''}
