@@ -7,6 +7,8 @@ use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Evaluator;
 use Pebblerun\Core\Evaluation\KnownCar;
+use Pebblerun\Core\Evaluation\Limits\Margin;
+use Pebblerun\Core\Evaluation\Limits\Standing;
 use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\Model\Coverage;
 use Pebblerun\Core\Evaluation\Model\Package;
@@ -135,8 +137,24 @@ final class EvaluatorTest extends TestCase
         self::assertEquals($full->torque, $sampled->torque, "{$where}: torque");
         self::assertEquals($full->atTarget, $sampled->atTarget, "{$where}: at the target");
         self::assertEquals($full->readings, $sampled->readings, "{$where}: limits");
+        self::assertBetween($warm->margins($model, $likely), $sampled->standings, $where);
         self::assertSame($full->plainSum, $warm->plainSum($model), "{$where}: plain sum");
         self::assertSame($full->usedGain, $warm->usedGain($likely, $warm->knownAlong($likely)), "{$where}: used speeds");
         self::assertEquals($full->findings, $warm->findings($build), "{$where}: findings");
+    }
+
+    /**
+     * What is said of limits without draws holds for the draws.
+     *
+     * @param  ?list<Margin>  $margins
+     * @param  list<Standing>  $standings
+     */
+    private static function assertBetween(?array $margins, array $standings, string $where): void
+    {
+        foreach ($margins ?? [] as $i => $margin) {
+            $status = $standings[$i]->status()->severity();
+            self::assertLessThanOrEqual($status, $margin->least->status()->severity(), "{$where}: limit {$i}");
+            self::assertGreaterThanOrEqual($status, $margin->most->status()->severity(), "{$where}: limit {$i}");
+        }
     }
 }

@@ -2,82 +2,50 @@
 
 namespace Pebblerun\Core\Evaluation;
 
-use Closure;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Evaluation\Air\Breathing;
 use Pebblerun\Core\Evaluation\Air\HotDay;
 use Pebblerun\Core\Evaluation\Engine\ColumnCache;
 use Pebblerun\Core\Evaluation\Engine\DrawnPeaks;
 use Pebblerun\Core\Evaluation\Engine\Engine;
-use Pebblerun\Core\Evaluation\Engine\SampleSpeeds;
 use Pebblerun\Core\Evaluation\Engine\SpeedGrid;
-use Pebblerun\Core\Evaluation\Limits\AirLimits;
-use Pebblerun\Core\Evaluation\Limits\LimitCheck;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Evaluation\Limits\Standing;
-use Pebblerun\Core\Evaluation\Limits\Towing;
 use Pebblerun\Core\Evaluation\Model\Doubt;
 use Pebblerun\Core\Evaluation\Model\StageModel;
 use Pebblerun\Core\Job\Brief\Brief;
 use Pebblerun\Core\Math\Draws;
-use Pebblerun\Core\Math\Nearest;
 use Pebblerun\Core\Math\Percentiles;
-use Pebblerun\Core\Physics\Driveline\Loss;
 use Pebblerun\Core\Units\Rpm;
 
 /** The second tier: ranges, chances and limits of a build from seeded draws, at the few speeds where a peak may be. */
 final class DrawnFigures
 {
-    /** Sets of speeds whose limits are remembered. */
-    private const REMEMBERED = 16;
-
     /** Speeds of a band that are drawn together: more would fill the memory. */
     private const TOGETHER = 10;
 
-    private readonly Towing $towing;
-
     private ?Engine $engine = null;
 
-    /** @var Memo<LimitCheck> by grid */
-    private readonly Memo $checks;
-
-    /**
-     * @param  StageModel  $start  where the engine starts from
-     * @param  non-empty-list<Loss>  $losses  percentage and constant
-     */
+    /** @param  StageModel  $start  where the engine starts from */
     public function __construct(
         private readonly Platform $platform,
         private readonly Brief $brief,
         private readonly LikelyCurves $curves,
         private readonly Breathing $breathing,
+        private readonly LimitChecks $limits,
         private readonly StageModel $start,
-        private readonly array $losses,
         private readonly Draws $draws,
-    ) {
-        $this->checks = new Memo(self::REMEMBERED);
-        $this->towing = new Towing($brief->outside->climb($brief->car->mass, $platform->body->dragArea));
-    }
+    ) {}
 
     public function of(StageModel $model, Likely $likely): Sampled
     {
-        $engine = $this->engine ??= $this->drawing();
-        $rpms = $this->speeds($model, $likely);
-        $grid = new SpeedGrid($rpms);
-        $doubt = Doubt::of($model, $this->start);
-        [$atEngine, $asked] = $engine->powers($model, $grid, $doubt);
-        $atWheels = $engine->wheels($atEngine, $model, $grid, $doubt);
         $target = $this->brief->target;
-        $at = fn (array $watts): array => array_map(fn (float $rpm): float => $watts[$likely->grid->place($rpm)], $rpms);
         $wanted = $target?->askedOf($model->build->parts);
-        $wheels = DrawnPeaks::of($atWheels, $rpms, $target?->power === null ? null : $wanted, $at($likely->wheels));
-        $made = $model->drivelineGains === [] ? $wheels : DrawnPeaks::of($atEngine, $rpms, null, $at($likely->engine));
+        $stage = DrawnStage::of($this->engine ??= $this->drawing(), $model, $likely, $this->limits->speeds($model, $likely), Doubt::of($model, $this->start), $target?->power === null ? null : $wanted);
+        $wheels = $stage->wheels;
         $breath = $this->breathing->of($model, $likely);
-        $limits = $this->limits($grid)->drawn(
-            $model, $wheels, $made, $asked === $atEngine ? $made : DrawnPeaks::of($asked, $rpms, null, $at($likely->asked)),
-            $breath === null ? null : new AirLimits($this->platform, $breath, $this->towing),
-            $this->more($made, $rpms, $likely),
-        );
-        $atTarget = $target?->atRpm === null ? null : self::drawsAt($likely->grid->rpms[$likely->grid->place($target->atRpm)], $rpms, $wheels);
+        $limits = $this->limits->on($stage->grid)->drawn($model, $stage, $this->limits->ofAir($breath), $stage->more($likely, $this->curves->scales($this->draws)));
+        $atTarget = $target?->atRpm === null ? null : self::drawsAt($likely->grid->rpms[$likely->grid->place($target->atRpm)], $stage->grid->rpms, $wheels);
         $reached = $target === null ? null : ($atTarget ?? ($target->torque === null ? $wheels->powers : $wheels->torques));
         $compressed = $breath !== null && $breath->isCompressed() ? $breath : null;
 
@@ -120,7 +88,7 @@ final class DrawnFigures
      */
     public function readings(StageModel $model, Likely $likely, array $standings): array
     {
-        return $this->limits($likely->grid)->readings($model, $likely, $standings, $this->breathing->hot);
+        return $this->limits->on($likely->grid)->readings($model, $likely, $standings, $this->breathing->hot);
     }
 
     /**
@@ -139,46 +107,9 @@ final class DrawnFigures
         return $both / max(1, count($reached));
     }
 
-    /**
-     * Power of each draw against the likely curve at the nearest speed that was drawn, without the doubt of the whole curve: what a
-     * measurement is off by is no air.
-     *
-     * @param  non-empty-list<float>  $rpms
-     * @return Closure(float): list<float>
-     */
-    private function more(DrawnPeaks $made, array $rpms, Likely $likely): Closure
-    {
-        $scales = $this->curves->scales($this->draws);
-
-        return function (float $rpm) use ($made, $rpms, $likely, $scales): array {
-            $place = Nearest::place($rpms, $rpm);
-            $power = max(1.0, $likely->engine[$likely->grid->place($rpms[$place])]);
-
-            return array_map(fn (float $watts, float $scale): float => $watts / ($power * $scale), $made->curves->at($place), $scales);
-        };
-    }
-
     private function drawing(): Engine
     {
         return $this->curves->drawing(new ColumnCache($this->draws->count()), $this->draws);
-    }
-
-    /**
-     * Speeds about the likely peaks of power, torque and every limit's demand, and the target's: where draws need be looked at.
-     *
-     * @return non-empty-list<float>
-     */
-    private function speeds(StageModel $model, Likely $likely): array
-    {
-        $target = $this->brief->target?->atRpm;
-        $tracks = [$likely->wheels, $likely->torque(), ...$this->limits($likely->grid)->followed($model, $likely->wheels, $likely->engine, $likely->asked)];
-
-        return array_map(fn (int $place): float => $likely->grid->rpms[$place], SampleSpeeds::of($tracks, $target === null ? [] : [$likely->grid->place($target)]));
-    }
-
-    private function limits(SpeedGrid $grid): LimitCheck
-    {
-        return $this->checks->get($grid->name) ?? $this->checks->put($grid->name, new LimitCheck($this->platform, $this->losses, $grid->rpms));
     }
 
     /**

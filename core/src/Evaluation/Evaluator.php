@@ -12,6 +12,7 @@ use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Findings\Inspector;
 use Pebblerun\Core\Evaluation\Fuel\FuelSupply;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
+use Pebblerun\Core\Evaluation\Limits\Margin;
 use Pebblerun\Core\Evaluation\Limits\Standing;
 use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\Model\ModelBuilder;
@@ -43,6 +44,8 @@ final readonly class Evaluator
 
     private DrawnFigures $drawn;
 
+    private Margins $margins;
+
     private Breathing $breathing;
 
     private FuelSupply $fuel;
@@ -68,7 +71,9 @@ final readonly class Evaluator
         $this->curves = new LikelyCurves($platform, $known, $start, $this->losses[$settings->constantLoss ? 1 : 0], $settings->stacking);
         $this->breathing = new Breathing($platform, new StockAir($platform, $brief->car->baselineLossShare()), $this->curves->engine, $start, $brief->outside->hottestDay());
         $this->fuel = new FuelSupply($platform, $this->breathing, $start, $this->losses, $this->curves->of(...));
-        $this->drawn = new DrawnFigures($platform, $brief, $this->curves, $this->breathing, $start, $this->losses, $draws);
+        $limits = new LimitChecks($platform, $brief, $this->losses);
+        $this->drawn = new DrawnFigures($platform, $brief, $this->curves, $this->breathing, $limits, $start, $draws);
+        $this->margins = new Margins($this->curves, $this->breathing, $limits, $start, $draws);
     }
 
     public function model(Build $build): StageModel
@@ -112,6 +117,16 @@ final readonly class Evaluator
     public function readings(StageModel $model, Likely $likely, array $standings): array
     {
         return $this->drawn->readings($model, $likely, $standings);
+    }
+
+    /**
+     * Between what the limits stand, without draws.
+     *
+     * @return ?list<Margin> one for each limit of the model; null where only draws can say
+     */
+    public function margins(StageModel $model, Likely $likely): ?array
+    {
+        return $this->margins->of($model, $likely);
     }
 
     /** What the air does along a likely curve; null where nothing is known of it. */

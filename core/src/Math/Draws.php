@@ -24,4 +24,7 @@ interface Draws
 
     /** @return list<float> standard normal values for the model's own doubt, independent of all else */
     public function model(): array;
+
+    /** The same for a figure that falls where others rise: it differs for corners alone. */
+    public function falling(): Draws;
 }

@@ -60,6 +60,11 @@ final class LatinDraws implements Draws
         return $this->normals('model');
     }
 
+    public function falling(): Draws
+    {
+        return $this;
+    }
+
     /** @return list<float> */
     private function tied(string $key): array
     {

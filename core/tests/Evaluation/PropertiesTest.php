@@ -6,6 +6,7 @@ use Pebblerun\Core\Catalog\Evidence;
 use Pebblerun\Core\Catalog\Limits\Ceiling;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Limits\Quantity;
+use Pebblerun\Core\Evaluation\DrawnStage;
 use Pebblerun\Core\Evaluation\Engine\CurveCache;
 use Pebblerun\Core\Evaluation\Engine\DrawnPeaks;
 use Pebblerun\Core\Evaluation\Engine\Engine;
@@ -139,7 +140,7 @@ final class PropertiesTest extends TestCase
                 self::assertEqualsWithDelta(1.0, $coarse->p50 / $fine->p50, 0.002);
                 self::assertEqualsWithDelta(1.0, $coarse->p90 / $fine->p90, 0.002);
             }
-            $used = (new LimitCheck($lyre->platform(), [Loss::percentage(0.14)], $rpms))->drawn($result->model, $drawn, $drawn, $drawn, null, fn (float $rpm): array => [])->standings;
+            $used = (new LimitCheck($lyre->platform(), [Loss::percentage(0.14)], $rpms))->drawn($result->model, new DrawnStage(new SpeedGrid($rpms), $drawn, $drawn, $drawn), null, fn (float $rpm): array => [])->standings;
             self::assertEqualsWithDelta(1.0, $result->readings[0]->used / $used[0]->used, 0.002);
         }
     }

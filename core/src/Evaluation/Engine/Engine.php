@@ -5,7 +5,6 @@ namespace Pebblerun\Core\Evaluation\Engine;
 use Pebblerun\Core\Catalog\Limits\Ceiling;
 use Pebblerun\Core\Catalog\Parts\AddedPower;
 use Pebblerun\Core\Evaluation\Memo;
-use Pebblerun\Core\Evaluation\Model\Gain;
 use Pebblerun\Core\Evaluation\Model\StageModel;
 use Pebblerun\Core\Job\Plan\Stacking;
 use Pebblerun\Core\Job\Plan\TorqueHold;
@@ -26,9 +25,10 @@ use Pebblerun\Core\Units\Rpm;
  */
 final class Engine
 {
-    private readonly FamilyFactors $families;
+    private readonly BuildFactors $factors;
 
-    private readonly SpoolFactors $spools;
+    /** Of what is divided by: as draws the same, as corners the other end. */
+    private readonly BuildFactors $divisors;
 
     private readonly AirFactors $air;
 
@@ -53,15 +53,16 @@ final class Engine
         Curve $baseline,
         private readonly Loss $loss,
         private readonly StageModel $known,
-        private readonly Stacking $stacking,
+        Stacking $stacking,
         private readonly EvaluationCache $cache = new CurveCache,
         private readonly ?Draws $draws = null,
         private readonly array $scales = [1.0],
     ) {
-        $this->families = new FamilyFactors($draws, $cache);
-        $this->spools = new SpoolFactors($baseline, $draws, $cache);
+        $this->factors = new BuildFactors($stacking, $baseline, $draws, $cache);
+        $falling = $draws?->falling();
+        $this->divisors = $falling === $draws ? $this->factors : new BuildFactors($stacking, $baseline, $falling, $cache, 'divisor ');
         $this->starts = new Memo(self::REMEMBERED);
-        $this->air = new AirFactors($this->families);
+        $this->air = new AirFactors($this->factors->families);
         $this->base = $start;
     }
 
@@ -74,32 +75,9 @@ final class Engine
      */
     public function wheels(array $power, StageModel $model, SpeedGrid $grid, float $doubt = 0.0): array
     {
-        $known = $this->driveline($this->known, $grid);
-        $change = $this->doubted(CurveArithmetic::ratio($this->driveline($model, $grid), $known), $doubt);
+        $change = $this->doubted(CurveArithmetic::ratio($this->factors->driveline($model, $grid), $this->divisors->driveline($this->known, $grid)), $doubt);
 
-        return CurveArithmetic::times(CurveArithmetic::times($power, $known), $change);
-    }
-
-    /** @return ?list<float> flat; null where nothing of the driveline was changed */
-    private function driveline(StageModel $model, SpeedGrid $grid): ?array
-    {
-        if ($model->drivelineGains === []) {
-            return null;
-        }
-
-        // The plain sum adds all quoted figures to one another, so the driveline's are what the sum has more than the engine's.
-        return $this->stacking === Stacking::Sum
-            ? CurveArithmetic::quotient($this->product($model->gains, $grid) ?? [], $this->product($model->engineGains, $grid))
-            : $this->product($model->drivelineGains, $grid);
-    }
-
-    /**
-     * @param  list<Gain>  $gains
-     * @return ?list<float> flat; null where there are no gains
-     */
-    private function product(array $gains, SpeedGrid $grid): ?array
-    {
-        return CurveArithmetic::product($this->families->of($gains, $this->stacking, $grid));
+        return CurveArithmetic::times(CurveArithmetic::times($power, $this->factors->driveline($this->known, $grid)), $change);
     }
 
     /**
@@ -115,7 +93,7 @@ final class Engine
         if ($model->build->is($this->known->build)) {
             return [$known, $known];
         }
-        $power = CurveArithmetic::times($known, $this->doubted(CurveArithmetic::ratio($this->factor($model, $grid), $factor), $doubt));
+        $power = CurveArithmetic::times($known, $this->doubted(CurveArithmetic::ratio($this->factors->engine($model, $grid), $factor), $doubt));
 
         return $this->capped($power, $known, $model, $model->ceilings, $grid, $doubt);
     }
@@ -140,9 +118,9 @@ final class Engine
     public function air(StageModel $model, StageModel $known, SpeedGrid $grid, array $power): array
     {
         $factors = $this->air->of($model, $grid);
-        $product = $this->families->of($model->engineGains, Stacking::Diminishing, $grid);
+        $product = $this->factors->families->of($model->engineGains, Stacking::Diminishing, $grid);
         $free = CurveArithmetic::product($product) ?? array_fill(0, count($grid->rpms), 1.0);
-        $before = CurveArithmetic::product($this->families->of($known->engineGains, Stacking::Diminishing, $grid));
+        $before = CurveArithmetic::product($this->factors->families->of($known->engineGains, Stacking::Diminishing, $grid));
         [$start] = $this->start($grid);
         $octane = $model->fuel->share() / $known->fuel->share();
         $added = $this->addedTo($model, $grid);
@@ -177,7 +155,7 @@ final class Engine
     public function powerWithoutEach(StageModel $model, SpeedGrid $grid): array
     {
         [$known, $factor] = $this->start($grid);
-        $power = CurveArithmetic::times($known, CurveArithmetic::ratio($this->factor($model, $grid), $factor));
+        $power = CurveArithmetic::times($known, CurveArithmetic::ratio($this->factors->engine($model, $grid), $factor));
         $without = [];
         foreach (array_keys($model->ceilings) as $gone) {
             $without[] = $this->capped($power, $known, $model, array_diff_key($model->ceilings, [$gone => true]), $grid);
@@ -195,23 +173,25 @@ final class Engine
         if ($change === null || $this->draws === null || $doubt <= 0.0) {
             return $change;
         }
-        $exponents = $this->exponents($doubt);
+        $exponents = self::exponents($this->draws, $doubt);
+        $falling = $this->draws->falling();
+        $below = $falling === $this->draws ? $exponents : self::exponents($falling, $doubt);
         $places = intdiv(count($change), count($exponents));
         $at = 0;
         for ($place = 0; $place < $places; $place++) {
-            foreach ($exponents as $exponent) {
-                $change[$at] **= $exponent;
+            foreach ($exponents as $row => $exponent) {
+                $change[$at] **= $change[$at] < 1.0 ? $below[$row] : $exponent;
                 $at++;
             }
         }
 
-        return array_values($change);
+        return $change;
     }
 
     /** @return list<float> e^(κ·z), one a row */
-    private function exponents(float $doubt): array
+    private static function exponents(Draws $draws, float $doubt): array
     {
-        return array_map(fn (float $z): float => exp($doubt * $z), $this->draws?->model() ?? [0.0]);
+        return array_map(fn (float $z): float => exp($doubt * $z), $draws->model());
     }
 
     /**
@@ -265,47 +245,11 @@ final class Engine
         }
         $base = array_map(fn (float $rpm): float => $this->base->torqueAt($rpm) * $rpm * Rpm::OMEGA, $grid->rpms);
         $power = CurveArithmetic::outer($base, $this->scales);
-        $factor = $this->factor($this->known, $grid);
 
-        return [$this->measured ? CurveArithmetic::quotient($power, $this->driveline($this->known, $grid)) : CurveArithmetic::times($power, $factor), $factor];
-    }
-
-    /** @return ?list<float> flat: what multiplies the stock car's power; null where nothing does */
-    private function factor(StageModel $model, SpeedGrid $grid): ?array
-    {
-        $factors = $this->stacking === Stacking::Diminishing
-            ? [$this->bounded($model->bounded, $grid), $this->product($model->induction, $grid)]
-            : [$this->product($model->engineGains, $grid)];
-        if ($model->spools !== []) {
-            $factors[] = $this->spools->of($model->spools, $grid);
-        }
-        if ($model->fuel->share() < 1.0) {
-            $factors[] = array_fill(0, count($grid->rpms) * count($this->scales), $model->fuel->share());
-        }
-
-        return CurveArithmetic::product(array_values(array_filter($factors)));
-    }
-
-    /**
-     * What the families give together, never more than was quoted; what was quoted takes no car below what it was.
-     *
-     * @param  list<Gain>  $gains
-     * @return ?list<float> flat; null where there are no gains
-     */
-    private function bounded(array $gains, SpeedGrid $grid): ?array
-    {
-        $product = $this->product($gains, $grid);
-        if ($product === null) {
-            return null;
-        }
-        foreach ($this->families->sum($gains, $grid) as $at => $quoted) {
-            $most = $quoted > 1.0 ? $quoted : 1.0;
-            if ($product[$at] > $most) {
-                $product[$at] = $most;
-            }
-        }
-
-        return $product;
+        return [
+            $this->measured ? CurveArithmetic::quotient($power, $this->divisors->driveline($this->known, $grid)) : CurveArithmetic::times($power, $this->factors->engine($this->known, $grid)),
+            $this->divisors->engine($this->known, $grid),
+        ];
     }
 
     /**
@@ -437,7 +381,7 @@ final class Engine
     /** @return list<float> flat, W */
     private function added(string $part, AddedPower $window, SpeedGrid $grid, float $doubt): array
     {
-        $watts = $this->draws === null ? [$window->power->likely] : CurveArithmetic::times($window->power->quantiles($this->draws->part($part)), $this->exponents($doubt));
+        $watts = $this->draws === null ? [$window->power->likely] : CurveArithmetic::times($window->power->quantiles($this->draws->part($part)), self::exponents($this->draws, $doubt));
 
         return CurveArithmetic::outer(array_map($window->at(...), $grid->rpms), $watts);
     }

@@ -25,7 +25,8 @@ final class FamilyFactors
     /** @var Memo<array{?list<float>, ?list<float>}> of gains within a ceiling, by grid */
     private Memo $parts;
 
-    public function __construct(private readonly ?Draws $draws, private readonly EvaluationCache $cache)
+    /** @param  string  $name  in front of what the cache remembers */
+    public function __construct(private readonly ?Draws $draws, private readonly EvaluationCache $cache, private readonly string $name = '')
     {
         $this->parts = new Memo($draws === null ? self::REMEMBERED : self::REMEMBERED_DRAWS);
     }
@@ -42,7 +43,7 @@ final class FamilyFactors
         }
         $factors = [];
         foreach ($families as $family) {
-            $key = $stacking->value.':'.implode('|', array_map(fn (Gain $gain): string => $gain->signature, $family));
+            $key = $this->name.$stacking->value.':'.implode('|', array_map(fn (Gain $gain): string => $gain->signature, $family));
             $factors[] = $this->cache->flat($key, $grid, fn (SpeedGrid $grid): array => $this->family($family, $stacking, $grid));
         }
 
@@ -131,7 +132,7 @@ final class FamilyFactors
         $sum = array_fill(0, count($grid->rpms) * ($this->draws?->count() ?? 1), 1.0);
         foreach ($families as $family) {
             // A family at a time, so that one exchange leaves the others' as they are.
-            $key = 'quoted:'.implode('|', array_map(fn (Gain $gain): string => $gain->signature, $family));
+            $key = $this->name.'quoted:'.implode('|', array_map(fn (Gain $gain): string => $gain->signature, $family));
             foreach ($this->cache->flat($key, $grid, fn (SpeedGrid $grid): array => $this->quotedTogether($family, $grid)) as $at => $quoted) {
                 $sum[$at] += $quoted;
             }
@@ -173,7 +174,7 @@ final class FamilyFactors
     /** @return non-empty-list<list<float>> of a gain with many knots, those about the grid's speeds alone */
     private function columns(Gain $gain, SpeedGrid $grid): array
     {
-        $u = $this->draws?->part($gain->part->key);
+        $u = ($gain->share < 0.0 ? $this->draws?->falling() : $this->draws)?->part($gain->part->key);
         if (count($gain->rpms) < self::MANY || $gain->rpms !== $gain->knots()) {
             return $gain->columns($u);
         }

@@ -13,7 +13,11 @@ final readonly class SpoolFactors
     /** N·m, where a curve has run down to nothing. */
     private const LEAST = 1e-6;
 
-    public function __construct(private Curve $baseline, private ?Draws $draws, private EvaluationCache $cache) {}
+    /**
+     * @param  ?Draws  $draws  of the shifts: a later flank gives less
+     * @param  string  $name  in front of what the cache remembers
+     */
+    public function __construct(private Curve $baseline, private ?Draws $draws, private EvaluationCache $cache, private string $name = '') {}
 
     /**
      * @param  non-empty-list<array{string, Range}>  $spools  part key and rpm; shifts of several parts add up
@@ -21,7 +25,7 @@ final readonly class SpoolFactors
      */
     public function of(array $spools, SpeedGrid $grid): array
     {
-        $key = 'spool:'.implode('|', array_map(fn (array $spool): string => "{$spool[0]}/{$spool[1]->name()}", $spools));
+        $key = $this->name.'spool:'.implode('|', array_map(fn (array $spool): string => "{$spool[0]}/{$spool[1]->name()}", $spools));
 
         return $this->cache->flat($key, $grid, fn (SpeedGrid $grid): array => $this->along($this->shifts($spools), $grid));
     }

@@ -48,24 +48,59 @@ final readonly class AirLimits
             return [Standing::unknown(), [], []];
         }
         $worst = null;
-        foreach ($limit->quantity->traits()->hot ? [false, true] : [false] as $hot) {
+        foreach ($this->days($limit) as $hot) {
             $place = $this->worstPlace($limit, $hot);
             $draws = $more($this->breath->rpms[$place]);
             $of = Percentiles::of($draws);
-            $standing = new Standing(
-                $this->share($limit, $place, $of->p50, $hot)[0],
-                $this->share($limit, $place, $of->p90, $hot)[0],
-                $this->share($limit, $place, $of->p75, $hot)[1],
-                $this->breath->rpms[$place],
-                $hot,
-            );
-            if ($worst === null || [$standing->edge > 1.0, $standing->used] > [$worst[0]->edge > 1.0, $worst[0]->used]) {
+            $standing = $this->standing($limit, $place, $hot, $of->p50, $of->p75, $of->p90);
+            if ($worst === null || $standing->isWorseThan($worst[0])) {
                 $worst = [$standing, $place, $draws];
             }
         }
         [$standing, $place, $draws] = $worst;
 
         return [$standing, $this->past($limit, $place, $standing->hot, $draws, 0), $this->past($limit, $place, $standing->hot, $draws, 1)];
+    }
+
+    /**
+     * Between what the limit stands.
+     *
+     * @param  Closure(float): list<array{float, float}>  $more  between what P50, P75 and P90 of that power are
+     */
+    public function between(Limit $limit, Closure $more): Margin
+    {
+        if (! $this->isKnown($limit->quantity)) {
+            return Margin::exactly(Standing::unknown());
+        }
+        $least = $most = null;
+        foreach ($this->days($limit) as $hot) {
+            $place = $this->worstPlace($limit, $hot);
+            $bounds = $more($this->breath->rpms[$place]);
+            [$low, $high] = array_map(fn (int $end): Standing => $this->standing($limit, $place, $hot, ...array_column($bounds, $end)), [0, 1]);
+            $least = $least === null || $low->isWorseThan($least) ? $low : $least;
+            $most = $most === null || $high->isWorseThan($most) ? $high : $most;
+        }
+
+        return new Margin($least, $most);
+    }
+
+    /** @return non-empty-list<bool> whether the hottest one */
+    private function days(Limit $limit): array
+    {
+        return $limit->quantity->traits()->hot ? [false, true] : [false];
+    }
+
+    /**
+     * @param  float  $p50  of the power against the likely curve
+     * @param  float  $p75  likewise
+     * @param  float  $p90  likewise
+     */
+    private function standing(Limit $limit, int $place, bool $hot, float $p50, float $p75, float $p90): Standing
+    {
+        return new Standing(
+            $this->share($limit, $place, $p50, $hot)[0], $this->share($limit, $place, $p90, $hot)[0], $this->share($limit, $place, $p75, $hot)[1],
+            $this->breath->rpms[$place], $hot,
+        );
     }
 
     private function isKnown(Quantity $quantity): bool

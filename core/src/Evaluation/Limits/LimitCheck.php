@@ -8,11 +8,13 @@ use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Limits\LimitReadAt;
 use Pebblerun\Core\Catalog\Limits\SharedFrom;
 use Pebblerun\Core\Catalog\Platform\Platform;
+use Pebblerun\Core\Evaluation\DrawnStage;
 use Pebblerun\Core\Evaluation\Engine\CurveQuantity;
 use Pebblerun\Core\Evaluation\Engine\DrawnPeaks;
 use Pebblerun\Core\Evaluation\Likely;
 use Pebblerun\Core\Evaluation\Model\FuelDemand;
 use Pebblerun\Core\Evaluation\Model\StageModel;
+use Pebblerun\Core\Math\CornerDraws;
 use Pebblerun\Core\Math\LinearInterpolation;
 use Pebblerun\Core\Math\Percentiles;
 use Pebblerun\Core\Physics\Air\Ambient;
@@ -47,23 +49,19 @@ final class LimitCheck
     /**
      * The share of edge is only worked out where a draw passes safe.
      *
-     * @param  DrawnPeaks  $wheels  at the wheels
-     * @param  DrawnPeaks  $engine  what the engine makes, as the stock driveline brings it to the wheels
-     * @param  DrawnPeaks  $asked  what it would make with as much fuel as it asks
      * @param  ?AirLimits  $air  null where nothing is known of the air
      * @param  Closure(float): list<float>  $more  power of each draw against the likely curve, about an engine speed
      */
-    public function drawn(StageModel $model, DrawnPeaks $wheels, DrawnPeaks $engine, DrawnPeaks $asked, ?AirLimits $air, Closure $more): DrawnLimits
+    public function drawn(StageModel $model, DrawnStage $drawn, ?AirLimits $air, Closure $more): DrawnLimits
     {
+        $draws = count($drawn->wheels->powers);
         $standings = [];
-        $belowSafe = $belowEdge = array_fill(0, count($wheels->powers), true);
+        $belowSafe = $belowEdge = array_fill(0, $draws, true);
         foreach ($model->limits as $limit) {
             [$standing, $overSafe, $overEdge] = match (true) {
-                self::alongCurve($limit) => $this->alongDraws($limit, $model, match ($limit->quantity->traits()->readAt) {
-                    LimitReadAt::Fuel => $asked, LimitReadAt::Crank => $engine, default => $wheels,
-                }),
-                $limit->quantity->traits()->readAt === LimitReadAt::Limiter => self::speed($limit, $model, count($wheels->powers)),
-                $limit->quantity->traits()->readAt === LimitReadAt::Stated && $model->hardware->exhaust !== null && $this->platform->engine->fuel !== FuelKind::Diesel => self::stated($limit, $model->hardware->exhaust, count($wheels->powers)),
+                self::alongCurve($limit) => $this->alongDraws($limit, $model, self::readFrom($limit, $drawn)),
+                $limit->quantity->traits()->readAt === LimitReadAt::Limiter => self::speed($limit, $model, $draws),
+                ($stated = $this->statedFor($limit, $model)) !== null => self::stated($limit, $stated, $draws),
                 default => $air === null ? [Standing::unknown(), [], []] : $air->of($limit, $more),
             };
             $standings[] = $standing;
@@ -74,6 +72,66 @@ final class LimitCheck
         }
 
         return new DrawnLimits($standings, array_values($belowSafe), array_values($belowEdge));
+    }
+
+    /**
+     * Between what the limits stand, from corners of the draws.
+     *
+     * @param  DrawnStage  $corners  a row each
+     * @param  ?AirLimits  $air  null where nothing is known of the air
+     * @param  Closure(float): list<array{float, float}>  $more  between what P50, P75 and P90 of the power against the likely curve are, about an engine speed
+     * @return list<Margin>
+     */
+    public function between(StageModel $model, DrawnStage $corners, ?AirLimits $air, Closure $more): array
+    {
+        return array_map(fn (Limit $limit): Margin => match (true) {
+            self::alongCurve($limit) => $this->betweenCorners($limit, $model, self::readFrom($limit, $corners)),
+            $limit->quantity->traits()->readAt === LimitReadAt::Limiter => Margin::exactly(self::speed($limit, $model, 0)[0]),
+            ($stated = $this->statedFor($limit, $model)) !== null => Margin::exactly(self::stated($limit, $stated, 0)[0]),
+            default => $air === null ? Margin::exactly(Standing::unknown()) : $air->between($limit, $more),
+        }, $model->limits);
+    }
+
+    private function betweenCorners(Limit $limit, StageModel $model, DrawnPeaks $corners): Margin
+    {
+        $safe = $this->sharesOfRows($limit, $model, $corners, false);
+        $median = CornerDraws::bounds(0, $safe);
+        $edge = CornerDraws::bounds(1, $this->sharesOfRows($limit, $model, $corners, true));
+        $used = CornerDraws::bounds(2, $safe);
+
+        return new Margin(new Standing($median[0], $used[0], $edge[0]), new Standing($median[1], $used[1], $edge[1]));
+    }
+
+    /**
+     * The highest share of what is allowed under the worse of the losses.
+     *
+     * @param  bool  $edge  of the edge, or of what is safe
+     * @return list<float> one a row
+     */
+    private function sharesOfRows(Limit $limit, StageModel $model, DrawnPeaks $drawn, bool $edge): array
+    {
+        $shares = array_fill(0, count($drawn->powers), 0.0);
+        foreach ($this->lossesOf($limit) as $loss) {
+            $here = self::isFollowed($limit, $loss) ? $drawn->peaksOf($this->shareOf($limit, $loss, $model, $edge)) : array_map(
+                $this->flatShare($limit, $loss, $model, $edge), $limit->quantity->isTorque() ? $drawn->torques : $drawn->powers,
+            );
+            $shares = array_map(fn (float $one, float $other): float => max($one, $other), $shares, $here);
+        }
+
+        return $shares;
+    }
+
+    private static function readFrom(Limit $limit, DrawnStage $drawn): DrawnPeaks
+    {
+        return match ($limit->quantity->traits()->readAt) {
+            LimitReadAt::Fuel => $drawn->asked, LimitReadAt::Crank => $drawn->made, default => $drawn->wheels,
+        };
+    }
+
+    /** K that platform and map state for a petrol engine's exhaust; null for all other limits. */
+    private function statedFor(Limit $limit, StageModel $model): ?Range
+    {
+        return $limit->quantity->traits()->readAt === LimitReadAt::Stated && $this->platform->engine->fuel !== FuelKind::Diesel ? $model->hardware->exhaust : null;
     }
 
     /** @return array{Standing, array<int, false>, array<int, false>} */
@@ -161,16 +219,6 @@ final class LimitCheck
         return $limit->quantity->isDrawn();
     }
 
-    private static function status(Standing $standing): Status
-    {
-        return match (true) {
-            $standing->edge > self::EXACT => Status::PastEdge,
-            $standing->median > self::EXACT => Status::Over,
-            $standing->used > self::EXACT => Status::Close,
-            default => Status::Clear,
-        };
-    }
-
     /** Of what does not follow the curve: the demand from its share of safe. */
     private function elsewhere(Limit $limit, StageModel $model, Standing $standing, Ambient $hot): LimitReading
     {
@@ -190,7 +238,7 @@ final class LimitCheck
         $of = fn (float $share): float => $limit->quantity->isInverse() ? $safe / max(1e-9, $share) : $from + $share * ($safe - $from);
         $edgeShare = $limit->quantity->isInverse() ? $safe / $edge : ($edge - $from) / ($traits->from === SharedFrom::Day ? max(1.0, $safe - $from) : $safe - $from);
 
-        return new LimitReading($limit, self::status($standing), $standing->median, $standing->used, $of((float) $standing->median), $of($standing->used), $safe, $edge, $rpm, $standing->hot, $edgeShare, $model->build->accepted[$limit->key] ?? null);
+        return new LimitReading($limit, $standing->status(), $standing->median, $standing->used, $of((float) $standing->median), $of($standing->used), $safe, $edge, $rpm, $standing->hot, $edgeShare, $model->build->accepted[$limit->key] ?? null);
     }
 
     /**
@@ -227,10 +275,22 @@ final class LimitCheck
     private function flatShares(Limit $limit, Loss $loss, StageModel $model, DrawnPeaks $drawn, bool $edge): array
     {
         [$peaks, $of] = $limit->quantity->isTorque() ? [$drawn->torques, $drawn->torque] : [$drawn->powers, $drawn->power];
-        $allowed = ($edge ? $limit->edgeAt(0.0) : $limit->safeAt(0.0)) * $this->allowed($limit, $model);
-        $share = fn (float $peak): float => $loss->toCrank($peak) / $allowed;
+        $share = $this->flatShare($limit, $loss, $model, $edge);
 
-        return [[$share($of->p50), $share($of->p75), $share($of->p90)], self::past($peaks, $loss->toWheels($allowed * self::EXACT))];
+        return [[$share($of->p50), $share($of->p75), $share($of->p90)], self::past($peaks, $loss->toWheels(self::most($limit, $edge) * $this->allowed($limit, $model) * self::EXACT))];
+    }
+
+    /** @return Closure(float): float a peak at the wheels to its share of what a flat limit allows */
+    private function flatShare(Limit $limit, Loss $loss, StageModel $model, bool $edge): Closure
+    {
+        $allowed = self::most($limit, $edge) * $this->allowed($limit, $model);
+
+        return fn (float $peak): float => $loss->toCrank($peak) / $allowed;
+    }
+
+    private static function most(Limit $limit, bool $edge): float
+    {
+        return $edge ? $limit->edgeAt(0.0) : $limit->safeAt(0.0);
     }
 
     /**
@@ -314,7 +374,7 @@ final class LimitCheck
         $shares = $this->shareOf($limit, $this->lossesOf($limit)[0], $model, false)->along($power);
         $rpm = $this->rpms[(int) array_search(max([0.0, ...$shares]), $shares, true)];
         $moved = $limit->movedBy($model->build->situation->mapKind());
-        $status = self::status($standing);
+        $status = $standing->status();
         $safe = $limit->safeAt($rpm) * $moved;
         $isHeld = $status === Status::PastEdge && $limit->quantity->isOfTheFuel() && $model->holdsFuel();
 

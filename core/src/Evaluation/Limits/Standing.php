@@ -5,6 +5,9 @@ namespace Pebblerun\Core\Evaluation\Limits;
 /** Where the draws stand against a limit: shares of what is safe, and of the edge. */
 final readonly class Standing
 {
+    /** Shares are compared with a tolerance. */
+    private const EXACT = 1.0 + 1e-9;
+
     /**
      * @param  ?float  $median  P50 of demand over safe; null where nothing can be said
      * @param  float  $used  P90 likewise
@@ -13,6 +16,23 @@ final readonly class Standing
      * @param  bool  $hot  on the hottest day, which is worse than the standard one
      */
     public function __construct(public ?float $median, public float $used, public float $edge, public ?float $rpm = null, public bool $hot = false) {}
+
+    public function status(): Status
+    {
+        return match (true) {
+            $this->median === null => Status::Unknown,
+            $this->edge > self::EXACT => Status::PastEdge,
+            $this->median > self::EXACT => Status::Over,
+            $this->used > self::EXACT => Status::Close,
+            default => Status::Clear,
+        };
+    }
+
+    /** Past the edge first, then by what is used. */
+    public function isWorseThan(self $other): bool
+    {
+        return [$this->edge > 1.0, $this->used] > [$other->edge > 1.0, $other->used];
+    }
 
     public static function unknown(): self
     {
