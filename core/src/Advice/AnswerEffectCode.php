@@ -2,36 +2,46 @@
 
 namespace Pebblerun\Core\Advice;
 
-/** What an answer of the brief changes. After each its parameters; W, rpm and minor units. */
-enum AnswerEffectCode: string
+use Pebblerun\Core\Catalog\Shop\Fuel;
+use Pebblerun\Core\Evaluation\Limits\LimitReading;
+use Pebblerun\Core\Job\Brief\Outside;
+use Pebblerun\Core\Job\Brief\Risk;
+
+/** What an answer of the brief changes. W, rpm and minor units; shares 0–1. */
+enum AnswerEffectCode: string implements MessageCode
 {
-    /** share more than as received */
     case MoreThanReceived = 'more-than-received';
-    /** stage, money */
     case ReachedAfter = 'reached-after';
-    /** way */
     case LeastThatReaches = 'least-that-reaches';
     case NothingReaches = 'nothing-reaches';
-    /** stage, months, monthly */
     case MonthsOfSaving = 'months-of-saving';
-    /** share */
     case TorqueInRange = 'torque-in-range';
-    /** rpm */
     case PeakAboveRange = 'peak-above-range';
-    /** fuel, peak, short, way */
     case FuelGives = 'fuel-gives';
-    /** power, outside */
     case HottestDay = 'hottest-day';
-    /** power, share */
     case ClimbAsks = 'climb-asks';
-    /** count */
     case TrackPartsAllowed = 'track-parts-allowed';
-    /** count */
     case TrackPartsLeftOut = 'track-parts-left-out';
-    /** reading */
     case GearboxLimit = 'gearbox-limit';
-    /** risk */
     case RiskAllows = 'risk-allows';
-    /** risk, reading, stage */
     case RiskRefuses = 'risk-refuses';
+
+    public function parameters(): array
+    {
+        return match ($this) {
+            self::MoreThanReceived, self::TorqueInRange => ['share' => 'float'],
+            self::ReachedAfter => ['stage' => 'int', 'money' => 'int'],
+            self::LeastThatReaches => ['way' => Reaching::class],
+            self::MonthsOfSaving => ['stage' => 'int', 'months' => 'int', 'monthly' => 'int'],
+            self::PeakAboveRange => ['rpm' => 'float'],
+            self::FuelGives => ['fuel' => Fuel::class, 'peak' => 'float', 'short' => 'float', 'way' => '?'.Reaching::class],
+            self::HottestDay => ['power' => 'float', 'outside' => Outside::class],
+            self::ClimbAsks => ['power' => 'float', 'share' => 'float'],
+            self::TrackPartsAllowed, self::TrackPartsLeftOut => ['count' => 'int'],
+            self::GearboxLimit => ['reading' => LimitReading::class],
+            self::RiskAllows => ['risk' => Risk::class],
+            self::RiskRefuses => ['risk' => Risk::class, 'reading' => LimitReading::class, 'stage' => 'int'],
+            default => [],
+        };
+    }
 }

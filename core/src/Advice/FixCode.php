@@ -2,27 +2,44 @@
 
 namespace Pebblerun\Core\Advice;
 
-/** What a fix does. */
-enum FixCode: string
+use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Shop\Fuel;
+use Pebblerun\Core\Evaluation\Limits\StageLimit;
+use Pebblerun\Core\Job\Brief\Target;
+use Pebblerun\Core\Job\Plan\TorqueHold;
+
+/** What a fix does. W, N·m and minor units. */
+enum FixCode: string implements MessageCode
 {
-    /** way: parts fitted in the last stage and mapped in. */
+    /** Parts fitted in the last stage and mapped in. */
     case FitToReach = 'fit-to-reach';
-    /** total in minor units. */
     case UsedPrices = 'used-prices';
-    /** parts, total in minor units, lost W. */
     case WithoutPart = 'without-part';
-    /** part, stage: every limit is within the accepted risk then. */
+    /** Every limit is within the accepted risk then. */
     case BearsAll = 'bears-all';
-    /** part, stage, next StageLimit: another becomes the weakest link. */
+    /** Another becomes the weakest link. */
     case BearsMore = 'bears-more';
-    /** hold, stage, W and N·m that it costs at their peaks. */
+    /** Power and torque that it costs at their peaks. */
     case HoldTorque = 'hold-torque';
-    /** saved in minor units, stage that is mapped, stages that wait and the likely W that the last of them gives meanwhile and gave. */
+    /** The stage that is mapped, how many wait, and the likely power that the last of them gives meanwhile, and gave. */
     case MapOnce = 'map-once';
-    /** parts, stage. */
     case FitMissing = 'fit-missing';
-    /** part, stage. */
     case RemovePart = 'remove-part';
-    /** fuel, stage, peak W at the end. */
+    /** Peak at the end. */
     case OtherFuel = 'other-fuel';
+
+    public function parameters(): array
+    {
+        return match ($this) {
+            self::FitToReach => ['target' => Target::class, 'way' => Reaching::class],
+            self::UsedPrices => ['total' => 'int'],
+            self::WithoutPart => ['parts' => 'array', 'total' => 'int', 'lost' => 'float'],
+            self::BearsAll, self::FitMissing => ['parts' => 'array', 'stage' => 'int'],
+            self::BearsMore => ['parts' => 'array', 'stage' => 'int', 'next' => StageLimit::class],
+            self::HoldTorque => ['hold' => TorqueHold::class, 'stage' => 'int', 'power' => 'float', 'torque' => 'float'],
+            self::MapOnce => ['saved' => 'int', 'stage' => 'int', 'waits' => 'int', 'meanwhile' => 'float', 'mapped' => 'float'],
+            self::RemovePart => ['part' => Part::class, 'stage' => 'int'],
+            self::OtherFuel => ['fuel' => Fuel::class, 'stage' => 'int', 'peak' => 'float'],
+        };
+    }
 }
