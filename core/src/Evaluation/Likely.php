@@ -3,6 +3,7 @@
 namespace Pebblerun\Core\Evaluation;
 
 use Pebblerun\Core\Evaluation\Engine\SpeedGrid;
+use Pebblerun\Core\Math\Peak;
 use Pebblerun\Core\Units\Rpm;
 
 /** The likely curve of a build, without draws. */
@@ -36,7 +37,7 @@ final readonly class Likely
     /** Where the engine makes most. */
     public function topRpm(): float
     {
-        return $this->grid->rpms[(int) array_search(max($this->engine), $this->engine, true)];
+        return $this->grid->rpms[Peak::place($this->engine)];
     }
 
     /** @return non-empty-list<float> N·m at the wheels */

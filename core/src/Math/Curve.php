@@ -193,10 +193,6 @@ final readonly class Curve
     /** @param  non-empty-list<float>  $values */
     private function peak(array $values): Peak
     {
-        $best = max($values);
-        // On a flat top the first, whatever the last digit says.
-        $first = array_key_first(array_filter($values, fn (float $value): bool => $value >= $best * (1.0 - 1e-9)));
-
-        return new Peak($this->first + self::STEP * (int) $first, $best);
+        return new Peak($this->first + self::STEP * Peak::place($values), max($values));
     }
 }

@@ -4,6 +4,7 @@ namespace Pebblerun\Core\Evaluation\Air;
 
 use Pebblerun\Core\Evaluation\Model\StageModel;
 use Pebblerun\Core\Math\Nearest;
+use Pebblerun\Core\Math\Peak;
 use Pebblerun\Core\Physics\Air\Ambient;
 use Pebblerun\Core\Physics\Air\Charge;
 use Pebblerun\Core\Physics\Air\ChargePath;
@@ -123,7 +124,7 @@ final class Breath
     public function boostPeaks(float $top): array
     {
         $boosts = array_map($this->boost(...), array_keys($this->rpms));
-        $most = (int) array_search(max($boosts), $boosts, true);
+        $most = Peak::place($boosts);
 
         return [$this->rpms[$most], $boosts[$most], $top, $boosts[(int) array_search($top, $this->rpms, true)]];
     }

@@ -2,6 +2,8 @@
 
 namespace Pebblerun\Core\Evaluation\Engine;
 
+use Pebblerun\Core\Math\Peak;
+
 /**
  * Where the draws need be looked at: about the highest place of everything that is followed along the likely curve. Draws move a
  * peak a little; how far is how wide the likely one is.
@@ -42,7 +44,7 @@ final class SampleSpeeds
     private static function about(array $values): array
     {
         $high = max($values);
-        $top = $from = $to = (int) array_search($high, $values, true);
+        $top = $from = $to = Peak::place($values);
         $last = count($values) - 1;
         while ($from > 0 && $values[$from - 1] >= self::WIDE * $high) {
             $from--;

@@ -16,6 +16,7 @@ use Pebblerun\Core\Evaluation\Model\FuelDemand;
 use Pebblerun\Core\Evaluation\Model\StageModel;
 use Pebblerun\Core\Math\CornerDraws;
 use Pebblerun\Core\Math\LinearInterpolation;
+use Pebblerun\Core\Math\Peak;
 use Pebblerun\Core\Math\Percentiles;
 use Pebblerun\Core\Physics\Air\Ambient;
 use Pebblerun\Core\Physics\Driveline\Loss;
@@ -372,7 +373,7 @@ final class LimitCheck
             LimitReadAt::Fuel => $likely->asked, LimitReadAt::Crank => $likely->engine, default => $likely->wheels,
         };
         $shares = $this->shareOf($limit, $this->lossesOf($limit)[0], $model, false)->along($power);
-        $rpm = $this->rpms[(int) array_search(max([0.0, ...$shares]), $shares, true)];
+        $rpm = $this->rpms[Peak::place($shares)];
         $moved = $limit->movedBy($model->build->situation->mapKind());
         $status = $standing->status();
         $safe = $limit->safeAt($rpm) * $moved;
