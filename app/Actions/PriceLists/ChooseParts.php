@@ -7,19 +7,18 @@ use App\Exceptions\Refused;
 use App\Models\PriceList;
 use App\Models\Shop;
 use Illuminate\Support\Facades\DB;
+use Pebblerun\Formats\PriceList\LineJudge;
+use Pebblerun\Formats\PriceList\LineOutcome;
+use stdClass;
 
 /** Says which of several parts of one name a line of a price list means: one of them, some, or all at once. */
 final class ChooseParts
 {
-    /** Its newest price, and whether the line changes any. */
-    private const CHOSEN = "with chosen as (
-            select c.part, c.at, p.id as price_id, likely(p.money->'new') as new, likely(p.money->'used') as used
-            from unnest(?::bigint[]) with ordinality as c(part, at)
-            left join lateral (select id, money from newest_prices where part_id = c.part) p on true)
-        update price_list_rows r set part_id = f.part, price_id = f.price_id, was = f.new, reason = '',
-            others = (select coalesce(jsonb_agg(part order by at), '[]') from chosen where at > 1),
-            outcome = case when exists (select from chosen where new is distinct from r.price or (r.used is not null and used is distinct from r.used)) then 'changed' else 'unchanged' end
-        from chosen f where f.at = 1 and r.price_list_id = ? and r.line = ?";
+    /** What the line says, and what each of the parts costs now, in the order chosen. */
+    private const CHOSEN = "select r.price, r.used, p.id as price_id, likely(p.money->'new') as new_now, likely(p.money->'used') as used_now
+        from price_list_rows r cross join unnest(?::bigint[]) with ordinality as c(part, at)
+        left join lateral (select id, money from newest_prices where part_id = c.part) p on true
+        where r.price_list_id = ? and r.line = ? order by c.at";
 
     /** @param  non-empty-list<int>  $parts */
     public function choose(PriceList $list, int $line, array $parts): void
@@ -29,7 +28,19 @@ final class ChooseParts
             PriceList::query()->whereKey($list->id)->value('state') === 'looked' || throw Refused::because('This list was taken in already, or has no preview yet.');
             $meant = array_column(PriceListRows::meant($list, [$line])[$line] ?? [], 'id');
             array_diff($parts, $meant) === [] || throw Refused::because('This line does not mean that part: preview the list again.');
-            DB::update(self::CHOSEN, ['{'.implode(',', $parts).'}', $list->id, $line]);
+            $chosen = DB::select(self::CHOSEN, ['{'.implode(',', $parts).'}', $list->id, $line]);
+            $changes = array_filter(array_keys($parts), fn (int $at): bool => self::outcome($parts[$at], $chosen[$at]) === LineOutcome::Changed);
+            DB::table('price_list_rows')->where('price_list_id', $list->id)->where('line', $line)->update([
+                'part_id' => $parts[0], 'price_id' => $chosen[0]->price_id, 'was' => $chosen[0]->new_now, 'reason' => '', 'others' => json_encode(array_slice($parts, 1)),
+                'outcome' => ($changes === [] ? LineOutcome::Unchanged : LineOutcome::Changed)->value,
+            ]);
         });
+    }
+
+    private static function outcome(int $part, stdClass $chosen): LineOutcome
+    {
+        [$new, $used, $newNow, $usedNow] = array_map(fn (?string $money): ?float => $money === null ? null : (float) $money, [$chosen->price, $chosen->used, $chosen->new_now, $chosen->used_now]);
+
+        return LineJudge::outcome($part, $new, $used, $newNow, $usedNow);
     }
 }
