@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Field from '@/ui/Field.svelte';
     import Figure from '@/ui/Figure.svelte';
     import type { StageDetail } from '@/generated/answers';
     import { take } from '@/lib/keys';
@@ -44,22 +45,22 @@
 </script>
 
 {#snippet speed(label: string, rpm: number | null, set: (rpm: number | null) => void)}
-    <label class="flex flex-col"
-        ><span class="text-soft">{label}, rpm</span><Figure
+    <Field label="{label}, rpm"
+        ><Figure
             class="field min-h-7 w-[70px] text-right"
             min={100}
             max={20_000}
             step={100}
             value={rpm}
             set={(number) => set(number ?? null)}
-        /></label
+        /></Field
     >
 {/snippet}
 
 <form class="mt-2 border-t border-faint pt-1.5 text-[12px]" aria-label="Cap torque" onsubmit={keep}>
     <div class="flex flex-wrap items-end gap-1.5">
-        <label class="flex flex-col"
-            ><span class="text-soft">Cap at, {labels.torque}</span><Figure
+        <Field label="Cap at, {labels.torque}"
+            ><Figure
                 attach={(field) => {
                     first = field;
                 }}
@@ -68,7 +69,7 @@
                 max={10_000}
                 value={torque}
                 set={(number) => (written.torque = number ?? null)}
-            /></label
+            /></Field
         >
         {@render speed('from', from, (rpm) => (written.from = rpm))}
         {@render speed('to', to, (rpm) => (written.to = rpm))}

@@ -1,4 +1,5 @@
 <script lang="ts">
+    import Field from '@/ui/Field.svelte';
     import Figure from '@/ui/Figure.svelte';
     import type { MoneyLine } from '@/generated/answers';
     import { money, precise } from '@/lib/format';
@@ -32,8 +33,8 @@
     >
 </p>
 <div class="mt-1 flex flex-wrap items-end gap-1.5 text-[12px]">
-    <label class="flex flex-col"
-        ><span class="text-soft">Price</span><select
+    <Field label="Price"
+        ><select
             class="field min-h-7 w-[88px]"
             value={line.basis === 'agreed' ? '' : line.basis}
             onchange={(event) =>
@@ -43,7 +44,7 @@
             <option value="new">new</option>
             <option value="used">second hand</option>
             <option value="owned">own</option>
-        </select></label
+        </select></Field
     >
     <label class="flex min-h-7 items-center gap-1"
         ><input
@@ -59,8 +60,8 @@
             onchange={(event) => bench.price([part], { own_work: event.currentTarget.checked ? true : null })}
         /> customer fits it</label
     >
-    <label class="flex flex-col"
-        ><span class="text-soft">How many</span><Figure
+    <Field label="How many"
+        ><Figure
             class="field min-h-7 w-11 text-right"
             min={1}
             max={99}
@@ -70,10 +71,10 @@
                 if (quantity && quantity !== line.quantity) bench.price([part], { quantity });
                 quantity = undefined;
             }}
-        /></label
+        /></Field
     >
-    <label class="flex flex-col"
-        ><span class="text-soft">Agreed, {symbol}</span><Figure
+    <Field label="Agreed, {symbol}"
+        ><Figure
             class="field min-h-7 w-[72px] text-right"
             min={0}
             step={10}
@@ -84,6 +85,6 @@
                 if (given !== undefined && given !== agreed) bench.price([part], { agreed: given });
                 given = undefined;
             }}
-        /></label
+        /></Field
     >
 </div>
