@@ -12,15 +12,16 @@ use Pebblerun\Core\Units\PowerUnit;
 /** What a stage asks of an engine of its size: whether anybody has seen that before. */
 final readonly class EngineLoad
 {
-    /** Percent by volume: from there on the fuel bears more pressure. */
+    /** Percent of ethanol at which the fuel bears as much more pressure as it does at the most. */
     private const STRONG_FUEL = 50.0;
 
     /** Mean effective pressure in bar and crank hp a litre, unusual and beyond belief. */
     private const NATURAL = [[14.5, 16.5], [110.0, 150.0]];
 
-    private const BOOSTED = [[34.0, 42.0], [220.0, 330.0]];
+    private const BOOSTED = [[38.0, 50.0], [260.0, 450.0]];
 
-    private const BOOSTED_ON_STRONG_FUEL = [[38.0, 50.0], [220.0, 330.0]];
+    /** bar more on strong fuel, unusual and beyond belief. */
+    private const ON_STRONG_FUEL = [4.0, 5.0];
 
     private const DIESEL = [[30.0, 38.0], [100.0, 140.0]];
 
@@ -67,8 +68,18 @@ final readonly class EngineLoad
             $platform->engine->fuel === FuelKind::Diesel => self::DIESEL,
             // Nitrous brings oxygen of its own, as boost does.
             ! $build->isBoosted() && ! $build->situation->hasTag('nitrous') => self::NATURAL,
-            $build->fuel->ethanol->likely >= self::STRONG_FUEL => self::BOOSTED_ON_STRONG_FUEL,
-            default => self::BOOSTED,
+            default => self::boosted(min(1.0, $build->fuel->ethanol->likely / self::STRONG_FUEL)),
         };
+    }
+
+    /**
+     * @param  float  $strong  how far the fuel is strong, 0–1
+     * @return array{array{float, float}, array{float, float}}
+     */
+    private static function boosted(float $strong): array
+    {
+        [[$unusual, $beyond], $powers] = self::BOOSTED;
+
+        return [[$unusual + self::ON_STRONG_FUEL[0] * $strong, $beyond + self::ON_STRONG_FUEL[1] * $strong], $powers];
     }
 }

@@ -2,7 +2,6 @@
 
 namespace Pebblerun\Core\Advice;
 
-use Pebblerun\Core\Catalog\Cars\Car;
 use Pebblerun\Core\Catalog\Cars\CarUse;
 use Pebblerun\Core\Catalog\Limits\Ceiling;
 use Pebblerun\Core\Evaluation\Baseline\BaselineDoubt;
@@ -84,9 +83,10 @@ final readonly class Verdict
             return [];
         }
         $frame = $this->estimate->bundle->catalog->platform->source->frame;
+        $car = $this->estimate->bundle->brief->car;
 
         return [
-            ...($this->estimate->bundle->brief->car->isWorn() ? [new Message(VerdictCode::Worn, ['km' => Car::WORN, 'less' => 1.0 - KnownCar::WORN])] : []),
+            ...($car->wear() === 0.0 ? [] : [new Message(VerdictCode::Worn, ['km' => (float) $car->mileage, 'less' => 1.0 - KnownCar::ofStock($car)])]),
             ...($frame->isOwn() ? [] : [new Message(VerdictCode::Converted, ['frame' => $frame])]),
         ];
     }

@@ -21,8 +21,8 @@ final readonly class KnownCar
 
     private const UNMEASURED = 0.04;
 
-    /** What a worn engine is believed to give of the platform's figures until somebody measures it, and the doubt of that. */
-    public const WORN = 0.96;
+    /** What an engine that is worn as far as it goes gives less of the platform's figures, and the doubt of that. */
+    private const WORN_LESS = 0.04;
 
     private const WORN_DOUBT = 0.06;
 
@@ -40,7 +40,7 @@ final readonly class KnownCar
         $measured = $brief->received->measured;
 
         return $measured === null
-            ? new self($build, $brief->car->isWorn() ? $stock->scaled(self::WORN) : $stock, false, self::unmeasuredDoubt($brief->car, $catalog->platform), $stock)
+            ? new self($build, $stock->scaled(self::ofStock($brief->car)), false, self::unmeasuredDoubt($brief->car, $catalog->platform), $stock)
             : new self($build, $measured, true, self::MEASURED, $stock);
     }
 
@@ -58,10 +58,16 @@ final readonly class KnownCar
         return new self($build, $measured->curve, true, hypot(self::MEASURED, $measured->frame->doubt()), $this->stock);
     }
 
+    /** What an engine of such a mileage is believed to give of the platform's figures: 0.9867 at 200,000 km, 0.96 from 300,000. */
+    public static function ofStock(Car $car): float
+    {
+        return 1.0 - self::WORN_LESS * $car->wear();
+    }
+
     /** Doubt of the whole curve of a car that nobody measured: of the car, and of bringing the platform's figures to the shop's frame. */
     public static function unmeasuredDoubt(Car $car, Platform $platform): float
     {
-        return hypot($car->isWorn() ? self::WORN_DOUBT : self::UNMEASURED, $platform->source->frame->doubt());
+        return hypot(self::UNMEASURED + (self::WORN_DOUBT - self::UNMEASURED) * $car->wear(), $platform->source->frame->doubt());
     }
 
     /** Names it, for what is kept: equal names give equal figures for equal builds. */

@@ -64,7 +64,7 @@ final readonly class StageResult
         return match (true) {
             $this->within === null => null,
             $this->isGated() => 0.0,
-            default => $this->within[$risk === Risk::Cautious ? 0 : 1],
+            default => $this->within[$risk === Risk::Bold ? 1 : 0],
         };
     }
 

@@ -18,7 +18,7 @@ final class VerdictTest extends TestCase
      * @param  array{int, int}  $limit  safe and edge
      * @return array<string, array<string, mixed>> by subject
      */
-    private static function verdict(array $brief, array $part = [], string $fuel = 'pump', array $limit = [275, 350], string $quantity = 'wheel-torque'): array
+    private static function verdict(array $brief, array $part = [], string $fuel = 'pump', array $limit = [320, 360], string $quantity = 'wheel-torque'): array
     {
         $evidence = ['kind' => 'judgement'];
         $opened = BundleReader::read([
@@ -85,7 +85,7 @@ final class VerdictTest extends TestCase
         $received = ['parts' => [], 'fuel' => 'pump', 'checks' => ['compression' => 'bad']];
         $target = fn (float $mileage): array => self::verdict(['target' => ['power' => 220], 'received' => $received, 'car' => ['year' => 2020, 'gearbox' => 'manual', 'mileage_km' => $mileage]])['target'];
         self::assertSame('no chance stated: mend first what the check found', $target(250_000)['detail']);
-        $isWorn = fn (array $line): bool => str_contains((string) json_encode($line['reasons'], JSON_UNESCAPED_UNICODE), 'Past 200,000 km and not measured');
+        $isWorn = fn (array $line): bool => str_contains((string) json_encode($line['reasons'], JSON_UNESCAPED_UNICODE), 'At 250,000 km and not measured: 2.7 % less');
         self::assertSame([true, false], [$isWorn($target(250_000)), $isWorn($target(150_000))]);
     }
 
@@ -94,7 +94,8 @@ final class VerdictTest extends TestCase
         $easy = ['target' => ['power' => 220]];
         self::assertSame('clear', self::verdict($easy)['target']['status']);
         $over = self::verdict($easy, limit: [250, 350]);
-        self::assertSame(['close', 'over'], [$over['target']['status'], $over['limits']['status']]);
+        self::assertSame(['over', 'over'], [$over['target']['status'], $over['limits']['status']], 'at normal risk the chance counts to safe');
+        self::assertSame('close', self::verdict($easy + ['risk' => 'bold'], limit: [250, 350])['target']['status'], 'at bold risk to the edge');
         $past = self::verdict($easy, limit: [230, 240]);
         self::assertSame(['over', 'past-edge'], [$past['target']['status'], $past['limits']['status']]);
         self::assertMatchesRegularExpression('/^\d+ % chance of reaching it, \d % within the limits$/', $past['target']['detail']);
@@ -108,10 +109,10 @@ final class VerdictTest extends TestCase
 
     public function test_the_weakest_limit_speaks_and_the_accepted_risk_answers(): void
     {
-        $normal = self::verdict(['risk' => 'normal'])['limits'];
+        $normal = self::verdict(['risk' => 'normal'], limit: [275, 350])['limits'];
         self::assertSame('close', $normal['status']);
         self::assertSame('close to safe; allowed at normal risk', $normal['detail']);
-        self::assertSame('It breaks', self::verdict(['risk' => 'cautious'])['limits']['detail']);
+        self::assertSame('It breaks', self::verdict(['risk' => 'cautious'], limit: [275, 350])['limits']['detail']);
     }
 
     public function test_fuel_out_of_reach_and_parts_for_closed_courses_are_said(): void

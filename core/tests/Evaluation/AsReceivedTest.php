@@ -55,12 +55,15 @@ final class AsReceivedTest extends TestCase
             return $lyre->last([])->power;
         };
         $width = fn (Percentiles $power): float => ($power->p90 - $power->p10) / $power->p50;
-        $fresh = $power(200_000.0, null);
-        $worn = $power(200_001.0, null);
+        $fresh = $power(150_000.0, null);
         self::assertEquals($fresh, $power(null, null));
-        self::assertEqualsWithDelta(0.96, $worn->p50 / $fresh->p50, 0.001);
-        // 6 % of doubt against 4 %.
-        self::assertEqualsWithDelta(1.5, $width($worn) / $width($fresh), 0.01);
+        foreach ([[200_000.0, 0.9867], [225_000.0, 0.98], [300_000.0, 0.96], [400_000.0, 0.96]] as [$mileage, $left]) {
+            self::assertEqualsWithDelta($left, $power($mileage, null)->p50 / $fresh->p50, 0.0005, "{$mileage} km, the method's worked values");
+        }
+        // 5 and 6 % of doubt against 4 %.
+        self::assertEqualsWithDelta(1.25, $width($power(225_000.0, null)) / $width($fresh), 0.01);
+        self::assertEqualsWithDelta(1.5, $width($power(300_000.0, null)) / $width($fresh), 0.01);
+        self::assertEqualsWithDelta($power(150_001.0, null)->p50, $fresh->p50, 1.0, 'no step');
         self::assertEquals($power(null, Lyre::curve()), $power(400_000.0, Lyre::curve()), 'what was measured is what it is');
     }
 

@@ -22,11 +22,14 @@ final class EngineLoadTest extends TestCase
     /** 1 bar of mean pressure is 12.73 N·m at the crank and 10.95 at the wheels. */
     public static function torques(): iterable
     {
-        yield 'boosted, 33.9 bar' => [371.0, true, 5.0, Belief::Usual];
-        yield 'boosted, 34.1 bar' => [373.5, true, 5.0, Belief::Unusual];
-        yield 'boosted, 42.1 bar' => [461.0, true, 5.0, Belief::Beyond];
-        yield 'on strong fuel, 37.9 bar' => [415.0, true, 50.0, Belief::Usual];
-        yield 'on strong fuel, 42.1 bar' => [461.0, true, 50.0, Belief::Unusual];
+        yield 'boosted, 37.9 bar' => [415.0, true, 0.0, Belief::Usual];
+        yield 'boosted, 38.1 bar' => [417.4, true, 0.0, Belief::Unusual];
+        yield 'boosted, 50.1 bar' => [548.8, true, 0.0, Belief::Beyond];
+        yield 'half way to strong fuel, 39.9 bar' => [437.0, true, 25.0, Belief::Usual];
+        yield 'half way to strong fuel, 52.6 bar' => [576.2, true, 25.0, Belief::Beyond];
+        yield 'on strong fuel, 41.9 bar' => [459.0, true, 50.0, Belief::Usual];
+        yield 'on strong fuel, 54.9 bar' => [601.0, true, 80.0, Belief::Unusual];
+        yield 'on strong fuel, 55.1 bar' => [603.5, true, 80.0, Belief::Beyond];
         yield 'natural, 14.4 bar' => [157.6, false, 5.0, Belief::Usual];
         yield 'natural, 14.6 bar' => [160.0, false, 5.0, Belief::Unusual];
         yield 'natural, 16.6 bar' => [182.0, false, 5.0, Belief::Beyond];
@@ -47,7 +50,7 @@ final class EngineLoadTest extends TestCase
     {
         $lyre = new Lyre;
         self::assertEqualsWithDelta(155.1, self::load($lyre)->powerPerLitre / 745.699872, 0.05);
-        foreach ([[219.0, Belief::Usual], [221.0, Belief::Unusual], [331.0, Belief::Beyond]] as [$perLitre, $belief]) {
+        foreach ([[259.0, Belief::Usual], [261.0, Belief::Unusual], [451.0, Belief::Beyond]] as [$perLitre, $belief]) {
             $lyre->displacement = 0.0016 * 155.1 / $perLitre;
             // Torque so low that it says nothing.
             $lyre->measured = Lyre::flat(155.1 * 745.699872 * 1.6 * 0.86);

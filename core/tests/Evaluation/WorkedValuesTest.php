@@ -11,6 +11,7 @@ use Pebblerun\Core\Catalog\Parts\AddedPower;
 use Pebblerun\Core\Catalog\Parts\Effects;
 use Pebblerun\Core\Catalog\Parts\MapTraits;
 use Pebblerun\Core\Catalog\Parts\Part;
+use Pebblerun\Core\Catalog\Parts\ReferenceBuild;
 use Pebblerun\Core\Evaluation\Limits\Status;
 use Pebblerun\Core\Evaluation\StageResult;
 use Pebblerun\Core\Job\Brief\Risk;
@@ -257,5 +258,18 @@ final class WorkedValuesTest extends TestCase
     private static function percentiles(StageResult $result): array
     {
         return [$result->power->p10 / 1000.0, $result->power->p50 / 1000.0, $result->power->p90 / 1000.0];
+    }
+
+    /** A gain of 38 hp quoted on 214 hp, on a car of 431: factor 1.1776, 507.5 hp, and not 1.0882. In kilowatts of the worked car. */
+    public function test_a_gain_quoted_on_a_weaker_engine_is_scaled_up_to_this_one(): void
+    {
+        $size = Lyre::baseline()->power / 431.0;
+        $lyre = new Lyre;
+        $lyre->parts['map'] = Lyre::part('map', ['map'], [38.0 * $size / 1000.0, 38.0 * $size / 1000.0, 38.0 * $size / 1000.0], [40, 40, 40],
+            new MapTraits(MapKind::Dyno, [], 3.0), new ReferenceBuild(214.0 * $size, 225.3));
+        foreach (Stacking::cases() as $rule) {
+            $lyre->stacking = $rule;
+            self::assertEqualsWithDelta(507.5, $lyre->likelyPeak(['map']) / $size, 0.05, $rule->value);
+        }
     }
 }

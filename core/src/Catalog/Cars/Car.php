@@ -9,8 +9,10 @@ use Pebblerun\Core\Physics\Driveline\Loss;
 /** The customer's car, as far as conditions ask. */
 final readonly class Car
 {
-    /** Worn engines give less: from there on, km. */
-    public const WORN = 200_000.0;
+    /** km from which an engine is believed to be worn, and to be worn as far as it goes. */
+    private const WEARS_FROM = 150_000.0;
+
+    private const WORN = 300_000.0;
 
     /**
      * @param  ?float  $lossShare  from a measured pair of crank and wheel power
@@ -36,10 +38,10 @@ final readonly class Car
         public ?float $mass = null,
     ) {}
 
-    /** Whether its age shows unless somebody measures it. */
-    public function isWorn(): bool
+    /** How far its mileage has worn it, unless a pull says otherwise: 0 to 1. */
+    public function wear(): float
     {
-        return $this->mileage > self::WORN;
+        return min(1.0, max(0.0, ((float) $this->mileage - self::WEARS_FROM) / (self::WORN - self::WEARS_FROM)));
     }
 
     /** Share lost by the car that the platform's figures were read on. */

@@ -118,7 +118,7 @@ final class FamilyFactors
     }
 
     /**
-     * 1 + Σ g·reference/baseline: the quoted figures added up.
+     * 1 + Σ g·max(1, reference/baseline): the quoted figures added up; one quoted on a weaker engine is scaled up to this one.
      *
      * @param  list<Gain>  $gains
      * @return list<float>
@@ -143,7 +143,7 @@ final class FamilyFactors
 
     /**
      * @param  non-empty-list<Gain>  $gains
-     * @return list<float> Σ g·reference/baseline
+     * @return list<float> Σ g·max(1, reference/baseline)
      */
     private function quotedTogether(array $gains, SpeedGrid $grid): array
     {
@@ -155,7 +155,7 @@ final class FamilyFactors
         return $together;
     }
 
-    /** @return list<float> g·reference/baseline */
+    /** @return list<float> g·max(1, reference/baseline) */
     private function quoted(Gain $gain, SpeedGrid $grid): array
     {
         $ratios = LinearInterpolation::spread($gain->knots(), $gain->ratiosAtKnots(), $grid->rpms);
@@ -163,6 +163,7 @@ final class FamilyFactors
         $at = 0;
         $rows = $this->draws?->count() ?? 1;
         foreach ($ratios as $ratio) {
+            $ratio = $ratio > 1.0 ? $ratio : 1.0;
             for ($row = 0; $row < $rows; $row++) {
                 $quoted[$at++] *= $ratio;
             }

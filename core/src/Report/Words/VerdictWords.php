@@ -49,7 +49,7 @@ final readonly class VerdictWords
             VerdictCode::BaselineDoubt => (new BaselineWords($this->say))->of($p['doubt']),
             VerdictCode::BaselineConfirmed => "{$p['confirmed']->by} confirmed the baseline, {$p['confirmed']->on}.",
             VerdictCode::Converted => 'Not measured: the platform’s curve is '.FrameWords::of($p['frame']).', which is in the range.',
-            VerdictCode::Worn => sprintf('Past %s km and not measured: %d %% less than the platform’s figures, and a wider range, until a baseline pull says what it gives.', $this->say->numerals->write($p['km']), round(100 * $p['less'])),
+            VerdictCode::Worn => sprintf('At %s km and not measured: %s %% less than the platform’s figures, and a wider range, until a baseline pull says what it gives.', $this->say->numerals->write($p['km']), $this->say->numerals->write(100 * $p['less'], 1)),
             VerdictCode::NeedsBaseline => 'A chance needs this car’s own baseline and a passed health check.',
             VerdictCode::Range => "8 cars in 10: {$this->figure($p['target'], $p['p10'])} to {$this->figure($p['target'], $p['p90'])}.",
             VerdictCode::PlainSum => "Quoted gains simply added up would promise {$this->say->sayPower($p['power'])}.",
