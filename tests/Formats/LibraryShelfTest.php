@@ -47,7 +47,7 @@ final class LibraryShelfTest extends TestCase
             self::assertSame($part->gains === [] ? 'carries others' : $shelf[$key]['cases'][0]['power'], $shelf[$key]['gives']);
             self::assertCount(count($part->needs->requires), $shelf[$key]['needs']);
             foreach ($shelf[$key]['cases'] as $case) {
-                self::assertMatchesRegularExpression('/^(in any build|with .+|on .+ % ethanol)$/', $case['when']);
+                self::assertMatchesRegularExpression('/^(in any build|with .+|on .+ % ethanol)(, at \d+ RON)?$/', $case['when']);
                 self::assertMatchesRegularExpression('/^([+-]?[\d.,]+) whp(, [+-]?[\d.,]+ to [+-]?[\d.,]+)?$/', $case['power']);
                 self::assertNotSame('', $case['rests']);
             }

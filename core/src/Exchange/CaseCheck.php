@@ -9,6 +9,7 @@ use Pebblerun\Core\Catalog\Conditions\Situation;
 use Pebblerun\Core\Catalog\Conditions\YearIn;
 use Pebblerun\Core\Catalog\Parts\AmbiguousCase;
 use Pebblerun\Core\Catalog\Parts\CaseSelector;
+use Pebblerun\Core\Catalog\Parts\FuelLadder;
 use Pebblerun\Core\Catalog\Parts\Part;
 
 /** Finds two gain cases of one part that some build, fuel and car would let apply equally: pair by pair. */
@@ -39,7 +40,7 @@ final readonly class CaseCheck
         $pairs = [];
         foreach ($part->gains as $b => $second) {
             foreach (array_slice($part->gains, 0, $b, true) as $a => $first) {
-                $ladder = $first->atEthanol !== null && $second->atEthanol !== null && $first->atEthanol !== $second->atEthanol;
+                $ladder = FuelLadder::of([$first, $second]) !== null;
                 if ($first->terms === $second->terms && ! $ladder) {
                     $pairs[] = [$a, $b];
                 }
@@ -76,7 +77,7 @@ final readonly class CaseCheck
     private function situations(Part $part, array $cases): iterable
     {
         $terms = array_merge(...array_map(fn (int $i): array => $part->gains[$i]->when?->leaves() ?? [], $cases));
-        $ladder = array_filter($cases, fn (int $i): bool => $part->gains[$i]->atEthanol !== null) !== [];
+        $ladder = array_filter($cases, fn (int $i): bool => $part->gains[$i]->on->ethanol !== null) !== [];
         $situations = new Situations($this->catalog, array_values(array_unique($terms, SORT_REGULAR)), $ladder);
         yield from $situations->around($part);
         foreach ($this->catalog->parts->all() as $kit) {

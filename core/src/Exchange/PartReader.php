@@ -14,6 +14,7 @@ use Pebblerun\Core\Catalog\Parts\AddedPower;
 use Pebblerun\Core\Catalog\Parts\Caution;
 use Pebblerun\Core\Catalog\Parts\Effects;
 use Pebblerun\Core\Catalog\Parts\Fastener;
+use Pebblerun\Core\Catalog\Parts\FuelPoint;
 use Pebblerun\Core\Catalog\Parts\GainAir;
 use Pebblerun\Core\Catalog\Parts\GainAnchor;
 use Pebblerun\Core\Catalog\Parts\GainCase;
@@ -76,6 +77,7 @@ final readonly class PartReader
                 $map->maybe('flex')?->bool() ?? false,
                 $map->maybe('ethanol_max')?->number(),
                 $map->maybe('revision_dyno_hours')?->number(),
+                self::writtenFor($map->maybe('written_for')),
             ),
             array_map(fn (DocumentNode $case): GainCase => $this->gain($case, $share), $node->each('gains')),
             $runs,
@@ -89,6 +91,11 @@ final readonly class PartReader
             self::sound($node->maybe('sound')),
             $this->workshop($node),
         );
+    }
+
+    private static function writtenFor(?DocumentNode $node): ?FuelPoint
+    {
+        return $node === null ? null : new FuelPoint($node->maybe('ethanol')?->number(), OctaneReader::maybe($node->maybe('octane')));
     }
 
     private static function retired(?DocumentNode $node): ?Retired
@@ -188,7 +195,7 @@ final readonly class PartReader
                 $frame->isOwn() ? null : $frame, $evidence->maybe('set')?->keyword('rule', 'hand') === 'hand',
             ),
             new GainAir(BoostReader::maybe($node, $this->units), $this->temperature($node->maybe('exhaust')), self::pressure($node), $node->maybe('air_share')?->number()),
-            $content?->number(),
+            new FuelPoint($content?->number(), OctaneReader::maybe($node->maybe('at_octane'))),
             peaks: $this->peaks($node->maybe('peaks')),
             torqueFollows: $anchors === [] && ! $node->has('torque'),
         );

@@ -197,8 +197,9 @@ final readonly class PlatformReader
 
         return new Combustion(
             OctaneReader::maybe($engine->maybe('octane')),
-            $engine->maybe('ethanol_max')?->number() ?? Combustion::ETHANOL,
+            $engine->maybe('ethanol_max')?->number(),
             $lambda === null ? null : [$lambda->get('at_torque')->number(), $lambda->get('at_power')->number()],
+            $engine->maybe('knock_control')?->bool() ?? true,
         );
     }
 

@@ -94,7 +94,8 @@ final readonly class LibraryDocument
         return [
             'when' => implode(', ', array_filter([
                 $case->when === null ? '' : 'with '.$this->conditions->of($case->when, $this->stock),
-                $case->atEthanol === null ? '' : 'on '.$this->say->numerals->write($case->atEthanol).' % ethanol',
+                $case->on->ethanol === null ? '' : 'on '.$this->say->numerals->write($case->on->ethanol).' % ethanol',
+                $case->on->octane === null ? '' : "at {$this->say->numerals->write($case->on->octane)} RON",
             ])) ?: 'in any build',
             'power' => $this->gain($case->power, $this->say->writeAddedPower(...), $this->say->powerLabel()),
             'torque' => $this->gain($case->torque, $this->say->writeAddedTorque(...), $this->say->torqueLabel()),

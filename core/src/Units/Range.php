@@ -51,6 +51,12 @@ final readonly class Range
         return new self($convert($this->low), $convert($this->likely), $convert($this->high));
     }
 
+    /** The same about its likely value, so many times as wide. */
+    public function widened(float $factor): self
+    {
+        return new self($this->likely - $factor * ($this->likely - $this->low), $this->likely, $this->likely + $factor * ($this->high - $this->likely));
+    }
+
     /** @param  float  $along  0 here, 1 there */
     public function towards(self $other, float $along): self
     {

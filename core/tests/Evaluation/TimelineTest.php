@@ -142,7 +142,7 @@ final class TimelineTest extends TestCase
         };
         [$kept, $findings] = $peaks($map(false), false);
         self::assertSame(0.0, $kept, 'a map that runs lean gives nothing');
-        self::assertContains('Map was written on Pump 98 and can follow 10 % of ethanol: Strong blend has 30 % and runs lean. No full load on it: map again on this fuel, or fill the other.', $findings);
+        self::assertContains('Map was written on Pump 98: Strong blend is 11.4 % leaner than it was written for, more than the 6 % that can be followed: it runs lean. No full load on it: map again on this fuel, or fill the other.', $findings);
         self::assertSame([40.0, []], $peaks($map(false), true));
         self::assertSame([40.0, []], $peaks($map(true), false));
     }

@@ -9,9 +9,13 @@ use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Catalog\Parts\AddedPower;
 use Pebblerun\Core\Catalog\Parts\Effects;
+use Pebblerun\Core\Catalog\Parts\FuelPoint;
+use Pebblerun\Core\Catalog\Parts\GainCase;
+use Pebblerun\Core\Catalog\Parts\GainSource;
 use Pebblerun\Core\Catalog\Parts\MapTraits;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Parts\ReferenceBuild;
+use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Evaluation\Limits\Status;
 use Pebblerun\Core\Evaluation\StageResult;
 use Pebblerun\Core\Job\Brief\Risk;
@@ -271,5 +275,21 @@ final class WorkedValuesTest extends TestCase
             $lyre->stacking = $rule;
             self::assertEqualsWithDelta(507.5, $lyre->likelyPeak(['map']) / $size, 0.05, $rule->value);
         }
+    }
+
+    /** Car 160 kW, cap 190, map 1.20 on its pump fuel and 1.32 on 30 %: ε 1.0690, cap 203.11; 187.52 kW on pump, 200.97 on 30 %. */
+    public function test_fuel_that_gives_power_without_air_raises_the_ceiling_of_airflow(): void
+    {
+        $lyre = new Lyre;
+        $lyre->measured = Lyre::curve()->scaled(160.0 / (Lyre::baseline()->power / 1000.0));
+        $lyre->ceilings = [new Ceiling('flow', 'Flow', true, false, false, [[0.0, Range::exact(190_000.0)]], null)];
+        $case = fn (float $ethanol, float $share): GainCase => new GainCase(
+            null, Range::exact($share * Lyre::baseline()->power), Range::exact(1.0), [], Lyre::baseline(), 0.3, new GainSource(Evidence::ShopDyno), on: new FuelPoint($ethanol),
+        );
+        $plain = $lyre->parts['map'];
+        $lyre->parts['map'] = new Part($plain->key, $plain->name, $plain->maker, $plain->slots, [], [], $plain->map, [$case(5.0, 0.20), $case(30.0, 0.32)], true, $plain->effects, $plain->price, $plain->work);
+        self::assertEqualsWithDelta(187.52, self::kilowatts($lyre->last(['map'])), 0.005);
+        $lyre->fuels['pump'] = new Fuel('pump', 'E30', 98.0, Range::exact(30.0));
+        self::assertEqualsWithDelta(200.97, self::kilowatts($lyre->last(['map'])), 0.005);
     }
 }

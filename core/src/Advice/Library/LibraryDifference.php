@@ -109,7 +109,7 @@ final readonly class LibraryDifference
         if ($before->gains == $after->gains) {
             return [];
         }
-        if (array_map(fn (GainCase $case): array => [$case->when, $case->atEthanol], $before->gains) != array_map(fn (GainCase $case): array => [$case->when, $case->atEthanol], $after->gains)) {
+        if (array_map(fn (GainCase $case): array => [$case->when, $case->on], $before->gains) != array_map(fn (GainCase $case): array => [$case->when, $case->on], $after->gains)) {
             return [new LibraryChange(LibraryChangeCode::Cases, $after)];
         }
         foreach ($before->gains as $i => $was) {

@@ -40,18 +40,15 @@ final class CaseSelector
     public static function best(Part $part, array $holding, Situation $situation): ?GainCase
     {
         $cases = array_intersect_key($part->gains, array_flip($holding));
-        while ($cases !== []) {
+        if ($cases !== []) {
             $best = self::mostSpecific($cases);
             $first = reset($best);
-            if (count($best) === 1 && $first->atEthanol === null) {
+            if (count($best) === 1 && $first->on->ethanol === null) {
                 return $first;
             }
-            $ladder = EthanolLadder::of(array_values($best)) ?? throw AmbiguousCase::of($part, $situation, array_keys($best));
-            $case = $ladder->at($situation->fuel->ethanol, $part->map !== null && $part->map->flex);
-            if ($case !== null) {
-                return $case;
-            }
-            $cases = array_diff_key($cases, $best);
+            $ladder = FuelLadder::of(array_values($best)) ?? throw AmbiguousCase::of($part, $situation, array_keys($best));
+
+            return $ladder->at($situation->fuel->ethanol, $situation->fuel->octane, $part->map !== null && $part->map->flex);
         }
 
         return null;

@@ -19,7 +19,7 @@ final readonly class GainCase
      * @param  list<GainAnchor>  $anchors  instead of the two, when given
      * @param  ?ReferenceBuild  $reference  null: the baseline, with the likely gain of the map the case wants
      * @param  float  $unmapped  share of a gain that comes without a map that covers the part
-     * @param  ?float  $atEthanol  percent by volume of the fuel it was measured on; null where it does not matter
+     * @param  FuelPoint  $on  the fuel it was measured on; nothing of it where it does not matter
      * @param  ?LadderReading  $ladder  what it was read from, when it stands between measured ones
      * @param  ?MovedPeaks  $peaks  where the peaks move to
      * @param  bool  $torqueFollows  no torque was stated: its share follows the power's
@@ -33,16 +33,16 @@ final readonly class GainCase
         public float $unmapped,
         public GainSource $source,
         public GainAir $air = new GainAir,
-        public ?float $atEthanol = null,
+        public FuelPoint $on = new FuelPoint,
         public ?LadderReading $ladder = null,
         public ?MovedPeaks $peaks = null,
         public bool $torqueFollows = false,
     ) {
-        $this->terms = ($when?->terms() ?? 0) + ($atEthanol === null ? 0 : 1);
+        $this->terms = ($when?->terms() ?? 0) + ($on->ethanol === null ? 0 : 1);
     }
 
     /**
-     * The straight way to a case at another ethanol content; both state their figures at the two peaks.
+     * The straight way to a case on another fuel; both state their figures at the two peaks.
      *
      * @param  float  $along  0 here, 1 there
      */
@@ -59,9 +59,18 @@ final readonly class GainCase
             $this->unmapped,
             new GainSource($nearer->evidence, $nearer->note, $this->source->frame),
             $this->air->towards($other->air, $along),
-            $this->atEthanol,
+            $this->on->towards($other->on, $along),
             peaks: $this->peaks,
             torqueFollows: $this->torqueFollows,
+        );
+    }
+
+    /** The same with its ranges so much wider. */
+    public function doubtedBy(float $factor): self
+    {
+        return new self(
+            $this->when, $this->power->widened($factor), $this->torque->widened($factor), $this->anchors, $this->reference, $this->unmapped,
+            $this->source, $this->air, $this->on, $this->ladder, $this->peaks, $this->torqueFollows,
         );
     }
 

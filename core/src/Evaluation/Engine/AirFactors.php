@@ -16,7 +16,8 @@ final readonly class AirFactors
 {
     private const MAP = 0.6;
 
-    private const ETHANOL = 0.3;
+    /** Of what strong fuel adds, the part that is air. */
+    public const ETHANOL = 0.3;
 
     private const DIESEL_MAP = 0.3;
 

@@ -38,8 +38,8 @@ final readonly class BuildFactors
         if ($model->spools !== []) {
             $factors[] = $this->spools->of($model->spools, $grid);
         }
-        if ($model->fuel->share() < 1.0) {
-            $factors[] = array_fill(0, count($grid->rpms) * $this->rows, $model->fuel->share());
+        if ($model->timing !== 1.0) {
+            $factors[] = array_fill(0, count($grid->rpms) * $this->rows, $model->timing);
         }
 
         return CurveArithmetic::product(array_values(array_filter($factors)));
@@ -56,6 +56,30 @@ final readonly class BuildFactors
         return $this->stacking === Stacking::Sum
             ? CurveArithmetic::quotient($this->product($model->gains, $grid) ?? [], $this->product($model->engineGains, $grid))
             : $this->product($model->drivelineGains, $grid);
+    }
+
+    /**
+     * What fuel gives without air, by which a ceiling of airflow lets more through: (F of the map on this fuel/F of it on pump
+     * fuel)^0.7, and all that its octane gives.
+     *
+     * @param  self  $divisors  of what is divided by
+     * @return ?list<float> flat; null where it is 1 throughout
+     */
+    public function airless(StageModel $model, SpeedGrid $grid, self $divisors): ?array
+    {
+        $map = $model->mapGain();
+        $timing = $model->timing === 1.0 ? null : array_fill(0, count($grid->rpms) * $this->rows, $model->timing);
+        if ($map?->onPump === null) {
+            return $timing;
+        }
+        [$strong] = $this->families->of([$map], Stacking::Compound, $grid);
+        [$pump] = $divisors->families->of([$map->onPump], Stacking::Compound, $grid);
+        $airless = [];
+        foreach ($strong as $at => $factor) {
+            $airless[] = ($factor / $pump[$at]) ** (1.0 - AirFactors::ETHANOL);
+        }
+
+        return CurveArithmetic::times($airless, $timing);
     }
 
     /**

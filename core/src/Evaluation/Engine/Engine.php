@@ -122,7 +122,7 @@ final class Engine
         $free = CurveArithmetic::product($product) ?? array_fill(0, count($grid->rpms), 1.0);
         $before = CurveArithmetic::product($this->factors->families->of($known->engineGains, Stacking::Diminishing, $grid));
         [$start] = $this->start($grid);
-        $octane = $model->fuel->share() / $known->fuel->share();
+        $octane = $model->fuel->share() * $model->timing / ($known->fuel->share() * $known->timing);
         $added = $this->addedTo($model, $grid);
         $air = $fuel = $gained = [];
         foreach ($free as $at => $ratio) {
@@ -204,9 +204,7 @@ final class Engine
     {
         $soft = array_filter($ceilings, fn (Ceiling $ceiling): bool => $ceiling->soft);
         $fuel = array_filter($ceilings, fn (Ceiling $ceiling): bool => $ceiling->component !== null);
-        foreach ($this->caps($soft, $grid, $known, $model) as $cap) {
-            $power = self::under($power, $known, $cap);
-        }
+        $power = $this->breathing($power, $known, $model, $soft, $grid);
         $added = $this->addedTo($model, $grid, $doubt);
         if ($added !== null) {
             $power = CurveArithmetic::sum($power, $added);
@@ -224,6 +222,60 @@ final class Engine
         }
 
         return [$power, $asked];
+    }
+
+    /**
+     * Under the ceilings of airflow, and with what a wrong fuel takes, which is no air.
+     *
+     * @param  list<float>  $power  flat, W, with what a wrong fuel takes from the car as known
+     * @param  list<float>  $known  flat, W
+     * @param  array<int, Ceiling>  $ceilings
+     * @return list<float> flat, W
+     */
+    private function breathing(array $power, array $known, StageModel $model, array $ceilings, SpeedGrid $grid): array
+    {
+        $lost = $this->known->fuel->share();
+        if ($ceilings !== []) {
+            $all = self::scaled($known, 1.0 / $lost);
+            $power = self::scaled($power, 1.0 / $lost);
+            foreach ($this->airflows($ceilings, $grid, $all, $model) as $cap) {
+                $power = self::under($power, $all, $cap);
+            }
+            $lost = 1.0;
+        }
+
+        return self::scaled($power, $model->fuel->share() / $lost);
+    }
+
+    /**
+     * What the ceilings of airflow let through of this build's fuel. One that stood on the car as known is at least what the car gave.
+     *
+     * @param  array<int, Ceiling>  $ceilings
+     * @param  list<float>  $known  flat, W
+     * @return list<list<float>> flat, W at the wheels
+     */
+    private function airflows(array $ceilings, SpeedGrid $grid, array $known, StageModel $model): array
+    {
+        $own = array_fill_keys(array_map(fn (Ceiling $ceiling): string => $ceiling->signature, $this->known->ceilings), true);
+        $before = $this->divisors->airless($this->known, $grid, $this->factors);
+        $now = $this->factors->airless($model, $grid, $this->divisors);
+        $caps = [];
+        foreach ($ceilings as $ceiling) {
+            $cap = $this->cache->flat("ceiling:{$ceiling->signature}", $grid, fn (SpeedGrid $grid): array => $this->cap($ceiling, $grid));
+            $cap = isset($own[$ceiling->signature]) ? CurveArithmetic::greater($cap, $before === null ? $known : CurveArithmetic::quotient($known, $before)) : $cap;
+            $caps[] = self::scaled(CurveArithmetic::times($cap, $now), $model->thin);
+        }
+
+        return $caps;
+    }
+
+    /**
+     * @param  list<float>  $values
+     * @return list<float>
+     */
+    private static function scaled(array $values, float $factor): array
+    {
+        return $factor === 1.0 ? $values : array_map(fn (float $value): float => $value * $factor, $values);
     }
 
     /**
@@ -247,7 +299,7 @@ final class Engine
         $power = CurveArithmetic::outer($base, $this->scales);
 
         return [
-            $this->measured ? CurveArithmetic::quotient($power, $this->divisors->driveline($this->known, $grid)) : CurveArithmetic::times($power, $this->factors->engine($this->known, $grid)),
+            $this->measured ? CurveArithmetic::quotient($power, $this->divisors->driveline($this->known, $grid)) : self::scaled(CurveArithmetic::times($power, $this->factors->engine($this->known, $grid)), $this->known->fuel->share()),
             $this->divisors->engine($this->known, $grid),
         ];
     }

@@ -130,7 +130,7 @@ final readonly class Inspector
         $match = FuelMatch::of($build);
         $kind = match (true) {
             $match->isGated() => FindingKind::WrongFuel,
-            $match->short > 0.0 => FindingKind::PoorFuel,
+            $match->isNoted() => FindingKind::PoorFuel,
             default => null,
         };
         $map = $build->map();

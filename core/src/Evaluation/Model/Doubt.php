@@ -52,7 +52,8 @@ final class Doubt
     {
         $contributions = [];
         foreach ($model->gains as $gain) {
-            $contributions["{$gain->part->key}/{$gain->share}/{$gain->case->power->name()}/{$gain->case->torque->name()}"] = [$gain->case->source->evidence, $gain->weight(), $gain->part];
+            $timing = $gain->part->map === null ? '' : $model->timing;
+            $contributions["{$gain->part->key}/{$timing}/{$gain->share}/{$gain->case->power->name()}/{$gain->case->torque->name()}"] = [$gain->case->source->evidence, $gain->weight(), $gain->part];
         }
         foreach ($model->added as [$part, $window]) {
             $contributions["{$part}/{$window->from}/{$window->power->name()}"] = [Evidence::Judgement, $window->power->likely / $model->build->peakPower(), null];

@@ -21,10 +21,8 @@ final class GainFinder
 {
     private const REMEMBERED = 4000;
 
-    /** Percent of ethanol up to which a fuel is pump fuel, and what a pump's is taken for. */
-    private const PUMP = 10.0;
-
-    private const PUMP_CONTENT = 5.0;
+    /** Percent of ethanol that a pump's fuel is taken for; a case measured on up to twice as much is one for pump fuel. */
+    private const PUMP = 5.0;
 
     /** A torque gain that nobody stated is doubted so much more than the power's. */
     private const WIDER = 1.5;
@@ -140,13 +138,12 @@ final class GainFinder
     private function onPump(Part $map, GainCase $case, Build $build): ?Gain
     {
         $fuel = $build->situationOf($map)->fuel;
-        if ($fuel->ethanol->likely <= self::PUMP) {
+        if ($case->on->ethanol === null || $fuel->ethanol->likely <= self::PUMP) {
             return null;
         }
-        $situation = $build->situation->on(new Fuel('pump', 'pump', $fuel->octane, Range::exact(self::PUMP_CONTENT), $fuel->kind));
-        $pump = CaseSelector::of($map, $situation);
+        $pump = CaseSelector::of($map, $build->situation->on(new Fuel('pump', 'pump', $fuel->octane, Range::exact(self::PUMP), $fuel->kind)));
 
-        return $pump === null || $pump === $case ? null : $this->make($map, $pump, $this->reference($pump, null), $this->platform->families[$this->platform->slots[$map->slots[0]]->family], INF, true, 1.0, $this->platform->engine->revLimit, null);
+        return $pump === null || $pump->on->ethanol > 2.0 * self::PUMP ? null : $this->make($map, $pump, $this->reference($pump, null), $this->platform->families[$this->platform->slots[$map->slots[0]]->family], INF, true, 1.0, $this->platform->engine->revLimit, null);
     }
 
     private function make(Part $part, GainCase $case, ReferenceBuild $reference, Family $family, float $ceiling, bool $covered, float $share, float $revLimit, ?Gain $onPump): Gain
@@ -218,9 +215,8 @@ final class GainFinder
         if (! $case->torqueFollows) {
             return $case->torque->scaled(1.0 / $reference->torque);
         }
-        $share = $case->power->scaled(1.0 / $reference->power);
 
-        return Range::of($share->likely - self::WIDER * ($share->likely - $share->low), $share->likely, $share->likely + self::WIDER * ($share->high - $share->likely));
+        return $case->power->scaled(1.0 / $reference->power)->widened(self::WIDER);
     }
 
     /** What the case was measured on; without a stated one, the baseline with the map that the case wants. */

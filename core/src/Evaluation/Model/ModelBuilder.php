@@ -11,6 +11,7 @@ use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Parts\AmbiguousCase;
 use Pebblerun\Core\Catalog\Parts\Effects;
 use Pebblerun\Core\Catalog\Platform\Platform;
+use Pebblerun\Core\Physics\Fuel\OctaneLadder;
 use Pebblerun\Core\Units\Range;
 
 /** Resolves a build's conditions: which gain cases, ceilings and limits hold for it, and what stands in the way of air and fuel. */
@@ -46,8 +47,21 @@ final readonly class ModelBuilder
 
         return new StageModel(
             $build, $gains, $spools, $added, $ceilings, $this->limits($build),
-            $revLimit ?? $this->platform->engine->revLimit, $this->hardware($gains, $build), FuelMatch::of($build),
+            $revLimit ?? $this->platform->engine->revLimit, $this->hardware($gains, $build), $fuel = FuelMatch::of($build),
+            timing: self::timing($gains[0] ?? null, $fuel, $build),
         );
+    }
+
+    /**
+     * What the octane does that a custom map was written for, against the one its gain was measured on.
+     *
+     * @param  ?Gain  $first  the map's, where it has one
+     */
+    private static function timing(?Gain $first, FuelMatch $fuel, Build $build): float
+    {
+        return $first?->part->map?->kind->isCustom() === true && $first->case->on->octane !== null && $fuel->octane !== null && ! $fuel->isGated()
+            ? OctaneLadder::share($fuel->octane - $first->case->on->octane, $build->isBoosted())
+            : 1.0;
     }
 
     /**

@@ -30,6 +30,8 @@ final readonly class StageModel
      * @param  list<array{string, AddedPower}>  $added  part key and window
      * @param  list<Ceiling>  $ceilings  those whose condition holds, the fuel system's among them
      * @param  list<Limit>  $limits  each component's: the platform's where it is stock, a part's own where it brings some
+     * @param  float  $timing  what multiplies the power by the octane that its map was written for: no air
+     * @param  float  $thin  share of the standard day's air that a compressor finds
      */
     public function __construct(
         public Build $build,
@@ -42,6 +44,8 @@ final readonly class StageModel
         public Hardware $hardware,
         public FuelMatch $fuel,
         public ?FuelDemand $demand = null,
+        public float $timing = 1.0,
+        public float $thin = 1.0,
     ) {
         $engine = $driveline = [];
         foreach ($gains as $gain) {
@@ -55,6 +59,14 @@ final readonly class StageModel
         $this->bounded = array_values(array_filter($engine, fn (Gain $gain): bool => ! $gain->induction));
         $this->induction = array_values(array_filter($engine, fn (Gain $gain): bool => $gain->induction));
         $this->drivelineGains = $driveline;
+    }
+
+    /** What its map gives; null for the factory's, or one without a case that holds. */
+    public function mapGain(): ?Gain
+    {
+        $first = $this->gains[0] ?? null;
+
+        return $first?->part->map === null ? null : $first;
     }
 
     /** What a part gives here; null where it has no case that holds. */
@@ -77,7 +89,7 @@ final readonly class StageModel
      */
     public function fuelled(array $ceilings, array $limits, FuelDemand $demand): self
     {
-        return new self($this->build, $this->gains, $this->spools, $this->added, [...$this->ceilings, ...$ceilings], [...$this->limits, ...$limits], $this->revLimit, $this->hardware, $this->fuel, $demand);
+        return new self($this->build, $this->gains, $this->spools, $this->added, [...$this->ceilings, ...$ceilings], [...$this->limits, ...$limits], $this->revLimit, $this->hardware, $this->fuel, $demand, $this->timing, $this->thin);
     }
 
     /**
@@ -106,19 +118,13 @@ final readonly class StageModel
     /** The same build as if nothing held it back. */
     public function withoutCeilings(): self
     {
-        return $this->under([]);
+        return new self($this->build, $this->gains, $this->spools, $this->added, [], $this->limits, $this->revLimit, $this->hardware, $this->fuel, $this->demand, $this->timing);
     }
 
     /** The same build where the air is so much thinner: its ceilings of airflow fall with it. */
     public function withAirflow(float $share): self
     {
-        return $this->under(array_map(fn (Ceiling $ceiling): Ceiling => $ceiling->soft ? $ceiling->scaled($share) : $ceiling, $this->ceilings));
-    }
-
-    /** @param  list<Ceiling>  $ceilings */
-    private function under(array $ceilings): self
-    {
-        return new self($this->build, $this->gains, $this->spools, $this->added, $ceilings, $this->limits, $this->revLimit, $this->hardware, $this->fuel, $this->demand);
+        return new self($this->build, $this->gains, $this->spools, $this->added, $this->ceilings, $this->limits, $this->revLimit, $this->hardware, $this->fuel, $this->demand, $this->timing, $share);
     }
 
     /**
@@ -136,6 +142,7 @@ final readonly class StageModel
             array_values(array_filter($this->spools, $kept)),
             array_values(array_filter($this->added, $kept)),
             $this->ceilings, $this->limits, $this->revLimit, $this->hardware, $this->fuel, $this->demand,
+            isset($parts[$this->build->map()?->key]) ? $this->timing : 1.0, $this->thin,
         );
     }
 }

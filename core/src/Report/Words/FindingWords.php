@@ -8,6 +8,7 @@ use Pebblerun\Core\Evaluation\Findings\CoverageGap;
 use Pebblerun\Core\Evaluation\Findings\Finding;
 use Pebblerun\Core\Evaluation\Findings\FindingKind;
 use Pebblerun\Core\Evaluation\Model\Build;
+use Pebblerun\Core\Evaluation\Model\FuelMatch;
 use Pebblerun\Core\Report\Terms;
 
 /** Says what was found in a build. */
@@ -56,15 +57,24 @@ final readonly class FindingWords
     private function fuel(Finding $finding, Build $build): string
     {
         $map = $finding->part === null ? "The factory's map" : $finding->part->name;
-        $written = $finding->writtenFor === null ? $map : "{$map} was written on {$finding->writtenFor->name}";
-        $points = (float) $finding->fuel?->short;
-        $short = sprintf('%g octane point%s less', round($points, 1), $points === 1.0 ? '' : 's');
+        $written = $finding->writtenFor === null ? "{$map} is written for another fuel" : "{$map} was written on {$finding->writtenFor->name}";
+
+        return $finding->fuel === null ? $written : "{$written}: {$build->fuel->name} {$this->off($finding->fuel)}";
+    }
+
+    private function off(FuelMatch $match): string
+    {
+        $short = sprintf('has %g octane point%s less', round($match->short, 1), round($match->short, 1) === 1.0 ? '' : 's');
+        $mixture = sprintf('is %g %% %s than it was written for', round(100.0 * abs($match->shift), 1), $match->shift > 0.0 ? 'leaner' : 'richer');
+        $costs = sprintf('about %g %% of power', round(100.0 * (1.0 - $match->share()), 1));
 
         return match (true) {
-            $finding->fuel === null => $written,
-            $finding->fuel->lean => sprintf('%s can follow %d %% of ethanol: %s has %d %% and runs lean', $finding->writtenFor === null ? $map : "{$written} and", round($finding->fuel->follows), $build->fuel->name, round($build->fuel->ethanol->likely)),
-            $finding->fuel->knocks() => $finding->writtenFor === null ? "{$map} needs more octane: {$build->fuel->name} has {$short} and knocks" : "{$written}: {$build->fuel->name} has {$short} and knocks",
-            default => sprintf('%s: %s has %s, about %s %% of power', $finding->writtenFor === null ? "{$map} needs more octane" : $written, $build->fuel->name, $short, round(100.0 * (1.0 - $finding->fuel->share()), 1)),
+            $match->isLean() => sprintf('%s, more than the %g %% that can be followed: it runs lean', $mixture, round(100.0 * $match->follows, 1)),
+            $match->knocks() => "{$short} and knocks",
+            $match->floods() => "{$mixture} and floods",
+            $match->short > 0.0 => "{$short}, {$costs}",
+            $match->share() < 1.0 => "{$mixture}, {$costs}",
+            default => "{$mixture}, which its control follows",
         };
     }
 
