@@ -80,9 +80,9 @@ final class CommandLineTest extends TestCase
         yield 'a misspelt property' => [$set('parts.0.prise', 3), 'parts[0]: "prise" is not known here'];
         yield 'a missing property' => [$set('shop.fuels', []), 'shop.fuels: needs at least 1 items'];
         yield 'a word not known' => [$set('plan.settings.stacking', 'hopeful'), 'plan.settings.stacking: "hopeful" is not known here: use one of diminishing, compound, sum.'];
-        yield 'a gain above its family' => [$set('parts.0.gains.0.power', [30, 40, 50]), 'is more than the family "intake" can give'];
+        yield 'a loss of everything' => [$set('parts.0.gains.0.power', [-900, -800, -700]), 'leaves nothing: correct the loss'];
         yield 'a part that is not there' => [$set('plan.stages.0.changes.0.fit', 'no-such-part'), 'plan: The catalogue has no part "no-such-part"'];
-        yield 'too much pressure for the engine' => [$set('platform.engine.displacement', 0.9), 'platform.baseline: its torque would need a mean effective pressure'];
+        yield 'too much pressure for the engine' => [$set('platform.engine.displacement', 0.02), 'platform.baseline: its torque would need a mean effective pressure'];
     }
 
     #[DataProvider('faults')]
@@ -92,6 +92,18 @@ final class CommandLineTest extends TestCase
         self::assertSame(2, $code);
         self::assertSame('', $output);
         self::assertStringContainsString($words, $errors);
+    }
+
+    public function test_what_is_hard_to_believe_is_taken_and_pointed_out(): void
+    {
+        $bundle = self::bundle();
+        $bundle['parts'][0]['gains'][0]['power'] = [3, 4, 50];
+        $bundle['platform']['engine']['displacement'] *= 0.55;
+        [$code, $output, $errors] = self::runOn((string) json_encode($bundle));
+        self::assertSame(0, $code);
+        self::assertStringStartsWith('{', $output);
+        self::assertStringContainsString('is more than "intake" can give', strtolower($errors));
+        self::assertStringContainsString('Note: platform.baseline: The stock car would work at a mean effective pressure', $errors);
     }
 
     public function test_a_truncated_file_is_refused_with_where_it_breaks_off(): void

@@ -7,6 +7,7 @@ use Pebblerun\Core\Evaluation\Findings\Belief;
 use Pebblerun\Core\Evaluation\StageResult;
 use Pebblerun\Core\Physics\Driveline\Loss;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
+use Pebblerun\Core\Physics\MeanPressure;
 use Pebblerun\Core\Units\PowerUnit;
 
 /** What a stage asks of an engine of its size: whether anybody has seen that before. */
@@ -34,7 +35,7 @@ final readonly class EngineLoad
 
     public static function of(StageResult $result, Platform $platform, Loss $loss): self
     {
-        $pressure = self::meanPressure($loss->toCrank($result->likely->peakTorque()->value), $platform->engine->displacement);
+        $pressure = MeanPressure::of($loss->toCrank($result->likely->peakTorque()->value), $platform->engine->displacement);
         $powerPerLitre = $loss->toCrank($result->likely->peakPower()->value) / (1000.0 * $platform->engine->displacement);
         [$pressures, $powers] = self::bands($result, $platform);
         $bar = $pressure / 1e5;
@@ -45,18 +46,6 @@ final readonly class EngineLoad
             $bar > $pressures[0] || $perLitre > $powers[0] => Belief::Unusual,
             default => Belief::Usual,
         });
-    }
-
-    /**
-     * Of a four-stroke engine: T·4π/V.
-     *
-     * @param  float  $torque  N·m at the crank
-     * @param  float  $displacement  m³
-     * @return float Pa
-     */
-    public static function meanPressure(float $torque, float $displacement): float
-    {
-        return $torque * 4.0 * M_PI / $displacement;
     }
 
     /** @return array{array{float, float}, array{float, float}} */

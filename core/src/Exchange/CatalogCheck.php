@@ -13,8 +13,8 @@ use Pebblerun\Core\Catalog\Parts\Part;
 /** Data faults that only show when the whole catalog is known. For what strangers send; what is stored has passed it. */
 final class CatalogCheck
 {
-    /** Beyond this mean effective pressure an engine is very special or the figure is wrong: 35 bar. */
-    private const MOST_PRESSURE = 35e5;
+    /** Beyond this mean effective pressure a unit is wrong: 100 bar. What is only hard to believe is pointed out. */
+    private const MOST_PRESSURE = 100e5;
 
     /** @return list<InvalidBundle> every fault, none when the catalog is sound */
     public static function faults(Catalog $catalog): array
@@ -24,7 +24,7 @@ final class CatalogCheck
         $i = 0;
         foreach ($catalog->parts as $part) {
             $path = "parts[{$i}]";
-            array_push($faults, ...self::needs($part, $path, $catalog), ...self::ceilings($part, $path, $catalog), ...self::contents($part, $path, $catalog), ...self::successor($part, $path, $catalog), ...$cases->faults($part, $path));
+            array_push($faults, ...self::needs($part, $path, $catalog), ...self::losses($part, $path, $catalog), ...self::contents($part, $path, $catalog), ...self::successor($part, $path, $catalog), ...$cases->faults($part, $path));
             $i++;
         }
         $pressure = $catalog->platform->baseline->peakTorque()->value * 4.0 * M_PI / $catalog->platform->engine->displacement;
@@ -61,27 +61,16 @@ final class CatalogCheck
         };
     }
 
-    /** @return list<InvalidBundle> gains above what their family can give */
-    private static function ceilings(Part $part, string $path, Catalog $catalog): array
+    /** @return list<InvalidBundle> losses of everything that there is */
+    private static function losses(Part $part, string $path, Catalog $catalog): array
     {
-        if ($part->isKit()) {
-            return [];
-        }
-        $platform = $catalog->platform;
-        $family = $platform->families[$platform->slots[$part->slots[0]]->family];
-        $power = $platform->baseline->peakPower()->value;
-        $torque = $platform->baseline->peakTorque()->value;
+        $power = $catalog->platform->baseline->peakPower()->value;
+        $torque = $catalog->platform->baseline->peakTorque()->value;
         $faults = [];
         foreach ($part->gains as $n => $case) {
-            $most = max(
-                $case->power->high / ($case->reference->power ?? $power),
-                $case->torque->high / ($case->reference->torque ?? $torque),
-            );
-            if ($most > $family->highest()) {
-                $faults[] = new InvalidBundle("{$path}.gains[{$n}]", sprintf(
-                    'a gain of %.1f %% is more than the family "%s" can give (%.1f %%): correct the gain, its reference or the ceiling.',
-                    100 * $most, $family->name, 100 * $family->highest(),
-                ));
+            $least = min($case->power->low / ($case->reference->power ?? $power), $case->torque->low / ($case->reference->torque ?? $torque));
+            if ($least <= -1.0) {
+                $faults[] = new InvalidBundle("{$path}.gains[{$n}]", sprintf('a loss of %.0f %% leaves nothing: correct the loss, or what it was measured on.', -100 * $least));
             }
         }
 

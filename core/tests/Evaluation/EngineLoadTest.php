@@ -6,6 +6,7 @@ use Pebblerun\Core\Advice\EngineLoad;
 use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Evaluation\Findings\Belief;
 use Pebblerun\Core\Physics\Driveline\Loss;
+use Pebblerun\Core\Physics\MeanPressure;
 use Pebblerun\Core\Tests\Lyre;
 use Pebblerun\Core\Units\Range;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -16,7 +17,7 @@ final class EngineLoadTest extends TestCase
 {
     public function test_mean_pressure_of_500_newton_metres_from_4_8_litres(): void
     {
-        self::assertEqualsWithDelta(13.09, EngineLoad::meanPressure(500.0, 0.0048) / 1e5, 0.005);
+        self::assertEqualsWithDelta(13.09, MeanPressure::of(500.0, 0.0048) / 1e5, 0.005);
     }
 
     /** 1 bar of mean pressure is 12.73 N·m at the crank and 10.95 at the wheels. */

@@ -2,10 +2,17 @@
 
 namespace Pebblerun\Formats\Cli;
 
+use Pebblerun\Core\Advice\Library\LibraryDoubt;
+use Pebblerun\Core\Advice\Library\PartsCheck;
+use Pebblerun\Core\Advice\Library\PlatformCheck;
 use Pebblerun\Core\CoreException;
 use Pebblerun\Core\Evaluation\Estimate;
+use Pebblerun\Core\Exchange\BundleReader;
+use Pebblerun\Core\Exchange\OpenedBundle;
+use Pebblerun\Core\Job\NewJob;
 use Pebblerun\Core\Report\EstimateDocument;
 use Pebblerun\Core\Report\UnitFormatter;
+use Pebblerun\Core\Report\Words\LibraryDoubtWords;
 use Pebblerun\Formats\DocumentReader;
 use Pebblerun\Formats\Folder;
 use Pebblerun\Formats\InvalidDocument;
@@ -73,12 +80,28 @@ final class Main
 
     private static function estimate(string $file, bool $table): string
     {
-        $opened = DocumentReader::standard()->bundle($file);
+        $reader = DocumentReader::standard();
+        $document = $reader->document('bundle', $file);
+        $opened = $reader->open($document);
         $estimate = Estimate::of($opened->bundle);
+        self::say(STDERR, self::doubts(BundleReader::trusted(NewJob::bundle($document['platform'], $document['parts'], $document['shop'], $document['units']))), 0);
 
         return $table
             ? Table::of($estimate, UnitFormatter::for($opened->bundle, $opened->units))
             : self::json(EstimateDocument::of($estimate, $opened->units));
+    }
+
+    /**
+     * What of the library is hard to believe, a line each: it is taken all the same.
+     *
+     * @param  OpenedBundle  $opened  a stock car with nothing planned
+     */
+    private static function doubts(OpenedBundle $opened): string
+    {
+        $words = new LibraryDoubtWords(UnitFormatter::for($opened->bundle, $opened->units));
+        $doubts = [...PlatformCheck::of(Estimate::of($opened->bundle)), ...(new PartsCheck($opened->bundle->catalog))->all()];
+
+        return implode('', array_map(fn (LibraryDoubt $doubt): string => 'Note: '.($doubt->part === null ? "platform.{$doubt->path}" : "part \"{$doubt->part}\", {$doubt->path}").": {$words->of($doubt)}\n", $doubts));
     }
 
     private static function bundle(string $folder, string $job): string

@@ -33,4 +33,6 @@ enum LibraryDoubtCode: string
     case NoSpread = 'no-spread';
     /** One gain that moves power a lot and torque the other way, or the like. */
     case TorqueAgainstPower = 'torque-against-power';
+    /** A claim above what its family can give. */
+    case AboveFamily = 'above-family';
 }

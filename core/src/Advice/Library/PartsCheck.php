@@ -35,7 +35,7 @@ final readonly class PartsCheck
     /** @return list<LibraryDoubt> */
     public function of(Part $part): array
     {
-        return [...$this->twins($part), ...$this->figures($part), ...$this->peaks($part)];
+        return [...$this->twins($part), ...$this->figures($part), ...$this->claims($part), ...$this->peaks($part)];
     }
 
     /** @return list<LibraryDoubt> */
@@ -92,6 +92,28 @@ final readonly class PartsCheck
             }
             if ($case->peaks === null && $case->torque->high <= 0.0 && $case->power->likely > self::MUCH * $this->catalog->platform->baseline->peakPower()->value) {
                 $say(LibraryDoubtCode::TorqueAgainstPower, "gains[{$i}].torque");
+            }
+        }
+
+        return $doubts;
+    }
+
+    /** @return list<LibraryDoubt> gains above what their family can give: they count no further */
+    private function claims(Part $part): array
+    {
+        if ($part->isKit()) {
+            return [];
+        }
+        $platform = $this->catalog->platform;
+        $family = $platform->families[$platform->slots[$part->slots[0]]->family];
+        $doubts = [];
+        foreach ($part->gains as $i => $case) {
+            $most = max(
+                $case->power->high / ($case->reference->power ?? $platform->baseline->peakPower()->value),
+                $case->torque->high / ($case->reference->torque ?? $platform->baseline->peakTorque()->value),
+            );
+            if ($most > $family->highest()) {
+                $doubts[] = new LibraryDoubt(LibraryDoubtCode::AboveFamily, "gains[{$i}]", ['share' => $most, 'family' => $family->name, 'most' => $family->highest()], $part->key);
             }
         }
 

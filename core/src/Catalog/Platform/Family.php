@@ -29,7 +29,7 @@ final readonly class Family
         return $best;
     }
 
-    /** The highest it can ever be: no single gain of the catalog may exceed it. */
+    /** The highest it can ever be: a claim above it counts no further. */
     public function highest(): float
     {
         return max([$this->ceiling, ...array_column($this->conditional, 1)]);

@@ -46,6 +46,7 @@ final class Engine
      * @param  Curve  $baseline  the stock car's, whose rising flank a spool shift moves
      * @param  StageModel  $known  what the car is known as: as known, or measured later
      * @param  list<float>  $scales  of the whole curve, one a row
+     * @param  float  $offBoost  N·m at the crank that no turbo takes it below, as far as the stock car gives it
      */
     public function __construct(
         private readonly Curve $start,
@@ -57,6 +58,7 @@ final class Engine
         private readonly EvaluationCache $cache = new CurveCache,
         private readonly ?Draws $draws = null,
         private readonly array $scales = [1.0],
+        private readonly float $offBoost = 0.0,
     ) {
         $this->factors = new BuildFactors($stacking, $baseline, $draws, $cache);
         $falling = $draws?->falling();
@@ -93,9 +95,8 @@ final class Engine
         if ($model->build->is($this->known->build)) {
             return [$known, $known];
         }
-        $power = CurveArithmetic::times($known, $this->doubted(CurveArithmetic::ratio($this->factors->engine($model, $grid), $factor), $doubt));
 
-        return $this->capped($power, $known, $model, $model->ceilings, $grid, $doubt);
+        return $this->capped($this->changed($model, $grid, $known, $factor, $doubt), $known, $model, $model->ceilings, $grid, $doubt);
     }
 
     /**
@@ -155,13 +156,38 @@ final class Engine
     public function powerWithoutEach(StageModel $model, SpeedGrid $grid): array
     {
         [$known, $factor] = $this->start($grid);
-        $power = CurveArithmetic::times($known, CurveArithmetic::ratio($this->factors->engine($model, $grid), $factor));
+        $power = $this->changed($model, $grid, $known, $factor, 0.0);
         $without = [];
         foreach (array_keys($model->ceilings) as $gone) {
             $without[] = $this->capped($power, $known, $model, array_diff_key($model->ceilings, [$gone => true]), $grid);
         }
 
         return $without;
+    }
+
+    /**
+     * The car as known times what the build changes. Off boost an engine still breathes: no turbo and no late flank takes it below.
+     *
+     * @param  list<float>  $known  flat, W
+     * @param  ?list<float>  $factor  flat, that is in it
+     * @return list<float> flat, W
+     */
+    private function changed(StageModel $model, SpeedGrid $grid, array $known, ?array $factor, float $doubt): array
+    {
+        $power = CurveArithmetic::times($known, $this->doubted(CurveArithmetic::ratio($this->factors->engine($model, $grid), $factor), $doubt));
+
+        return $this->offBoost > 0.0 && $model->breathesLater() ? CurveArithmetic::greater($power, $this->breathingFreely($model, $grid)) : $power;
+    }
+
+    /** @return list<float> flat, W at the wheels that the engine gives without any boost */
+    private function breathingFreely(StageModel $model, SpeedGrid $grid): array
+    {
+        $least = [];
+        foreach ($grid->rpms as $rpm) {
+            $least[] = $model->timing * min($this->loss->toWheels($this->offBoost), $this->base->torqueAt($rpm)) * $rpm * Rpm::OMEGA;
+        }
+
+        return CurveArithmetic::outer($least, $this->scales);
     }
 
     /**

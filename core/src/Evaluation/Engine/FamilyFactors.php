@@ -105,6 +105,9 @@ final class FamilyFactors
         if ($ceiling === INF || $most <= 0.0 || ($alone && $most <= $ceiling)) {
             return [null, self::along($gain, $columns, $grid, 1.0)];
         }
+        if ($ceiling <= 0.0) {
+            return [null, array_map(fn (float $g): float => $g > 0.0 ? 1.0 : 1.0 + $g, self::along($gain, $columns, $grid))];
+        }
         if ($gain->least() >= 0.0 && $most <= $ceiling) {
             return [self::along($gain, $columns, $grid, 1.0, -1.0 / $ceiling), null];
         }

@@ -6,6 +6,7 @@ use Pebblerun\Core\Catalog\Limits\Ceiling;
 use Pebblerun\Core\Catalog\Limits\FuelComponent;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Parts\AddedPower;
+use Pebblerun\Core\Catalog\Platform\AirRole;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
 use Pebblerun\Core\Units\Range;
 
@@ -59,6 +60,12 @@ final readonly class StageModel
         $this->bounded = array_values(array_filter($engine, fn (Gain $gain): bool => ! $gain->induction));
         $this->induction = array_values(array_filter($engine, fn (Gain $gain): bool => $gain->induction));
         $this->drivelineGains = $driveline;
+    }
+
+    /** Whether a part of it may take torque where there is no boost yet: a turbo, or a flank that rises later. */
+    public function breathesLater(): bool
+    {
+        return $this->spools !== [] || array_filter($this->engineGains, fn (Gain $gain): bool => $gain->air === AirRole::Induction) !== [];
     }
 
     /** What its map gives; null for the factory's, or one without a case that holds. */

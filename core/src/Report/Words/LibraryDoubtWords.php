@@ -35,6 +35,7 @@ final readonly class LibraryDoubtWords
             LibraryDoubtCode::ManyHours => "{$this->number((float) $values['hours'], 1)} hours to fit is longer than an engine takes out and in: minutes entered as hours?",
             LibraryDoubtCode::GivesNothing => 'This gain is zero: leave it out if the part only carries what others need.',
             LibraryDoubtCode::NoSpread => 'No gain is known to the last digit: give its lowest and its highest.',
+            LibraryDoubtCode::AboveFamily => "A gain of {$this->percent($values['share'])} is more than \"{$values['family']}\" can give ({$this->percent($values['most'])}): it counts no further. Check the gain, what it was measured on, or the family.",
             LibraryDoubtCode::TorqueAgainstPower => 'Much power and less torque moves the peaks: say at which rpm its power peak is.',
         };
     }
