@@ -449,14 +449,13 @@ final class StrangersHourTest extends GroundCase
     {
         $advisor = self::$people['saltmarsh']['advisor'];
         ['job' => $job, 'plan' => $plan, 'platform' => $platform, 'part' => $part] = self::$has['saltmarsh'];
+        $seen = (int) self::sql("select version from customer_jobs where id = {$job}");
+        $advisor->get("/library/{$platform}/outcomes");
+        $limit = $advisor->answer()[0]['id'] ?? self::fail($advisor->body);
         $kills = self::process(['tests/Ground/kills.sh', self::$place, (string) self::times(22, 3)]);
         $kills->setTimeout(900);
         $kills->start();
-        $advisor->get("/library/{$platform}/outcomes");
-        $limit = $advisor->answer()[0]['id'] ?? self::fail($advisor->body);
         $confirmed = ['edits' => [], 'prices' => [], 'outcomes' => []];
-        $version = fn (): int => (int) self::sql("select version from customer_jobs where id = {$job}");
-        $seen = $version();
         for ($n = 0; $kills->isRunning() || $n < self::times(1_050, 90); $n++) {
             $kind = ['edits', 'edits', 'prices', 'outcomes'][$n % 4];
             $request = bin2hex(random_bytes(8));

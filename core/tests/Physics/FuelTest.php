@@ -9,6 +9,7 @@ use Pebblerun\Core\Physics\Fuel\DirectInjectors;
 use Pebblerun\Core\Physics\Fuel\FeedPump;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
 use Pebblerun\Core\Physics\Fuel\FullLoad;
+use Pebblerun\Core\Physics\Fuel\OctaneNeed;
 use Pebblerun\Core\Physics\Fuel\PortInjectors;
 use Pebblerun\Core\Physics\Road\Climb;
 use PHPUnit\Framework\Attributes\DataProvider;
@@ -113,5 +114,16 @@ final class FuelTest extends TestCase
     public function test_a_climb_asks_its_worked_power(): void
     {
         self::assertEqualsWithDelta(91.2, Climb::power(4300.0, 0.07, 80.0 / 3.6, 2.2) / 1000.0, 0.05);
+    }
+
+    /** Source: the method's worked values. */
+    public function test_octane_that_a_charge_asks(): void
+    {
+        self::assertEqualsWithDelta(100.16, OctaneNeed::of(95.0, 0.42, 0.0, 12.0), 1e-9);
+        self::assertEqualsWithDelta(93.08, OctaneNeed::of(95.0, 1.80 - 2.04, 0.0, 0.0), 1e-9, 'thin air');
+        self::assertEqualsWithDelta(98.0, OctaneNeed::of(95.0, 0.0, 0.0, 0.0, nitrous: 0.3), 1e-9);
+        self::assertEqualsWithDelta(91.85, OctaneNeed::of(95.0, 0.3, 0.0, -17.0, spray: 15.0), 1e-9);
+        self::assertEqualsWithDelta(89.0, OctaneNeed::of(95.0, 0.0, 0.0, 0.0, spray: 80.0), 1e-9, 'six at the most');
+        self::assertEqualsWithDelta(97.5, OctaneNeed::of(95.0, 0.0, 1.0, 0.0), 1e-9);
     }
 }

@@ -245,7 +245,7 @@ final class DocumentTest extends TestCase
                     self::assertSame(1, preg_match('/it asks ([\d.]+) RON likely, 90 % of cars less than ([\d.]+), on a fuel of ([\d.]+): ([\d.]+) RON (over|under); safe to ([\d.]+) over/', $limit['sentence'], $said), $limit['sentence']);
                     assert(isset($said[6]));
                     self::assertEqualsWithDelta(abs((float) $said[2] - (float) $said[3]), (float) $said[4], 0.11);
-                    self::assertSame((float) $said[2] > (float) $said[3] ? 'over' : 'under', $said[5]);
+                    self::assertSame((float) $said[2] >= (float) $said[3] ? 'over' : 'under', $said[5]);
                     self::assertSame("{$said[4]} RON {$said[5]} the fuel", $limit['percents']);
                     $seen++;
                 }

@@ -47,7 +47,7 @@ enum Quantity: string
             self::ChargeTemperature => new QuantityTraits(Dimension::Temperature, LimitReadAt::Air, SharedFrom::Day, true, 'fifth-pull', 'heat'),
             self::ExhaustTemperature => new QuantityTraits(Dimension::Temperature, LimitReadAt::Stated, SharedFrom::Day, true, 'sustained', 'heat'),
             self::TurboFlow => new QuantityTraits(Dimension::Share, LimitReadAt::Air, SharedFrom::Zero, true, 'anywhere', 'top'),
-            self::Knock => new QuantityTraits(Dimension::Octane, LimitReadAt::Air, SharedFrom::Factory, true, less: 'octane'),
+            self::Knock => new QuantityTraits(Dimension::Octane, LimitReadAt::Air, SharedFrom::Safe, true, less: 'octane'),
             self::Smoke => new QuantityTraits(Dimension::Mixture, LimitReadAt::Air, SharedFrom::Inverse, less: 'mixture'),
         };
     }

@@ -7,6 +7,9 @@ use Pebblerun\Core\Units\Dimension;
 /** What a limit's quantity is: whoever reads, compares or shows one asks this, and not which one it is. */
 final readonly class QuantityTraits
 {
+    /** RON that count as much as safe does elsewhere, for the order of knock among other limits. */
+    public const STEP = 5.0;
+
     /**
      * @param  bool  $hot  judged on the hottest day as well
      * @param  string  $worst  key of the words that say where it is worst: near a speed, on the fifth pull

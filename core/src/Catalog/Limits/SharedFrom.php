@@ -8,8 +8,8 @@ enum SharedFrom
     case Zero;
     /** The outside air's temperature: of the way from it. */
     case Day;
-    /** What the factory's map asks: of the way from it. */
-    case Factory;
+    /** Safe itself, in steps: a share only puts them in order. */
+    case Safe;
     /** Turned round: less is worse. */
     case Inverse;
 }

@@ -31,6 +31,7 @@ final class Breath
      * @param  non-empty-list<float>  $leaner  a diesel's λ over the stock car's
      * @param  non-empty-list<float>  $follows  how much of a change of power is a change of air: its exponent
      * @param  non-empty-list<float>  $power  W that the engine makes
+     * @param  non-empty-list<float>  $nitrous  share of the power that nitrous adds to the rest
      * @param  ?ChargePath  $path  null on a natural engine
      * @param  Ambient  $hot  the hottest day
      */
@@ -43,6 +44,7 @@ final class Breath
         private readonly array $leaner,
         public readonly array $follows,
         private readonly array $power,
+        private readonly array $nitrous,
         private readonly ?ChargePath $path,
         private readonly float $displacement,
         public readonly Ambient $hot,
@@ -188,6 +190,12 @@ final class Breath
     public function power(int $place): float
     {
         return $this->power[$place];
+    }
+
+    /** Share of the power that nitrous adds to the rest at a place. */
+    public function nitrous(int $place): float
+    {
+        return $this->nitrous[$place];
     }
 
     public function isCompressed(): bool

@@ -29,12 +29,13 @@ final readonly class Breathing
             return null;
         }
         $factors = $this->engine->air($model, $this->known, $likely->grid, $likely->engine);
-        $rpms = $air = $easier = $leaner = $follows = $power = [];
+        $rpms = $air = $easier = $leaner = $follows = $power = $nitrous = [];
         foreach ($this->places($likely) as $place) {
             $rpms[] = $likely->grid->rpms[$place];
             $power[] = $likely->engine[$place];
             $air[] = $factors['air'][$place];
             $easier[] = $factors['easier'][$place];
+            $nitrous[] = $factors['nitrous'][$place];
             $leaner[] = $factors['air'][$place] / $factors['fuel'][$place];
             $gained = log(max(1e-6, $factors['power'][$place]));
             $follows[] = abs($gained) < 0.005 ? 1.0 : min(1.0, max(self::LEAST, log(max(1e-6, $factors['air'][$place])) / $gained));
@@ -45,9 +46,10 @@ final readonly class Breathing
         /** @var non-empty-list<float> $leaner */
         /** @var non-empty-list<float> $follows */
         /** @var non-empty-list<float> $power */
+        /** @var non-empty-list<float> $nitrous */
         $path = $natural || $hardware->compressor === null ? null : $this->stock->path($hardware->compressor, $hardware->cooler);
 
-        return new Breath($model, $this->stock, $rpms, $air, $easier, $leaner, $follows, $power, $path, $this->platform->engine->displacement, $this->hot);
+        return new Breath($model, $this->stock, $rpms, $air, $easier, $leaner, $follows, $power, $nitrous, $path, $this->platform->engine->displacement, $this->hot);
     }
 
     /** @return list<int> */

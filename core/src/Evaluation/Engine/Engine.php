@@ -111,10 +111,10 @@ final class Engine
 
     /**
      * How a build's likely curve moves the air against the stock car's, one a speed. What ceilings and the bound take off is air too;
-     * what is added to the engine's own power is not.
+     * what is added to the engine's own power is not; what nitrous adds is a share of the rest.
      *
      * @param  non-empty-list<float>  $power  W, likely, that the engine makes
-     * @return array{air: list<float>, easier: list<float>, fuel: list<float>, power: list<float>}
+     * @return array{air: list<float>, easier: list<float>, fuel: list<float>, power: list<float>, nitrous: list<float>}
      */
     public function air(StageModel $model, StageModel $known, SpeedGrid $grid, array $power): array
     {
@@ -124,24 +124,29 @@ final class Engine
         $before = CurveArithmetic::product($this->factors->families->of($known->engineGains, Stacking::Diminishing, $grid));
         [$start] = $this->start($grid);
         $octane = $model->fuel->share() * $model->timing / ($known->fuel->share() * $known->timing);
-        $added = $this->addedTo($model, $grid);
-        $air = $fuel = $gained = [];
+        $added = $this->addedTo($model->added, $grid);
+        $bottle = $this->addedTo($model->nitrous(), $grid);
+        $air = $fuel = $gained = $nitrous = [];
         foreach ($free as $at => $ratio) {
             $expected = $start[$at] * $octane * $ratio / ($before[$at] ?? 1.0);
             $held = ! $model->build->is($this->known->build) && $expected > 0.0 ? max(0.0, $power[$at] - ($added[$at] ?? 0.0)) / $expected : 1.0;
             $air[] = $factors['air'][$at] * $held;
             $fuel[] = $factors['fuel'][$at] * $held;
             $gained[] = $ratio * $held;
+            $nitrous[] = ($bottle[$at] ?? 0.0) / max(1.0, $power[$at] - ($bottle[$at] ?? 0.0));
         }
 
-        return ['air' => $air, 'easier' => $factors['easier'], 'fuel' => $fuel, 'power' => $gained];
+        return ['air' => $air, 'easier' => $factors['easier'], 'fuel' => $fuel, 'power' => $gained, 'nitrous' => $nitrous];
     }
 
-    /** @return ?list<float> flat, W; null where nothing is added */
-    private function addedTo(StageModel $model, SpeedGrid $grid, float $doubt = 0.0): ?array
+    /**
+     * @param  list<array{string, AddedPower}>  $windows
+     * @return ?list<float> flat, W; null where nothing is added
+     */
+    private function addedTo(array $windows, SpeedGrid $grid, float $doubt = 0.0): ?array
     {
         $sum = null;
-        foreach ($model->added as [$part, $window]) {
+        foreach ($windows as [$part, $window]) {
             $sum = CurveArithmetic::sum($sum, $this->added($part, $window, $grid, $doubt));
         }
 
@@ -231,7 +236,7 @@ final class Engine
         $soft = array_filter($ceilings, fn (Ceiling $ceiling): bool => $ceiling->soft);
         $fuel = array_filter($ceilings, fn (Ceiling $ceiling): bool => $ceiling->component !== null);
         $power = $this->breathing($power, $known, $model, $soft, $grid);
-        $added = $this->addedTo($model, $grid, $doubt);
+        $added = $this->addedTo($model->added, $grid, $doubt);
         if ($added !== null) {
             $power = CurveArithmetic::sum($power, $added);
         }

@@ -6,12 +6,14 @@ use Closure;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Limits\LimitReadAt;
 use Pebblerun\Core\Catalog\Limits\Quantity;
+use Pebblerun\Core\Catalog\Limits\QuantityTraits;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Evaluation\Air\Breath;
 use Pebblerun\Core\Math\Percentiles;
 use Pebblerun\Core\Physics\Air\Ambient;
 use Pebblerun\Core\Physics\Fuel\DieselBurn;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
+use Pebblerun\Core\Physics\Fuel\OctaneNeed;
 
 /**
  * Checks what depends on the air: boost, charge temperature, the compressor's flow, knock, smoke and a diesel's exhaust temperature;
@@ -19,24 +21,11 @@ use Pebblerun\Core\Physics\Fuel\FuelKind;
  */
 final readonly class AirLimits
 {
-    /** Octane that boost, compression and warm charge ask on top of the factory's: per bar, per point, per kelvin. */
-    private const PER_BAR = 8.0;
-
-    private const PER_POINT = 2.5;
-
-    private const PER_KELVIN = 0.15;
-
     private const EXACT = 1.0 + 1e-9;
 
     private const HALVINGS = 14;
 
     public function __construct(private Platform $platform, private Breath $breath, private Towing $towing) {}
-
-    /** RON that a charge asks: 100.16 for 95, 0.42 bar more and 12 K more. */
-    public static function octaneNeed(float $factory, float $bar, float $points, float $kelvin): float
-    {
-        return $factory + self::PER_BAR * $bar + self::PER_POINT * $points + self::PER_KELVIN * $kelvin;
-    }
 
     /**
      * @param  Closure(float): list<float>  $more  power of each draw against the likely curve, about an engine speed
@@ -136,25 +125,16 @@ final readonly class AirLimits
         [$safe, $edge] = $hot && $limit->hot !== null ? $limit->hot : [$limit->safeAt($rpm), $limit->edgeAt($rpm)];
         $day = ($hot ? $this->breath->hot : Ambient::standard())->kelvin;
         $way = fn (float $kelvin): array => [($kelvin - $day) / max(1.0, $safe - $day), ($kelvin - $day) / max(1.0, $edge - $day)];
-        $octane = $this->breath->model->build->fuel->octane;
+        $octane = $this->breath->model->knockOctane();
 
         return match ($limit->quantity) {
             Quantity::Boost => self::over($this->breath->boost($place, $more), $safe * $moved, $edge * $moved),
             Quantity::ChargeTemperature => $way($this->breath->fifth($place, $more, $hot)),
             Quantity::TurboFlow => self::over($this->breath->charge($place, $more, $hot)->share, $safe, $edge),
-            Quantity::Knock => [
-                self::ofTheWay($this->need($place, $more, $hot), (float) $this->platform->engine->combustion->octane, $octane + $safe),
-                self::ofTheWay($this->need($place, $more, $hot), (float) $this->platform->engine->combustion->octane, $octane + $edge),
-            ],
+            Quantity::Knock => array_map(fn (float $over): float => 1.0 + ($this->need($place, $more, $hot) - $octane - $over) / QuantityTraits::STEP, [$safe, $edge]),
             Quantity::Smoke => self::over(1.0, $this->breath->lambda($place, $more) / $safe, $this->breath->lambda($place, $more) / $edge),
             default => $way($this->beforeTurbine($place, $more, $hot, $this->towing->share($this->breath, $place))),
         };
-    }
-
-    /** Of the way from what the factory's map asks to what is allowed; of that itself where it is not even what the factory asks. */
-    private static function ofTheWay(float $need, float $factory, float $allowed): float
-    {
-        return $allowed > $factory ? ($need - $factory) / ($allowed - $factory) : $need / $allowed;
     }
 
     /** @return array{float, float} */
@@ -165,12 +145,12 @@ final readonly class AirLimits
 
     private function need(int $place, float $more, bool $hot): float
     {
-        $rpm = $this->breath->rpms[$place];
-        $boost = max(0.0, $this->breath->boost($place, $more, $hot) - $this->breath->stock->boost($rpm));
+        $stock = $this->breath->stock->charge($this->breath->rpms[$place]);
+        $charge = $this->breath->charge($place, $more, $hot);
 
-        return self::octaneNeed(
-            (float) $this->platform->engine->combustion->octane, $boost / 1e5, $this->breath->model->hardware->compression,
-            max(0.0, $this->breath->charge($place, $more, $hot)->cool - $this->breath->stock->charge($rpm)->cool),
+        return OctaneNeed::of(
+            (float) $this->platform->engine->combustion->octane, ($charge->manifold - $stock->manifold) / 1e5, $this->breath->model->hardware->compression,
+            $charge->cool - $stock->cool, $this->breath->nitrous($place), $this->breath->model->hardware->spray,
         );
     }
 

@@ -6,6 +6,7 @@ use Closure;
 use Pebblerun\Core\Catalog\Conditions\MapKind;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Limits\LimitReadAt;
+use Pebblerun\Core\Catalog\Limits\QuantityTraits;
 use Pebblerun\Core\Catalog\Limits\SharedFrom;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Evaluation\DrawnStage;
@@ -228,18 +229,16 @@ final class LimitCheck
         [$safe, $edge] = $standing->hot && $limit->hot !== null ? $limit->hot : [$limit->safeAt($rpm), $limit->edgeAt($rpm)];
         $traits = $limit->quantity->traits();
         $moved = $traits->dimension === Dimension::Pressure ? $limit->movedBy($model->build->situation->mapKind()) : 1.0;
-        $octane = $traits->dimension === Dimension::Octane ? $model->build->fuel->octane : 0.0;
+        $octane = $traits->dimension === Dimension::Octane ? $model->knockOctane() : 0.0;
         [$safe, $edge] = [$octane + $safe * $moved, $octane + $edge * $moved];
-        $factory = (float) $this->platform->engine->combustion->octane;
-        $from = match ($traits->from) {
-            SharedFrom::Day => $day,
-            SharedFrom::Factory => $safe > $factory ? $factory : 0.0,
-            default => 0.0,
+        [$of, $edgeShare] = match ($traits->from) {
+            SharedFrom::Inverse => [fn (float $share): float => $safe / max(1e-9, $share), $safe / $edge],
+            SharedFrom::Safe => [fn (float $share): float => $safe + QuantityTraits::STEP * ($share - 1.0), 1.0 + ($edge - $safe) / QuantityTraits::STEP],
+            SharedFrom::Day => [fn (float $share): float => $day + $share * ($safe - $day), ($edge - $day) / max(1.0, $safe - $day)],
+            SharedFrom::Zero => [fn (float $share): float => $share * $safe, $edge / $safe],
         };
-        $of = fn (float $share): float => $limit->quantity->isInverse() ? $safe / max(1e-9, $share) : $from + $share * ($safe - $from);
-        $edgeShare = $limit->quantity->isInverse() ? $safe / $edge : ($edge - $from) / ($traits->from === SharedFrom::Day ? max(1.0, $safe - $from) : $safe - $from);
 
-        return new LimitReading($limit, $standing->status(), $standing->median, $standing->used, $of((float) $standing->median), $of($standing->used), $safe, $edge, $rpm, $standing->hot, $edgeShare, $model->build->accepted[$limit->key] ?? null);
+        return new LimitReading($limit, $standing->status(), max(0.0, (float) $standing->median), max(0.0, $standing->used), $of((float) $standing->median), $of($standing->used), $safe, $edge, $rpm, $standing->hot, $edgeShare, $model->build->accepted[$limit->key] ?? null);
     }
 
     /**

@@ -24,6 +24,7 @@ final readonly class Hardware
      * @param  ?Range  $exhaust  K before the turbine at full load, where platform or map state it
      * @param  Range  $cooling  K by which parts move that
      * @param  array<string, FuelComponent>  $fuel  by key
+     * @param  float  $spray  percent of the fuel's mass that is sprayed in as water-methanol
      * @param  string  $name  of what is in it besides boost and exhaust
      */
     public function __construct(
@@ -38,6 +39,7 @@ final readonly class Hardware
         public ?Range $exhaust,
         public Range $cooling,
         public array $fuel,
+        public float $spray,
         public string $name,
     ) {}
 }

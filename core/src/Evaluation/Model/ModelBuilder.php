@@ -113,7 +113,7 @@ final readonly class ModelBuilder
         $cooler = $this->platform->air?->cooler;
         $belt = $this->platform->engine->aspiration === Aspiration::Blower;
         $fuel = array_column($this->platform->fuelSystem, null, 'key');
-        $charge = $compression = 0.0;
+        $charge = $compression = $spray = 0.0;
         $cooling = Range::exact(0.0);
         $names = [];
         foreach ($build->parts as $part) {
@@ -122,6 +122,7 @@ final readonly class ModelBuilder
             $cooler = $effects->cooler ?? $cooler;
             $charge += $effects->charge->likely ?? 0.0;
             $compression += $effects->compression;
+            $spray += $effects->spray;
             $cooling = $effects->exhaust === null ? $cooling : $cooling->plus($effects->exhaust);
             $fuel = self::supplied($fuel, $effects);
             if (self::isHardware($effects)) {
@@ -140,7 +141,7 @@ final readonly class ModelBuilder
             $exhaust ??= $gain->part->map === null ? null : $gain->case->air->exhaust;
         }
 
-        return new Hardware($compressor, $belt, $cooler, $pressure, $charge, $compression, $measured, $stated, $exhaust?->plus($cooling), $cooling, $fuel, implode(' ', $names));
+        return new Hardware($compressor, $belt, $cooler, $pressure, $charge, $compression, $measured, $stated, $exhaust?->plus($cooling), $cooling, $fuel, $spray, implode(' ', $names));
     }
 
     /**
@@ -164,6 +165,6 @@ final readonly class ModelBuilder
 
     private static function isHardware(Effects $effects): bool
     {
-        return $effects->compressor !== null || $effects->cooler !== null || $effects->supplies !== [] || $effects->replaces !== [] || $effects->charge !== null || $effects->compression !== 0.0;
+        return $effects->compressor !== null || $effects->cooler !== null || $effects->supplies !== [] || $effects->replaces !== [] || $effects->charge !== null || $effects->compression !== 0.0 || $effects->spray > 0.0;
     }
 }

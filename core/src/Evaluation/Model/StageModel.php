@@ -6,8 +6,10 @@ use Pebblerun\Core\Catalog\Limits\Ceiling;
 use Pebblerun\Core\Catalog\Limits\FuelComponent;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Parts\AddedPower;
+use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Platform\AirRole;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
+use Pebblerun\Core\Physics\Fuel\OctaneLadder;
 use Pebblerun\Core\Units\Range;
 
 /** Everything of a build that moves power, with its conditions resolved: gains, spool, added power, ceilings, limits, rev limit. */
@@ -60,6 +62,32 @@ final readonly class StageModel
         $this->bounded = array_values(array_filter($engine, fn (Gain $gain): bool => ! $gain->induction));
         $this->induction = array_values(array_filter($engine, fn (Gain $gain): bool => $gain->induction));
         $this->drivelineGains = $driveline;
+    }
+
+    /**
+     * RON that knock is judged on: the tank's; but where timing was taken back for want of octane, that of the fuel the map was written
+     * for, or its gain was measured on. Less timing makes no headroom.
+     */
+    public function knockOctane(): float
+    {
+        $tank = $this->build->fuel->octane;
+        $written = $this->fuel->octane ?? $tank;
+        $map = $this->mapGain();
+        $measured = $map?->part->map?->kind->isCustom() === true ? $map->case->on->octane ?? $written : $written;
+
+        return match (true) {
+            $measured > $written => min($measured, $tank + OctaneLadder::REACHES),
+            $this->fuel->short > 0.0 => $written,
+            default => $tank,
+        };
+    }
+
+    /** @return list<array{string, AddedPower}> what nitrous adds */
+    public function nitrous(): array
+    {
+        $bottles = array_column(array_filter($this->build->parts, fn (Part $part): bool => in_array('nitrous', $part->tags, true)), 'key');
+
+        return $bottles === [] ? [] : array_values(array_filter($this->added, fn (array $pair): bool => in_array($pair[0], $bottles, true)));
     }
 
     /** Whether a part of it may take torque where there is no boost yet: a turbo, or a flank that rises later. */
