@@ -190,12 +190,17 @@ final class WhatATunerKnowsTest extends TestCase
         }];
         yield 'nitrous on a stock pump: lean' => [fn () => self::gated(self::last(self::MERIDIAN, ['brimstall-mer-long', 'orsken-mer-headcam', 'orsken-mer-plugs', 'nullarc-mer-nitrous', 'saltmarsh-mer-dyno']))];
         // Diesel.
-        yield 'diesel power map on the stock turbo: hotter; at full load sustained past safe, at the road’s own demand not' => [function (): void {
+        yield 'diesel power map on the stock turbo: hotter, at full load past safe; a trailer makes nothing cooler' => [function (): void {
             $load = fn (array $outside): LimitReading => self::limit(self::with(['outside' => ['altitude_m' => 20, 'hottest_c' => 30, ...$outside]], self::STAG, ['diesel', ['saltmarsh-stag-power']])->last(), 'egt');
             $stock = self::limit(self::results(self::STAG, [])[0], 'egt');
             self::assertGreaterThan($stock->typical + 60.0, $load([])->typical);
             self::assertGreaterThanOrEqual(Status::Over->severity(), $load([])->status->severity());
-            self::assertLessThan(Status::Over->severity(), $load(['trailer' => 1500, 'grade_percent' => 6])->status->severity());
+            $before = $load([])->typical;
+            foreach ([500, 800, 2500] as $trailer) {
+                $towing = $load(['trailer' => $trailer, 'grade_percent' => 6])->typical;
+                self::assertGreaterThanOrEqual($before, $towing);
+                $before = $towing;
+            }
         }];
         yield 'larger injectors: hotter still, and smoke' => [function (): void {
             $map = self::last(self::STAG, ['saltmarsh-stag-power']);

@@ -2,9 +2,7 @@
 
 namespace Pebblerun\Core\Evaluation;
 
-use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Evaluation\Air\Breathing;
-use Pebblerun\Core\Evaluation\Air\HotDay;
 use Pebblerun\Core\Evaluation\Engine\ColumnCache;
 use Pebblerun\Core\Evaluation\Engine\DrawnPeaks;
 use Pebblerun\Core\Evaluation\Engine\Engine;
@@ -28,7 +26,6 @@ final class DrawnFigures
 
     /** @param  StageModel  $start  where the engine starts from */
     public function __construct(
-        private readonly Platform $platform,
         private readonly Brief $brief,
         private readonly LikelyCurves $curves,
         private readonly Breathing $breathing,
@@ -53,7 +50,7 @@ final class DrawnFigures
             $wheels->power, $wheels->torque, $atTarget === null ? null : Percentiles::of($atTarget, $wanted),
             $limits->standings, $this->readings($model, $likely, $limits->standings),
             $wanted === null ? null : [self::within($limits->belowSafe, $reached, $wanted), self::within($limits->belowEdge, $reached, $wanted)],
-            $breath === null ? null : (new HotDay($this->platform, $this->breathing->hot))->of($model, $likely, $breath, $this->curves->of(...)),
+            $this->breathing->hotShare($model, $likely, $breath),
             $compressed?->soakAt($likely->topRpm()),
             $compressed?->boostPeaks($likely->topRpm()),
         );

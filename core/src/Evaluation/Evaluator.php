@@ -69,10 +69,10 @@ final readonly class Evaluator
         $this->pricing = new Pricing($rates, $settings->priceBasis);
         $start = $this->models->of($known->build);
         $this->curves = new LikelyCurves($platform, $known, $start, $this->losses[$settings->constantLoss ? 1 : 0], $settings->stacking);
-        $this->breathing = new Breathing($platform, new StockAir($platform, $brief->car->baselineLossShare()), $this->curves->engine, $start, $brief->outside->hottestDay());
+        $this->breathing = new Breathing($platform, new StockAir($platform, $brief->car->baselineLossShare()), $this->curves->engine, $start, $brief->outside->hottestDay(), $this->curves->of(...));
         $this->fuel = new FuelSupply($platform, $this->breathing, $start, $this->losses, $this->curves->of(...));
         $limits = new LimitChecks($platform, $brief, $this->losses);
-        $this->drawn = new DrawnFigures($platform, $brief, $this->curves, $this->breathing, $limits, $start, $draws);
+        $this->drawn = new DrawnFigures($brief, $this->curves, $this->breathing, $limits, $start, $draws);
         $this->margins = new Margins($this->curves, $this->breathing, $limits, $start, $draws);
     }
 

@@ -13,6 +13,7 @@ use Pebblerun\Core\Job\Plan\Stacking;
 use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Math\Draws;
 use Pebblerun\Core\Physics\Driveline\Loss;
+use Pebblerun\Core\Physics\Fuel\FuelKind;
 use Pebblerun\Core\Physics\MeanPressure;
 
 /** The first tier: one likely curve of each build of a car as it is known, without draws. */
@@ -111,6 +112,7 @@ final class LikelyCurves
             $start ?? $this->known->curve, $start === null && $this->known->isMeasured, $this->platform->baseline, $this->loss,
             $this->start, $stacking, $cache, $draws, $draws === null ? [1.0] : $this->scales($draws),
             MeanPressure::offBoost($this->platform->engine->displacement, $this->platform->engine->fuel),
+            $this->platform->engine->fuel === FuelKind::Diesel ? $this->platform->fullLoad() : null,
         );
     }
 

@@ -28,7 +28,7 @@ final readonly class LimitChecks
     public function __construct(private Platform $platform, private Brief $brief, private array $losses)
     {
         $this->checks = new Memo(self::REMEMBERED);
-        $this->towing = new Towing($brief->outside->climb($brief->car->mass, $platform->body->dragArea));
+        $this->towing = new Towing($brief->outside->climb($brief->car->mass, $platform->body->dragArea), $brief->outside->airspeed);
     }
 
     public function on(SpeedGrid $grid): LimitCheck

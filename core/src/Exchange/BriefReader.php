@@ -62,6 +62,7 @@ final readonly class BriefReader
             $celsius === null ? $this->shop->hottest ?? Outside::HOTTEST : $celsius + 273.15,
             $trailer === null || $trailer <= 0.0 ? null : $trailer * $this->units->mass->kilograms(),
             ($node?->maybe('grade_percent')?->number() ?? 0.0) / 100.0,
+            $node?->maybe('airspeed_m_s')?->number() ?? Outside::AIRSPEED,
         );
     }
 

@@ -198,9 +198,15 @@ final readonly class PlatformReader
         return new Combustion(
             OctaneReader::maybe($engine->maybe('octane')),
             $engine->maybe('ethanol_max')?->number(),
-            $lambda === null ? null : [$lambda->get('at_torque')->number(), $lambda->get('at_power')->number()],
+            $lambda === null ? null : [self::lambda($lambda->get('at_torque'), $engine), self::lambda($lambda->get('at_power'), $engine)],
             $engine->maybe('knock_control')?->bool() ?? true,
         );
+    }
+
+    /** A diesel that is at the smoke limit as it left the factory is a slip. */
+    private static function lambda(DocumentNode $node, DocumentNode $engine): float
+    {
+        return $engine->get('fuel')->raw() === 'diesel' && $node->number() < 1.10 ? $node->refuse("{$node->number()} is less than a stock diesel's: give 1.10 or more.") : $node->number();
     }
 
     private function claimed(?DocumentNode $node): ?float

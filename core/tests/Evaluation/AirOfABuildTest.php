@@ -37,15 +37,15 @@ final class AirOfABuildTest extends TestCase
         return (int) array_search($rpm, $breath->rpms, true);
     }
 
-    /** J1349 at 1,200 m, 35 °C and 30 %: 1.2005, a worked value of the method. */
+    /** J1349 at 1,200 m, 35 °C and 30 %: 1.2005, a worked value of the method; at 25 °C, 99 kPa and 30 %: 1.0114. */
     public function test_natural_and_belt_driven_engines_lose_with_the_air_of_the_day(): void
     {
         $estimate = SmallBundle::estimate(AirBundle::natural('roots'));
         foreach ($estimate->results as $result) {
-            self::assertEqualsWithDelta(1.0 / 1.2005, $result->hot, 0.0001);
+            self::assertEqualsWithDelta(1.0114 / 1.2005, $result->hot, 0.0001);
         }
         $turbo = SmallBundle::estimate(AirBundle::turbo())->last()->hot;
-        self::assertGreaterThan(1.0 / 1.2005, $turbo, 'a turbo loses less');
+        self::assertGreaterThan(1.0114 / 1.2005, $turbo, 'a turbo loses less');
         self::assertLessThan(1.0, $turbo);
     }
 
@@ -152,22 +152,44 @@ final class AirOfABuildTest extends TestCase
         self::assertLessThan(40.0 + 16.0, $sprayed);
     }
 
-    public function test_a_trailer_is_judged_at_what_the_road_asks_and_full_load_beside_it_is_hotter(): void
+    public function test_a_trailer_is_judged_at_what_the_road_asks_and_at_full_load_and_makes_nothing_cooler(): void
     {
         $estimate = SmallBundle::estimate(AirBundle::diesel());
         $breath = self::breath($estimate, 2);
         $place = self::place($breath, 3600.0);
         $towing = new Towing(80e3);
         self::assertEqualsWithDelta(80e3 / $breath->power($place), $towing->share($breath, $place), 1e-9);
-        self::assertSame(1.0, (new Towing(1e6))->share($breath, $place));
+        self::assertSame(0.85, $towing->share($breath, 0), 'where more is asked he takes a lower gear');
+        self::assertSame(1.0, (new Towing(1e6))->share($breath, $place), 'an engine that nowhere can gives all');
         self::assertSame(1.0, (new Towing)->share($breath, $place));
-        foreach ($towing->places($breath) as $able) {
-            self::assertGreaterThanOrEqual(80e3 / 0.85, $breath->power($able));
+        $before = 0.0;
+        foreach ([null, 1, 500, 800, 1200, 2500, 3500] as $trailer) {
+            $document = SmallBundle::change(AirBundle::diesel(), 'brief.outside', ['altitude_m' => 900, 'hottest_c' => 34, 'grade_percent' => 7, ...($trailer === null ? [] : ['trailer' => $trailer])]);
+            $hotter = self::reading(SmallBundle::estimate($document), 'egt', 2)->typical;
+            self::assertGreaterThanOrEqual($before, $hotter, "a trailer of {$trailer} kg");
+            $before = $hotter;
         }
-        self::assertSame(array_keys($breath->rpms), (new Towing(1e6))->places($breath), 'an engine that nowhere can is looked at everywhere');
-        $document = AirBundle::diesel();
-        $alone = SmallBundle::change($document, 'brief.outside', ['altitude_m' => 900, 'hottest_c' => 34]);
-        self::assertGreaterThan(self::reading($estimate, 'egt', 2)->typical, self::reading(SmallBundle::estimate($alone), 'egt', 2)->typical);
+    }
+
+    /** Nozzles for 70, 80 and 90 lb-ft more beside a power map: from λ 1.05 on more fuel finds no air. */
+    public function test_more_fuel_than_air_burns_gives_no_power_but_smoke_heat_and_flow(): void
+    {
+        $before = null;
+        foreach ([70, 80, 90] as $more) {
+            $document = SmallBundle::change(AirBundle::diesel(), 'parts.1.gains.0.torque', [$more - 1, $more, $more + 1]);
+            $document['platform']['families'] = array_map(fn (array $family): array => [...$family, 'ceiling_percent' => 90], $document['platform']['families']);
+            $estimate = SmallBundle::estimate($document);
+            $result = $estimate->results[2];
+            $now = [$result->likely->torqueAt(2100.0), self::reading($estimate, 'smoke', 2)->typical, self::reading($estimate, 'egt', 2)->typical, self::reading($estimate, 'injectors', 2)->used];
+            if ($before !== null) {
+                self::assertEqualsWithDelta($before[0], $now[0], 1e-6, 'no power');
+                self::assertLessThan($before[1], $now[1], 'λ counts all of it');
+                self::assertGreaterThanOrEqual($before[2], $now[2]);
+                self::assertGreaterThanOrEqual($before[3], $now[3], 'and it flows');
+            }
+            $before = $now;
+        }
+        self::assertLessThan(1.05, $before[1]);
     }
 
     /** A draw with more power never asks less of what depends on the air: else looking for where draws cross a line would be wrong. */

@@ -134,6 +134,8 @@ final class AirTest extends TestCase
         // By hand: (1 − 0.06)/(1 − 0.03) = 0.96907.
         self::assertEqualsWithDelta(0.03093, (new Soak(333.15, 343.15, 323.15))->lost(), 1e-5);
         self::assertSame(0.0, (new Soak(310.0, 320.0, 323.15))->lost());
+        self::assertEqualsWithDelta(0.9511, 1.0 - (new Soak(331.15, 347.15, 325.15))->lost(), 0.00005, 'worked value: 58 and 74 °C, knee 52');
+        self::assertEqualsWithDelta(0.4, (new Soak(300.0, 700.0, 323.15))->lost(), 1e-9, 'never more');
         self::assertSame(0.0, (new Soak(333.15, 343.15, 343.15))->lost());
     }
 

@@ -105,7 +105,12 @@ final class FuelTest extends TestCase
     {
         $lambda = DieselBurn::lambda(1.45, 1.10, 1.35);
         self::assertEqualsWithDelta(1.181, $lambda, 0.0006);
-        self::assertEqualsWithDelta(876.1, DieselBurn::beforeTurbine(333.15, 993.15, 328.15, $lambda / 1.45) - 273.15, 0.1);
+        self::assertEqualsWithDelta(876.1, DieselBurn::beforeTurbine(333.15, 993.15, 328.15, $lambda, 1.45) - 273.15, 0.1);
+        self::assertEqualsWithDelta($lambda, DieselBurn::lambdaFor(876.1 + 273.15, 333.15, 993.15, 328.15, 1.45), 0.001, 'and back');
+        self::assertSame(DieselBurn::beforeTurbine(333.15, 993.15, 328.15, 1.0, 1.45), DieselBurn::beforeTurbine(333.15, 993.15, 328.15, 0.8, 1.45), 'more fuel than air makes it no hotter');
+        self::assertEqualsWithDelta(1.3305, 1.5 * DieselBurn::burns(1.27, 1.10, 1.50), 0.00005, 'worked value: what burns of fuel 1.50');
+        self::assertEqualsWithDelta(0.931, DieselBurn::lambda(1.27, 1.10, 1.50), 0.0005, 'λ of all of it');
+        self::assertSame(1.0, DieselBurn::burns(1.27, 1.10, 1.33));
         self::assertEqualsWithDelta(2.0, DieselBurn::atPartLoad(1.0, 400.0, 100.0), 1e-12);
         self::assertSame(1.0, DieselBurn::atPartLoad(1.0, 100.0, 400.0));
     }

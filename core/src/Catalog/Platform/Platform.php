@@ -13,6 +13,7 @@ use Pebblerun\Core\Physics\Driveline\Gearbox;
 use Pebblerun\Core\Physics\Driveline\Loss;
 use Pebblerun\Core\Physics\Driveline\UsualLoss;
 use Pebblerun\Core\Physics\Dyno\Frame;
+use Pebblerun\Core\Physics\Fuel\FullLoad;
 use Pebblerun\Core\Physics\Fuel\PumpFuel;
 
 /** An engine platform: slots in gas-path order, families, limits, ceilings and the stock car's wheel curve. */
@@ -81,6 +82,12 @@ final readonly class Platform
     public function variantsOf(int $year): array
     {
         return array_values(array_filter($this->variants, fn (Variant $variant): bool => $variant->isOf($year)));
+    }
+
+    /** What the stock engine burns and breathes at full load. */
+    public function fullLoad(): FullLoad
+    {
+        return new FullLoad($this->engine->fuel, $this->engine->boosted, $this->engine->direct, $this->baseline->fullTorqueFrom(), $this->baseline->peakPower()->rpm, $this->engine->combustion->lambda);
     }
 
     /** rpm; no plan for this engine goes beyond it */

@@ -2,6 +2,9 @@
 
 namespace Pebblerun\Core\Evaluation\Air;
 
+use Closure;
+use Pebblerun\Core\Evaluation\Likely;
+use Pebblerun\Core\Evaluation\Model\DayAir;
 use Pebblerun\Core\Evaluation\Model\StageModel;
 use Pebblerun\Core\Math\Nearest;
 use Pebblerun\Core\Math\Peak;
@@ -24,6 +27,9 @@ final class Breath
     /** @var array<string, float> */
     private array $soaked = [];
 
+    /** @var ?array{Likely, DayAir} */
+    private ?array $there = null;
+
     /**
      * @param  non-empty-list<float>  $rpms  that are looked at
      * @param  non-empty-list<float>  $air  ratio to the stock car's air, one a speed
@@ -34,6 +40,7 @@ final class Breath
      * @param  non-empty-list<float>  $nitrous  share of the power that nitrous adds to the rest
      * @param  ?ChargePath  $path  null on a natural engine
      * @param  Ambient  $hot  the hottest day
+     * @param  Closure(self): array{Likely, DayAir}  $onHotDay  the likely curve of that day
      */
     public function __construct(
         public readonly StageModel $model,
@@ -48,7 +55,20 @@ final class Breath
         private readonly ?ChargePath $path,
         private readonly float $displacement,
         public readonly Ambient $hot,
+        private readonly Closure $onHotDay,
     ) {}
+
+    /** @return array{Likely, DayAir} the likely curve of the hottest day, and what that day leaves before ceilings */
+    public function there(): array
+    {
+        return $this->there ??= ($this->onHotDay)($this);
+    }
+
+    /** Whether a map holds the manifold's pressure: a turbo's does on an engine that was boosted, a belt and a stated ratio do not. */
+    public function holdsPressure(): bool
+    {
+        return $this->path !== null && ! $this->model->hardware->belt && $this->model->hardware->pressure === null;
+    }
 
     /**
      * The charge at a place.
@@ -76,24 +96,53 @@ final class Breath
         return $this->shifted($charge, Ambient::standard());
     }
 
-    /** The map holds the manifold's pressure; thinner and warmer air makes the compressor work harder, and warmer charge is less of it. */
     private function onHotDay(int $place, float $more): Charge
     {
-        $cool = $this->charge($place, $more);
         if ($this->path === null) {
+            $cool = $this->charge($place, $more);
+
             return new Charge($this->hot->pressure, 1.0, $this->hot->kelvin, $this->hot->kelvin, $cool->flow * $this->hot->pressure / Ambient::STANDARD * sqrt(Ambient::STANDARD_KELVIN / $this->hot->kelvin), 0.0);
         }
-        $path = $this->path->on($this->hot);
         if ($this->model->hardware->pressure !== null) {
             $rpm = $this->rpms[$place];
 
-            return $this->shifted($path->holding($this->model->hardware->pressure->at($rpm), $this->stock->filling($rpm) * $this->air[$place] * $this->displacement * $rpm / 120.0), $this->hot);
+            return $this->shifted($this->path->on($this->hot)->holding($this->model->hardware->pressure->at($rpm), $this->stock->filling($rpm) * $this->air[$place] * $this->displacement * $rpm / 120.0), $this->hot);
         }
-        $flow = $cool->flow;
+
+        return $this->heldOnHotDay($place, $more, $this->holdsPressure() ? $this->airLeft($place) : 1.0);
+    }
+
+    /** Share of the air that the compressor still moves on the hottest day. */
+    private function airLeft(int $place): float
+    {
+        [$there, $day] = $this->there();
+        if ($day->left !== null) {
+            return $day->held * $day->left[$place];
+        }
+        $freely = $this->power[$place] / (1.0 + $this->nitrous[$place]);
+        $bottle = $this->power[$place] - $freely;
+
+        return $day->held * min(1.0, max(0.1, ($there->engine[$there->grid->place($this->rpms[$place])] - $bottle) / max(1.0, $freely * $day->keeps[$place])));
+    }
+
+    /**
+     * The map holds the manifold's pressure, as far as the compressor moves the air for it; thinner and warmer air makes it work harder,
+     * and warmer charge is less of it.
+     *
+     * @param  float  $left  share of the air that it still moves
+     */
+    public function heldOnHotDay(int $place, float $more = 1.0, float $left = 1.0): Charge
+    {
+        $cool = $this->charge($place, $more);
+        if ($this->path === null) {
+            return $cool;
+        }
+        $path = $this->path->on($this->hot);
+        $flow = $cool->flow * $left;
         $charge = $cool;
         for ($step = 0; $step < 4; $step++) {
-            $charge = $this->shifted($path->at($cool->manifold, $flow), $this->hot);
-            $flow = $cool->flow * sqrt($cool->cool / $charge->cool);
+            $charge = $this->shifted($path->at($cool->manifold * $left, $flow), $this->hot);
+            $flow = $cool->flow * $left * sqrt($cool->cool / $charge->cool);
         }
 
         return $charge;
@@ -143,8 +192,12 @@ final class Breath
         return $this->cooled($this->path->on($day)->warmed($charge, $cores[count($cores) - 1])->cool, $day);
     }
 
-    /** K into the engine under load that goes on. */
-    public function sustained(int $place, float $more = 1.0, bool $hot = false): float
+    /**
+     * K into the engine under load that goes on.
+     *
+     * @param  float  $airspeed  m/s on the cooler
+     */
+    public function sustained(int $place, float $more, bool $hot, float $airspeed): float
     {
         $charge = $this->charge($place, $more, $hot);
         $cooler = $this->path?->cooler;
@@ -153,7 +206,7 @@ final class Breath
         }
         $day = $hot ? $this->hot : Ambient::standard();
 
-        return $this->cooled($this->path->on($day)->warmed($charge, $cooler->steady($day->kelvin, $charge->hot, $charge->flow))->cool, $day);
+        return $this->cooled($this->path->on($day)->warmed($charge, $cooler->steady($day->kelvin, $charge->hot, $charge->flow, $airspeed))->cool, $day);
     }
 
     /** Pa over the outside air. */

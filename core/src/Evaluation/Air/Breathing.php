@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Evaluation\Air;
 
+use Closure;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Evaluation\Engine\Engine;
 use Pebblerun\Core\Evaluation\Likely;
@@ -17,7 +18,19 @@ final readonly class Breathing
     /** How much of a change of power is a change of air, at the least and where nothing was gained. */
     private const LEAST = 0.3;
 
-    public function __construct(private Platform $platform, public StockAir $stock, private Engine $engine, private StageModel $known, public Ambient $hot) {}
+    private HotDay $day;
+
+    /** @param  Closure(StageModel): Likely  $likely */
+    public function __construct(private Platform $platform, public StockAir $stock, private Engine $engine, private StageModel $known, public Ambient $hot, Closure $likely)
+    {
+        $this->day = new HotDay($platform, $hot, $likely, fn (StageModel $model, Likely $there): array => $engine->air($model, $known, $there->grid, $there->engine)['air']);
+    }
+
+    /** Share of the power that the hottest day leaves; null where nothing is known of the air. */
+    public function hotShare(StageModel $model, Likely $likely, ?Breath $breath): ?float
+    {
+        return $breath === null ? null : $this->day->of($model, $likely, $breath);
+    }
 
     /** Null where what compresses is not known: then nothing can be said of boost, charge and knock. */
     public function of(StageModel $model, Likely $likely): ?Breath
@@ -49,7 +62,7 @@ final readonly class Breathing
         /** @var non-empty-list<float> $nitrous */
         $path = $natural || $hardware->compressor === null ? null : $this->stock->path($hardware->compressor, $hardware->cooler);
 
-        return new Breath($model, $this->stock, $rpms, $air, $easier, $leaner, $follows, $power, $nitrous, $path, $this->platform->engine->displacement, $this->hot);
+        return new Breath($model, $this->stock, $rpms, $air, $easier, $leaner, $follows, $power, $nitrous, $path, $this->platform->engine->displacement, $this->hot, fn (Breath $breath): array => $this->day->curve($model, $breath));
     }
 
     /** @return list<int> */

@@ -40,7 +40,7 @@ final class StockAir
         $this->torqueRpm = $baseline->fullTorqueFrom();
         $this->plateauEnd = $baseline->plateauEnd();
         $this->powerRpm = $baseline->peakPower()->rpm;
-        $this->load = new FullLoad($platform->engine->fuel, $platform->engine->boosted, $platform->engine->direct, $this->torqueRpm, $this->powerRpm, $platform->engine->combustion->lambda);
+        $this->load = $platform->fullLoad();
         $this->fullFlow = $this->flow($this->powerRpm);
         $air = $platform->air;
         $this->path = $air === null || ($platform->engine->boosted && $platform->engine->boost === null) ? null : new ChargePath(Ambient::standard(), $air->compressor, $air->cooler, $this->fullFlow, $air->inletLoss, $air->coolerLoss);

@@ -21,12 +21,13 @@ final readonly class AirFactors
 
     private const DIESEL_MAP = 0.3;
 
-    public function __construct(private FamilyFactors $families) {}
+    /** @param  positive-int  $rows  of each speed: one, or as many as draws */
+    public function __construct(private FamilyFactors $families, private int $rows = 1) {}
 
-    /** @return array{air: list<float>, easier: list<float>, fuel: list<float>} one a speed: air, what it takes less pressure for, a diesel's fuel */
+    /** @return array{air: list<float>, easier: list<float>, fuel: list<float>} flat: air, what it takes less pressure for, a diesel's fuel */
     public function of(StageModel $model, SpeedGrid $grid): array
     {
-        $ones = array_fill(0, count($grid->rpms), 1.0);
+        $ones = array_fill(0, count($grid->rpms) * $this->rows, 1.0);
         $air = $easier = $fuel = $ones;
         $diesel = $model->build->fuel->kind === FuelKind::Diesel;
         foreach (self::byFamily($model->bounded) as $gains) {

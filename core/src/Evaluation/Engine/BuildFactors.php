@@ -104,6 +104,14 @@ final readonly class BuildFactors
         return $product;
     }
 
+    /** @return ?list<float> flat: what the bound of the quoted figures leaves of the families' product; null where there are no gains, or no bound */
+    public function leftByBound(StageModel $model, SpeedGrid $grid): ?array
+    {
+        $product = $this->stacking === Stacking::Diminishing ? $this->product($model->bounded, $grid) : null;
+
+        return $product === null ? null : CurveArithmetic::quotient((array) $this->bounded($model->bounded, $grid), $product);
+    }
+
     /**
      * @param  list<Gain>  $gains
      * @return ?list<float> flat; null where there are no gains

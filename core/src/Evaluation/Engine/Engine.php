@@ -13,6 +13,7 @@ use Pebblerun\Core\Math\CurveArithmetic;
 use Pebblerun\Core\Math\Draws;
 use Pebblerun\Core\Math\LinearInterpolation;
 use Pebblerun\Core\Physics\Driveline\Loss;
+use Pebblerun\Core\Physics\Fuel\FullLoad;
 use Pebblerun\Core\Units\Rpm;
 
 /**
@@ -32,6 +33,8 @@ final class Engine
 
     private readonly AirFactors $air;
 
+    private readonly ?DieselAir $diesel;
+
     /** Grids whose starting curves are remembered: a draw's grid has thousands of figures. */
     private const REMEMBERED = 48;
 
@@ -46,6 +49,7 @@ final class Engine
      * @param  Curve  $baseline  the stock car's, whose rising flank a spool shift moves
      * @param  StageModel  $known  what the car is known as: as known, or measured later
      * @param  list<float>  $scales  of the whole curve, one a row
+     * @param  ?FullLoad  $diesel  how a diesel burns; null for petrol
      * @param  float  $offBoost  N·m at the crank that no turbo takes it below, as far as the stock car gives it
      */
     public function __construct(
@@ -59,12 +63,15 @@ final class Engine
         private readonly ?Draws $draws = null,
         private readonly array $scales = [1.0],
         private readonly float $offBoost = 0.0,
+        ?FullLoad $diesel = null,
     ) {
         $this->factors = new BuildFactors($stacking, $baseline, $draws, $cache);
         $falling = $draws?->falling();
         $this->divisors = $falling === $draws ? $this->factors : new BuildFactors($stacking, $baseline, $falling, $cache, 'divisor ');
         $this->starts = new Memo(self::REMEMBERED);
-        $this->air = new AirFactors($this->factors->families);
+        $rows = $draws?->count() ?? 1;
+        $this->air = new AirFactors($this->factors->families, $rows);
+        $this->diesel = $diesel === null ? null : new DieselAir($diesel, $this->air, $this->divisors === $this->factors ? $this->air : new AirFactors($this->divisors->families, $rows), $this->divisors);
         $this->base = $start;
     }
 
@@ -92,7 +99,7 @@ final class Engine
     public function powers(StageModel $model, SpeedGrid $grid, float $doubt = 0.0): array
     {
         [$known, $factor] = $this->start($grid);
-        if ($model->build->is($this->known->build)) {
+        if ($model->day === null && $model->build->is($this->known->build)) {
             return [$known, $known];
         }
 
@@ -119,24 +126,27 @@ final class Engine
     public function air(StageModel $model, StageModel $known, SpeedGrid $grid, array $power): array
     {
         $factors = $this->air->of($model, $grid);
-        $product = $this->factors->families->of($model->engineGains, Stacking::Diminishing, $grid);
-        $free = CurveArithmetic::product($product) ?? array_fill(0, count($grid->rpms), 1.0);
+        $free = CurveArithmetic::product($this->factors->families->of($model->engineGains, Stacking::Diminishing, $grid)) ?? array_fill(0, count($grid->rpms), 1.0);
         $before = CurveArithmetic::product($this->factors->families->of($known->engineGains, Stacking::Diminishing, $grid));
         [$start] = $this->start($grid);
         $octane = $model->fuel->share() * $model->timing / ($known->fuel->share() * $known->timing);
+        $soft = array_filter($model->ceilings, fn (Ceiling $ceiling): bool => $ceiling->soft);
+        [$air, $burns] = $this->diesel === null ? [$factors['air'], null] : $this->dieselAir($model, $start, $soft, $grid);
+        $burnt = $this->diesel?->burnt($known, $grid);
         $added = $this->addedTo($model->added, $grid);
         $bottle = $this->addedTo($model->nitrous(), $grid);
-        $air = $fuel = $gained = $nitrous = [];
+        $isKnown = $model->day === null && $model->build->is($this->known->build);
+        $breathed = $fuel = $gained = $nitrous = [];
         foreach ($free as $at => $ratio) {
-            $expected = $start[$at] * $octane * $ratio / ($before[$at] ?? 1.0);
-            $held = ! $model->build->is($this->known->build) && $expected > 0.0 ? max(0.0, $power[$at] - ($added[$at] ?? 0.0)) / $expected : 1.0;
-            $air[] = $factors['air'][$at] * $held;
+            $expected = $start[$at] * $octane * $ratio / ($before[$at] ?? 1.0) * ($burns === null ? 1.0 : $burns[$at] / ($burnt[$at] ?? 1.0));
+            $held = ! $isKnown && $expected > 0.0 ? max(0.0, $power[$at] - ($added[$at] ?? 0.0)) / $expected : 1.0;
+            $breathed[] = $air[$at] * $held;
             $fuel[] = $factors['fuel'][$at] * $held;
             $gained[] = $ratio * $held;
             $nitrous[] = ($bottle[$at] ?? 0.0) / max(1.0, $power[$at] - ($bottle[$at] ?? 0.0));
         }
 
-        return ['air' => $air, 'easier' => $factors['easier'], 'fuel' => $fuel, 'power' => $gained, 'nitrous' => $nitrous];
+        return ['air' => $breathed, 'easier' => $factors['easier'], 'fuel' => $fuel, 'power' => $gained, 'nitrous' => $nitrous];
     }
 
     /**
@@ -235,19 +245,11 @@ final class Engine
     {
         $soft = array_filter($ceilings, fn (Ceiling $ceiling): bool => $ceiling->soft);
         $fuel = array_filter($ceilings, fn (Ceiling $ceiling): bool => $ceiling->component !== null);
-        $power = $this->breathing($power, $known, $model, $soft, $grid);
+        $hard = $this->caps(array_diff_key($ceilings, $soft, $fuel), $grid, $known, $model);
+        [$made, $fed] = $this->breathing($power, $known, $model, $soft, $grid);
         $added = $this->addedTo($model->added, $grid, $doubt);
-        if ($added !== null) {
-            $power = CurveArithmetic::sum($power, $added);
-        }
-        foreach ($this->caps(array_diff_key($ceilings, $soft, $fuel), $grid, $known, $model) as $cap) {
-            $power = self::most($power, $cap);
-        }
-        $hold = $model->build->held();
-        if ($hold !== null) {
-            $power = self::holding($hold, $power, $grid);
-        }
-        $asked = $power;
+        $power = $this->held($made, $added, $hard, $model, $grid);
+        $asked = $fed === $made ? $power : $this->held($fed, $added, $hard, $model, $grid);
         foreach ($this->caps($fuel, $grid, $known, $model) as $cap) {
             $power = self::most($power, $cap);
         }
@@ -256,26 +258,79 @@ final class Engine
     }
 
     /**
-     * Under the ceilings of airflow, and with what a wrong fuel takes, which is no air.
+     * With what is added to it, under hard ceilings and what its map holds.
+     *
+     * @param  list<float>  $power  flat, W
+     * @param  ?list<float>  $added  flat, W
+     * @param  list<list<float>>  $caps  flat, W
+     * @return list<float> flat, W
+     */
+    private function held(array $power, ?array $added, array $caps, StageModel $model, SpeedGrid $grid): array
+    {
+        $power = $added === null ? $power : CurveArithmetic::sum($power, $added);
+        foreach ($caps as $cap) {
+            $power = self::most($power, $cap);
+        }
+        $hold = $model->build->held();
+
+        return $hold === null ? $power : self::holding($hold, $power, $grid);
+    }
+
+    /**
+     * Under the ceilings of airflow, and with what a wrong fuel takes, which is no air. Of a diesel they limit the air, not the power:
+     * fuel that finds none gives nothing.
      *
      * @param  list<float>  $power  flat, W, with what a wrong fuel takes from the car as known
      * @param  list<float>  $known  flat, W
      * @param  array<int, Ceiling>  $ceilings
-     * @return list<float> flat, W
+     * @return array{list<float>, list<float>} flat, W: what it makes, and what all of its fuel would
      */
     private function breathing(array $power, array $known, StageModel $model, array $ceilings, SpeedGrid $grid): array
     {
         $lost = $this->known->fuel->share();
+        if ($model->day !== null) {
+            $rows = count($this->scales);
+            $power = CurveArithmetic::times($power, CurveArithmetic::outer(LinearInterpolation::spread($model->day->rpms, $model->day->keeps, $grid->rpms), array_fill(0, $rows, 1.0)));
+        }
+        if ($this->diesel !== null) {
+            $burns = CurveArithmetic::quotient($this->dieselAir($model, $known, $ceilings, $grid)[1], $this->diesel->burnt($this->known, $grid));
+
+            return [CurveArithmetic::times($power, $burns), $power];
+        }
         if ($ceilings !== []) {
-            $all = self::scaled($known, 1.0 / $lost);
-            $power = self::scaled($power, 1.0 / $lost);
-            foreach ($this->airflows($ceilings, $grid, $all, $model) as $cap) {
-                $power = self::under($power, $all, $cap);
-            }
+            $power = $this->under($ceilings, self::scaled($power, 1.0 / $lost), self::scaled($known, 1.0 / $lost), $model, $grid);
             $lost = 1.0;
         }
+        $power = self::scaled($power, $model->fuel->share() / $lost);
 
-        return self::scaled($power, $model->fuel->share() / $lost);
+        return [$power, $power];
+    }
+
+    /**
+     * Air against the stock car's, and the share of the fuel that burns.
+     *
+     * @param  list<float>  $known  flat, W
+     * @param  array<int, Ceiling>  $ceilings  of airflow
+     * @return array{list<float>, list<float>} flat
+     */
+    private function dieselAir(StageModel $model, array $known, array $ceilings, SpeedGrid $grid): array
+    {
+        return $this->diesel?->of($model, $this->known, $grid, $known, fn (array $power): array => $this->under($ceilings, $power, $known, $model, $grid)) ?? [[], []];
+    }
+
+    /**
+     * @param  array<int, Ceiling>  $ceilings  of airflow
+     * @param  list<float>  $power  flat, W
+     * @param  list<float>  $known  flat, W
+     * @return list<float> flat, W
+     */
+    private function under(array $ceilings, array $power, array $known, StageModel $model, SpeedGrid $grid): array
+    {
+        foreach ($this->airflows($ceilings, $grid, $known, $model) as $cap) {
+            $power = self::softly($power, $known, $cap);
+        }
+
+        return $power;
     }
 
     /**
@@ -294,7 +349,7 @@ final class Engine
         foreach ($ceilings as $ceiling) {
             $cap = $this->cache->flat("ceiling:{$ceiling->signature}", $grid, fn (SpeedGrid $grid): array => $this->cap($ceiling, $grid));
             $cap = isset($own[$ceiling->signature]) ? CurveArithmetic::greater($cap, $before === null ? $known : CurveArithmetic::quotient($known, $before)) : $cap;
-            $caps[] = self::scaled(CurveArithmetic::times($cap, $now), $model->thin);
+            $caps[] = self::scaled(CurveArithmetic::times($cap, $now), $model->day->thin ?? 1.0);
         }
 
         return $caps;
@@ -343,7 +398,7 @@ final class Engine
      * @param  list<float>  $cap
      * @return list<float>
      */
-    private static function under(array $power, array $known, array $cap): array
+    private static function softly(array $power, array $known, array $cap): array
     {
         foreach ($known as $at => $p0) {
             $room = $cap[$at] - $p0;

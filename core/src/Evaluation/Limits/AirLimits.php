@@ -4,7 +4,6 @@ namespace Pebblerun\Core\Evaluation\Limits;
 
 use Closure;
 use Pebblerun\Core\Catalog\Limits\Limit;
-use Pebblerun\Core\Catalog\Limits\LimitReadAt;
 use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Catalog\Limits\QuantityTraits;
 use Pebblerun\Core\Catalog\Platform\Platform;
@@ -107,7 +106,7 @@ final readonly class AirLimits
     {
         $worst = 0;
         $most = -INF;
-        foreach ($limit->quantity->traits()->readAt === LimitReadAt::Stated ? $this->towing->places($this->breath) : array_keys($this->breath->rpms) as $place) {
+        foreach (array_keys($this->breath->rpms) as $place) {
             $share = $this->share($limit, $place, 1.0, $hot)[0];
             if ($share > $most + 1e-9) {
                 [$worst, $most] = [$place, $share];
@@ -133,7 +132,7 @@ final readonly class AirLimits
             Quantity::TurboFlow => self::over($this->breath->charge($place, $more, $hot)->share, $safe, $edge),
             Quantity::Knock => array_map(fn (float $over): float => 1.0 + ($this->need($place, $more, $hot) - $octane - $over) / QuantityTraits::STEP, [$safe, $edge]),
             Quantity::Smoke => self::over(1.0, $this->breath->lambda($place, $more) / $safe, $this->breath->lambda($place, $more) / $edge),
-            default => $way($this->beforeTurbine($place, $more, $hot, $this->towing->share($this->breath, $place))),
+            default => $way($this->beforeTurbine($place, $more, $hot)),
         };
     }
 
@@ -154,19 +153,27 @@ final readonly class AirLimits
         );
     }
 
+    /** K before the turbine: at full load on the fifth pull, or on a long climb, whichever is hotter. */
+    private function beforeTurbine(int $place, float $more, bool $hot): float
+    {
+        $pull = $this->turbine($place, $more, $hot, $this->breath->fifth($place, $more, $hot), 1.0);
+
+        return $this->towing->isAsked()
+            ? max($pull, $this->turbine($place, $more, $hot, $this->breath->sustained($place, $more, $hot, $this->towing->airspeed), $this->towing->share($this->breath, $place)))
+            : $pull;
+    }
+
     /**
-     * K before the turbine under load that goes on.
-     *
+     * @param  float  $charge  K
      * @param  float  $asked  share of full load
      */
-    public function beforeTurbine(int $place, float $more, bool $hot, float $asked): float
+    private function turbine(int $place, float $more, bool $hot, float $charge, float $asked): float
     {
         $rpm = $this->breath->rpms[$place];
-        $leaner = $this->breath->lambda($place, $more, $hot) / $this->breath->stock->load->lambdaAt($rpm);
 
         return DieselBurn::beforeTurbine(
-            $this->breath->sustained($place, $more, $hot), (float) $this->platform->engine->exhaust?->likely, $this->breath->stock->charge($rpm)->cool,
-            DieselBurn::atPartLoad($leaner, 1.0, $asked),
+            $charge, (float) $this->platform->engine->exhaust?->likely, $this->breath->stock->charge($rpm)->cool,
+            DieselBurn::atPartLoad($this->breath->lambda($place, $more, $hot), 1.0, $asked), $this->breath->stock->load->lambdaAt($rpm),
         ) + $this->breath->model->hardware->cooling->likely;
     }
 

@@ -3,35 +3,33 @@
 namespace Pebblerun\Core\Evaluation\Limits;
 
 use Pebblerun\Core\Evaluation\Air\Breath;
+use Pebblerun\Core\Job\Brief\Outside;
 
 /** How much of what an engine can give the road asks of it on a long climb with a trailer. */
 final readonly class Towing
 {
-    /** Share of full load at which a driver is content with the gear. */
+    /** Share of full load at which a driver is content with the gear: where more is asked he takes a lower one, as long as there is one. */
     private const IN_HAND = 0.85;
 
-    /** @param  ?float  $power  W at the wheels that the road asks; null where nothing is towed: then all of it */
-    public function __construct(private ?float $power = null) {}
+    /**
+     * @param  ?float  $power  W at the wheels that the road asks; null where nothing is towed
+     * @param  float  $airspeed  m/s on the cooler meanwhile
+     */
+    public function __construct(private ?float $power = null, public float $airspeed = Outside::AIRSPEED) {}
 
-    /** Share of full load at a place, 0–1. */
-    public function share(Breath $breath, int $place): float
+    public function isAsked(): bool
     {
-        $full = $breath->power($place);
-
-        return $this->power === null || $full <= $this->power ? 1.0 : $this->power / $full;
+        return $this->power !== null;
     }
 
-    /**
-     * Where the engine can do it with something in hand: the driver takes the gear for it. All places where it nowhere can, or nothing
-     * is towed.
-     *
-     * @return list<int>
-     */
-    public function places(Breath $breath): array
+    /** Share of full load at a place, 0–1: more trailer never asks less. */
+    public function share(Breath $breath, int $place): float
     {
-        $all = array_keys($breath->rpms);
-        $able = array_values(array_filter($all, fn (int $place): bool => $this->share($breath, $place) <= self::IN_HAND));
+        if ($this->power === null) {
+            return 1.0;
+        }
+        $most = max(array_map($breath->power(...), array_keys($breath->rpms)));
 
-        return $able === [] ? $all : $able;
+        return min($this->power <= self::IN_HAND * $most ? self::IN_HAND : 1.0, $this->power / max(1.0, $breath->power($place)));
     }
 }

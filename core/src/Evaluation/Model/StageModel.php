@@ -34,7 +34,7 @@ final readonly class StageModel
      * @param  list<Ceiling>  $ceilings  those whose condition holds, the fuel system's among them
      * @param  list<Limit>  $limits  each component's: the platform's where it is stock, a part's own where it brings some
      * @param  float  $timing  what multiplies the power by the octane that its map was written for: no air
-     * @param  float  $thin  share of the standard day's air that a compressor finds
+     * @param  ?DayAir  $day  null for the standard day
      */
     public function __construct(
         public Build $build,
@@ -48,7 +48,7 @@ final readonly class StageModel
         public FuelMatch $fuel,
         public ?FuelDemand $demand = null,
         public float $timing = 1.0,
-        public float $thin = 1.0,
+        public ?DayAir $day = null,
     ) {
         $engine = $driveline = [];
         foreach ($gains as $gain) {
@@ -124,7 +124,7 @@ final readonly class StageModel
      */
     public function fuelled(array $ceilings, array $limits, FuelDemand $demand): self
     {
-        return new self($this->build, $this->gains, $this->spools, $this->added, [...$this->ceilings, ...$ceilings], [...$this->limits, ...$limits], $this->revLimit, $this->hardware, $this->fuel, $demand, $this->timing, $this->thin);
+        return new self($this->build, $this->gains, $this->spools, $this->added, [...$this->ceilings, ...$ceilings], [...$this->limits, ...$limits], $this->revLimit, $this->hardware, $this->fuel, $demand, $this->timing, $this->day);
     }
 
     /**
@@ -156,10 +156,10 @@ final readonly class StageModel
         return new self($this->build, $this->gains, $this->spools, $this->added, [], $this->limits, $this->revLimit, $this->hardware, $this->fuel, $this->demand, $this->timing);
     }
 
-    /** The same build where the air is so much thinner: its ceilings of airflow fall with it. */
-    public function withAirflow(float $share): self
+    /** The same build on another day. */
+    public function on(DayAir $day): self
     {
-        return new self($this->build, $this->gains, $this->spools, $this->added, $this->ceilings, $this->limits, $this->revLimit, $this->hardware, $this->fuel, $this->demand, $this->timing, $share);
+        return new self($this->build, $this->gains, $this->spools, $this->added, $this->ceilings, $this->limits, $this->revLimit, $this->hardware, $this->fuel, $this->demand, $this->timing, $day);
     }
 
     /**
@@ -177,7 +177,7 @@ final readonly class StageModel
             array_values(array_filter($this->spools, $kept)),
             array_values(array_filter($this->added, $kept)),
             $this->ceilings, $this->limits, $this->revLimit, $this->hardware, $this->fuel, $this->demand,
-            isset($parts[$this->build->map()?->key]) ? $this->timing : 1.0, $this->thin,
+            isset($parts[$this->build->map()?->key]) ? $this->timing : 1.0, $this->day,
         );
     }
 }

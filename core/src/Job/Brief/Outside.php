@@ -14,6 +14,9 @@ final readonly class Outside
     /** m/s at which a trailer is pulled uphill. */
     private const SPEED = 80.0 / 3.6;
 
+    /** m/s of the air on the cooler on a long grade. */
+    public const AIRSPEED = 8.0;
+
     /** m² of drag area of a car that states none; with a trailer behind it there is half as much again. */
     private const DRAG_AREA = 0.8;
 
@@ -24,8 +27,9 @@ final readonly class Outside
      * @param  float  $hottest  K
      * @param  ?float  $trailer  kg; null where nothing is towed
      * @param  float  $grade  rise over run
+     * @param  float  $airspeed  m/s of the air on the cooler there
      */
-    public function __construct(public float $altitude = 0.0, public float $hottest = self::HOTTEST, public ?float $trailer = null, public float $grade = 0.0) {}
+    public function __construct(public float $altitude = 0.0, public float $hottest = self::HOTTEST, public ?float $trailer = null, public float $grade = 0.0, public float $airspeed = self::AIRSPEED) {}
 
     public function hottestDay(): Ambient
     {

@@ -8,7 +8,7 @@ final readonly class Soak
     private const PER_KELVIN = 0.003;
 
     /** However hot it gets. */
-    private const LEAST = 0.05;
+    private const LEAST = 0.6;
 
     /**
      * @param  float  $threshold  K above which the map takes power: 50 °C, or what the stock car breathes
