@@ -5,6 +5,7 @@
 use Pebblerun\Core\Evaluation\Evaluator;
 use Pebblerun\Core\Evaluation\Model\Gain;
 use Pebblerun\Core\Evaluation\Model\StageModel;
+use Pebblerun\Core\Physics\MeanPressure;
 
 /**
  * A model as bare arrays: nothing of it has to be looked up.
@@ -22,6 +23,7 @@ function bare(StageModel $model, Evaluator $evaluator, ?StageModel $received = n
         return $families;
     }, []));
     $loss = $evaluator->losses[0];
+    $map = $model->mapGain();
     $ceilings = fn (bool $soft): array => array_values(array_map(
         fn (object $ceiling): array => [array_column($ceiling->points, 0), array_map(fn (array $point): float => $point[1]->likely, $ceiling->points), $ceiling->torque, $ceiling->crank ? 1.0 - $loss->percentageShare() : 1.0, $ceiling->crank ? $loss->torque : 0.0, isset($own[$ceiling->component ?? $ceiling->signature]) ? ($ceiling->component === null ? 1.0 : $less) : 0.0],
         array_filter($model->ceilings, fn (object $ceiling): bool => $ceiling->soft === $soft),
@@ -34,8 +36,23 @@ function bare(StageModel $model, Evaluator $evaluator, ?StageModel $received = n
         'soft' => $ceilings(true),
         'hard' => $ceilings(false),
         'added' => array_column($model->added, 1),
-        'octane' => $model->fuel->share(),
+        'octane' => $model->timing,
+        'wrong' => $model->fuel->share() / $received->fuel->share(),
+        'map' => $map?->onPump === null ? null : array_map(fn (Gain $gain): array => [$gain->knots(), array_merge(...$gain->columns(null))], [$map, $map->onPump]),
+        'received' => $received === $model ? null : bare($received, $evaluator),
+        'off boost' => $model->breathesLater() ? $loss->toWheels(MeanPressure::offBoost($evaluator->catalog->platform->engine->displacement, $evaluator->catalog->platform->engine->fuel)) : 0.0,
     ];
+}
+
+/** What fuel gives without air, by which a ceiling of airflow lets more through. */
+function airlessAt(array $model, float $rpm): float
+{
+    if ($model['map'] === null) {
+        return $model['octane'];
+    }
+    [[$knots, $strong], [$pumpKnots, $pump]] = $model['map'];
+
+    return $model['octane'] * ((1.0 + lineAt($knots, $strong, $rpm)) / (1.0 + lineAt($pumpKnots, $pump, $rpm))) ** 0.7;
 }
 
 function lineAt(array $xs, array $ys, float $x): float
@@ -64,7 +81,7 @@ function familiesAt(array $families, float $rpm, bool $bounded = false): float
         $open = $rest = 1.0;
         foreach ($members as [$knots, $values, $ceiling, $ratios]) {
             $g = lineAt($knots, $values, $rpm);
-            $quoted += $g * lineAt($knots, $ratios, $rpm);
+            $quoted += $g * max(1.0, lineAt($knots, $ratios, $rpm));
             if ($g <= 0.0) {
                 $rest *= 1.0 + $g;
             } elseif ($ceiling === INF) {
@@ -105,8 +122,11 @@ function straight(array $model, array $rpms, array $unchanged, array $received, 
         if ($model['shift'] !== 0.0) {
             $watts *= spoolAt($model['shift'], $baseRpms, $baseTorque, $rpm);
         }
+        if ($model['off boost'] > 0.0) {
+            $watts = max($watts, $model['octane'] * min($model['off boost'], $received[$i] / $omega) * $omega);
+        }
         foreach ($model['soft'] as [$xs, $ys, $isTorque, $share, $lost, $isOwn]) {
-            $cap = max($isOwn * $received[$i], lineAt($xs, $ys, $rpm) * $share * ($isTorque ? $omega : 1.0) - $lost * $omega);
+            $cap = max($isOwn * $received[$i] / airlessAt($model['received'] ?? $model, $rpm), lineAt($xs, $ys, $rpm) * $share * ($isTorque ? $omega : 1.0) - $lost * $omega) * airlessAt($model, $rpm);
             $gain = $watts - $received[$i];
             $room = $cap - $received[$i];
             $watts = match (true) {
@@ -115,6 +135,7 @@ function straight(array $model, array $rpms, array $unchanged, array $received, 
                 default => $watts,
             };
         }
+        $watts *= $model['wrong'];
         foreach ($model['added'] as $window) {
             $watts += $window->power->likely * $window->at($rpm);
         }

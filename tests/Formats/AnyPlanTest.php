@@ -5,7 +5,6 @@ namespace Tests\Formats;
 use Pebblerun\Core\Advice\Fixes;
 use Pebblerun\Core\Advice\VerdictSubject;
 use Pebblerun\Core\Catalog\Limits\Quantity;
-use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Catalog\Limits\QuantityTraits;
 use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Evaluation\Estimate;
