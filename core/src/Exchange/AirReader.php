@@ -29,7 +29,7 @@ final class AirReader
 
     public static function maybeCompressor(?DocumentNode $node): ?Compressor
     {
-        return $node === null ? null : new Compressor($node->get('efficiency')->number(), $node->maybe('flow_kg_s')?->number());
+        return $node === null ? null : new Compressor($node->get('efficiency')->number(), $node->maybe('flow_kg_s')?->number(), 1e5 * ($node->maybe('spring_bar')?->number() ?? Compressor::SPRING / 1e5));
     }
 
     /** What is stated of it; where nothing is, what is typical of its core. */

@@ -266,7 +266,7 @@ final readonly class PartReader
         $to = $window->maybe('to_rpm')?->number() ?? INF;
         $from < $to || $window->refuse("{$from} rpm is not below {$to} rpm: turn them round.");
 
-        return new AddedPower($from, $to, $this->power($window->get('power')));
+        return new AddedPower($from, $to, $this->power($window->get('power')), wet: $window->maybe('wet')?->bool() ?? false);
     }
 
     /** @return list<AddedPower> what pumps and belts no longer take */

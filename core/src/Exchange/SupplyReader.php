@@ -54,7 +54,7 @@ final readonly class SupplyReader
             'port-injectors' => new PortInjectors($node->get('count')->int(), $flow(), $bar('rated_bar'), $bar('rail_bar'), $node->maybe('follows_manifold')?->bool() ?? false),
             'direct-injectors' => new DirectInjectors($node->get('count')->int(), $flow(), $bar('rated_bar'), $bar('rail_bar')),
             'cam-pump' => new CamPump(1e-6 * $node->get('volume_cc')->number()),
-            default => new FeedPump(1e-3 / 3600.0 * $node->get('flow_l_h')->number()),
+            default => new FeedPump(1e-3 / 3600.0 * $node->get('flow_l_h')->number(), $node->maybe('follows_manifold')?->bool() ?? false),
         };
     }
 }

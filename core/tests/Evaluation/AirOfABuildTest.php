@@ -7,6 +7,7 @@ use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
 use Pebblerun\Core\Evaluation\Limits\Status;
 use Pebblerun\Core\Evaluation\Limits\Towing;
+use Pebblerun\Core\Evaluation\StageResult;
 use Pebblerun\Core\Math\Nearest;
 use Pebblerun\Core\Tests\Exchange\AirBundle;
 use Pebblerun\Core\Tests\Exchange\SmallBundle;
@@ -92,10 +93,47 @@ final class AirOfABuildTest extends TestCase
         $turbo = SmallBundle::estimate(AirBundle::turbo());
         $breath = self::breath($turbo, 1);
         $reading = self::reading($turbo, 'injectors', 1);
-        $boost = $breath->boost(Nearest::place($breath->rpms, 5500.0));
+        // At the boost of the power that it lets through, so many times what is asked.
+        $boost = $breath->boost(Nearest::place($breath->rpms, $reading->rpm), $reading->edge / $reading->typical);
         $flow = 4 * 560e-6 / 60 * sqrt((4e5 - $boost) / 3e5) * 0.95 * 747.2;
         self::assertEqualsWithDelta($flow, $reading->edge, 0.02 * $flow, 'n·Q·√(Δp/Δp_rated)·ρ·duty');
         self::assertSame(Status::HeldBack, self::reading($turbo, 'injectors', 2)->status, 'more boost than the rail has left');
+    }
+
+    /** Short of fuel, a map holds boost down to what the gate's spring gives, and no further; a belt has no gate. */
+    public function test_a_car_that_is_short_at_the_springs_own_boost_is_gated(): void
+    {
+        $with = function (float $flow, float $spring): StageResult {
+            $document = AirBundle::turbo();
+            $injectors = ['key' => 'injectors', 'name' => 'Small', 'slot' => 'pump', 'kind' => 'port-injectors', 'count' => 4, 'flow_cc_min' => $flow, 'rated_bar' => 3, 'rail_bar' => 4, 'consequence' => 'lean', 'evidence' => ['kind' => 'maker']];
+            $document['parts'][] = ['key' => 'small', 'name' => 'Small', 'maker' => 'Kolvane', 'slots' => ['pump'], 'price' => ['new' => 1], 'effects' => ['supplies' => [$injectors]]];
+            $document['parts'][0]['effects']['compressor']['spring_bar'] = $spring;
+            $document['plan']['stages'][1]['changes'][] = ['fit' => 'small'];
+
+            return SmallBundle::estimate($document)->results[2];
+        };
+        self::assertFalse($with(470.0, 0.4)->isGated(), 'held back above the spring');
+        self::assertTrue($with(470.0, 1.3)->isGated(), 'a stiff spring gives more than that');
+        self::assertTrue($with(200.0, 0.4)->isGated());
+    }
+
+    /** A wet kit brings its fuel through a jet: it passes the feed pump, and not the injectors. */
+    public function test_wet_and_dry_nitrous_load_the_fuel_system_differently(): void
+    {
+        $used = function (?bool $wet): array {
+            $document = AirBundle::natural('roots', 'spray');
+            $document['parts'][3]['tags'] = ['nitrous'];
+            $document['parts'][3]['effects'] = $wet === null ? [] : ['added_power' => [['from_rpm' => 2000, 'power' => [54, 60, 66], 'wet' => $wet]]];
+            $estimate = SmallBundle::estimate($document);
+
+            return [self::reading($estimate, 'injectors', 2)->median, self::reading($estimate, 'feed', 2)->median, self::reading($estimate, 'knock', 2)->typical];
+        };
+        [$none, $wet, $dry] = [$used(null), $used(true), $used(false)];
+        self::assertEqualsWithDelta($none[0], $wet[0], 0.01);
+        self::assertGreaterThan($wet[0] + 0.05, $dry[0]);
+        self::assertEqualsWithDelta($wet[1], $dry[1], 1e-9);
+        self::assertGreaterThan($none[1] + 0.05, $wet[1]);
+        self::assertGreaterThan($none[2] + 0.5, $wet[2], 'and it asks octane');
     }
 
     public function test_boost_that_the_dyno_showed_wins_and_grows_from_none_below_the_torque_peak(): void

@@ -9,6 +9,7 @@ use Pebblerun\Core\Physics\Fuel\DirectInjectors;
 use Pebblerun\Core\Physics\Fuel\FeedPump;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
 use Pebblerun\Core\Physics\Fuel\FullLoad;
+use Pebblerun\Core\Physics\Fuel\HeldBack;
 use Pebblerun\Core\Physics\Fuel\OctaneNeed;
 use Pebblerun\Core\Physics\Fuel\PortInjectors;
 use Pebblerun\Core\Physics\Road\Climb;
@@ -130,5 +131,26 @@ final class FuelTest extends TestCase
         self::assertEqualsWithDelta(91.85, OctaneNeed::of(95.0, 0.3, 0.0, -17.0, spray: 15.0), 1e-9);
         self::assertEqualsWithDelta(89.0, OctaneNeed::of(95.0, 0.0, 0.0, 0.0, spray: 80.0), 1e-9, 'six at the most');
         self::assertEqualsWithDelta(97.5, OctaneNeed::of(95.0, 0.0, 1.0, 0.0), 1e-9);
+    }
+
+    /** Source: the method's worked values. */
+    public function test_what_falls_with_boost_is_taken_at_the_power_that_it_lets_through(): void
+    {
+        $injectors = new PortInjectors(8, 630e-6 / 60.0, 3e5, 3e5, false);
+        $perWatt = (new FullLoad(FuelKind::Petrol, true, false, 2500.0, 5500.0))->fuelPerJoule(6000.0, Blend::petrol());
+        $delivers = fn (float $manifold): float => $injectors->edge(6000.0, $manifold, Blend::petrol()) / $perWatt;
+        self::assertEqualsWithDelta(586.4, HeldBack::at($delivers, fn (float $power): float => 0.0) / 1000.0, 0.1);
+        self::assertEqualsWithDelta(439.1, HeldBack::at($delivers, fn (float $power): float => 0.9e5 * $power / 300e3) / 1000.0, 0.1);
+        self::assertEqualsWithDelta(370.9, $delivers(1.8e5) / 1000.0, 0.1, 'by the boost of an unheld 600 kW it would be less');
+        self::assertSame(0.0, HeldBack::at(fn (float $manifold): float => -1.0, fn (float $power): float => $power));
+    }
+
+    public function test_a_feed_pump_whose_rail_follows_boost_gives_less_of_it(): void
+    {
+        $pump = new FeedPump(200.0 / 3600.0 / Blend::petrol()->density, true);
+        self::assertEqualsWithDelta(171.2, $pump->edge(6000.0, 1.2e5, Blend::petrol()) * 3600.0, 0.05, 'worked value: 200 kg/h at 1.2 bar');
+        self::assertEqualsWithDelta(200.0, $pump->edge(6000.0, 0.0, Blend::petrol()) * 3600.0, 1e-9);
+        self::assertTrue($pump->followsBoost());
+        self::assertFalse((new FeedPump(1.0))->followsBoost());
     }
 }

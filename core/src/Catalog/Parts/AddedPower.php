@@ -11,7 +11,7 @@ final readonly class AddedPower
      * @param  Range  $power  W
      * @param  ?float  $rated  rpm; up to there it grows with the square of the speed, as drag does. Null: all of it everywhere
      */
-    public function __construct(public float $from, public float $to, public Range $power, public ?float $rated = null) {}
+    public function __construct(public float $from, public float $to, public Range $power, public ?float $rated = null, public bool $wet = false) {}
 
     /** The share of its power at a speed. */
     public function at(float $rpm): float

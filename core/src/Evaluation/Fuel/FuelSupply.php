@@ -4,8 +4,10 @@ namespace Pebblerun\Core\Evaluation\Fuel;
 
 use Closure;
 use Pebblerun\Core\Catalog\Limits\Ceiling;
+use Pebblerun\Core\Catalog\Limits\FuelComponent;
 use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Limits\Quantity;
+use Pebblerun\Core\Catalog\Parts\AddedPower;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Evaluation\Air\Breath;
 use Pebblerun\Core\Evaluation\Air\Breathing;
@@ -13,14 +15,14 @@ use Pebblerun\Core\Evaluation\Likely;
 use Pebblerun\Core\Evaluation\Memo;
 use Pebblerun\Core\Evaluation\Model\FuelDemand;
 use Pebblerun\Core\Evaluation\Model\StageModel;
-use Pebblerun\Core\Math\Nearest;
 use Pebblerun\Core\Physics\Driveline\Loss;
 use Pebblerun\Core\Physics\Fuel\FullLoad;
+use Pebblerun\Core\Physics\Fuel\HeldBack;
 use Pebblerun\Core\Units\Range;
 
 /**
  * What the fuel system of a build delivers: a ceiling at each component's edge, and a limit. A component that the measured car
- * outgrew has its flow raised, for every fuel.
+ * outgrew has its flow raised, for every fuel. What falls with boost is taken at the boost of what it lets through.
  */
 final class FuelSupply
 {
@@ -32,7 +34,7 @@ final class FuelSupply
     /** rpm between the points of ceilings and limits. */
     private const STEP = 100.0;
 
-    /** @var Memo<array{list<Ceiling>, list<Limit>, FuelDemand}> by everything that moves them */
+    /** @var Memo<array{list<Ceiling>, list<Limit>, FuelDemand, bool}> by everything that moves them */
     private Memo $known;
 
     /** @var ?array<string, float> what the flow of the known car's components is raised by, by component */
@@ -57,7 +59,7 @@ final class FuelSupply
         return $model->fuelled(...$this->parts($model));
     }
 
-    /** @return array{list<Ceiling>, list<Limit>, FuelDemand} */
+    /** @return array{list<Ceiling>, list<Limit>, FuelDemand, bool} and whether boost can be held low enough for it */
     private function parts(StageModel $model): array
     {
         if (! $this->needsAir($model)) {
@@ -72,27 +74,30 @@ final class FuelSupply
     /** Whether pressure in the manifold or a belt move what is asked. */
     private function needsAir(StageModel $model): bool
     {
-        return $model->build->isBoosted() && ! $this->platform->engine->direct && $model->hardware->fuel !== [] || $model->hardware->belt;
+        return $model->hardware->belt || ($model->build->isBoosted() && array_filter($model->hardware->fuel, fn (FuelComponent $component): bool => $component->supply->followsBoost()) !== []);
     }
 
     /**
      * @param  array<string, float>  $raised  what a component's flow is raised by
-     * @return array{list<Ceiling>, list<Limit>, FuelDemand}
+     * @return array{list<Ceiling>, list<Limit>, FuelDemand, bool}
      */
     private function make(StageModel $model, ?Breath $breath, array $raised): array
     {
-        $blend = $model->build->fuel->blend;
-        $demand = new FuelDemand($this->load($model), $blend, $this->drive($breath));
+        $demand = $this->demand($model, $breath);
+        $boost = $breath === null ? null : new BoostByPower($breath, $this->losses[0]);
         $ceilings = $limits = [];
+        $held = true;
         $last = max($model->revLimit, $this->platform->baseline->last());
         foreach ($model->hardware->fuel as $component) {
             $name = $model->nameOf($component);
             $more = $raised[$name] ?? 1.0;
             $points = $flows = [];
             for ($rpm = $this->platform->baseline->first; $rpm < $last + self::STEP; $rpm += self::STEP) {
-                $edge = $more * $component->supply->edge($rpm, self::manifold($breath, $rpm), $blend);
-                $points[] = [$rpm, Range::exact(round(max(0.0, $edge / $demand->perWatt($rpm) - $demand->drive($rpm)), self::DECIMALS))];
+                $most = $this->most($component, $model, $demand, $boost, $rpm, $more);
+                $edge = ($most + $demand->besides($rpm, $component->supply->feeds())) * $demand->perWatt($rpm);
+                $points[] = [$rpm, Range::exact(round($most, self::DECIMALS))];
                 $flows[] = [$rpm, max(1e-9, $edge * $component->supply->safe()), max(1e-9, $edge)];
+                $held = $held && ($boost === null || $boost->canBeHeld($rpm, $most));
             }
             assert($flows !== []);
             $note = $more > 1.0 ? trim(sprintf('%s raised by %d %%: the measured car burned that much', $component->note === '' ? '' : "{$component->note};", round(100 * ($more - 1.0)))) : $component->note;
@@ -100,7 +105,24 @@ final class FuelSupply
             $limits[] = new Limit($component->key, $component->name, $component->slot, Quantity::FuelFlow, $flows, [], $component->consequence, $component->evidence, $note);
         }
 
-        return [$ceilings, $limits, $demand];
+        return [$ceilings, $limits, $demand, $held];
+    }
+
+    /** W at the crank that a component delivers fuel for at its edge, at that power's own boost. */
+    private function most(FuelComponent $component, StageModel $model, FuelDemand $demand, ?BoostByPower $boost, float $rpm, float $more): float
+    {
+        $delivers = fn (float $manifold): float => $more * $component->supply->edge($rpm, $manifold, $model->build->fuel->blend) / $demand->perWatt($rpm) - $demand->besides($rpm, $component->supply->feeds());
+
+        return $boost !== null && $component->supply->followsBoost() ? HeldBack::at($delivers, $boost->along($rpm)) : max(0.0, $delivers(0.0));
+    }
+
+    private function demand(StageModel $model, ?Breath $breath): FuelDemand
+    {
+        $wet = array_values(array_filter(array_column($model->nitrous(), 1), fn (AddedPower $window): bool => $window->wet));
+
+        $atCrank = fn (AddedPower $window): AddedPower => new AddedPower($window->from, $window->to, $window->power->scaled($this->losses[0]->toCrank(1.0)));
+
+        return new FuelDemand($this->load($model), $model->build->fuel->blend, $this->drive($breath), array_map($atCrank, $wet));
     }
 
     /** A blower or turbo on a natural engine burns as a boosted one. */
@@ -119,12 +141,6 @@ final class FuelSupply
         return $breath === null || ! $breath->model->hardware->belt ? [] : array_map(fn (int $place, float $rpm): array => [$rpm, $breath->drive($place)], array_keys($breath->rpms), $breath->rpms);
     }
 
-    /** Pa over the outside air, at the nearest speed that was looked at. */
-    private static function manifold(?Breath $breath, float $rpm): float
-    {
-        return $breath === null ? 0.0 : $breath->boost(Nearest::place($breath->rpms, $rpm));
-    }
-
     /** @return array<string, float> by component, what the car as it is known burned more than that should give */
     private function raised(): array
     {
@@ -135,16 +151,18 @@ final class FuelSupply
     private function outgrown(): array
     {
         $likely = ($this->likely)($this->start);
-        [$ceilings, , $demand] = $this->make($this->start, $this->needsAir($this->start) ? $this->breathing->of($this->start, $likely) : null, []);
+        $breath = $this->needsAir($this->start) ? $this->breathing->of($this->start, $likely) : null;
+        $demand = $this->demand($this->start, $breath);
+        $boost = $breath === null ? null : new BoostByPower($breath, $this->losses[0]);
         $raised = [];
-        foreach ($ceilings as $ceiling) {
+        foreach ($this->start->hardware->fuel as $component) {
             $most = 1.0;
             foreach ($likely->grid->rpms as $i => $rpm) {
                 $crank = $this->losses[0]->toCrank($likely->engine[$i]);
-                $point = $ceiling->points[(int) min(count($ceiling->points) - 1, max(0.0, round(($rpm - $ceiling->points[0][0]) / self::STEP)))];
-                $most = max($most, ($crank + $demand->drive($rpm)) / max(1.0, $point[1]->likely + $demand->drive($rpm)));
+                $flow = $component->supply->edge($rpm, $boost === null ? 0.0 : $boost->along($rpm)($crank), $this->start->build->fuel->blend);
+                $most = max($most, ($crank + $demand->besides($rpm, $component->supply->feeds())) * $demand->perWatt($rpm) / max(1e-9, $flow));
             }
-            $raised[(string) $ceiling->component] = $most;
+            $raised[$this->start->nameOf($component)] = $most;
         }
 
         return array_filter($raised, fn (float $more): bool => $more > 1.0);

@@ -339,9 +339,10 @@ final class LimitCheck
     {
         $allowed = $this->allowed($limit, $model);
         $demand = $limit->quantity->isOfTheFuel() ? $model->demand : null;
-        $key = "{$loss->share} {$loss->constant} {$edge} {$allowed} {$demand?->name}";
+        $feeds = $demand !== null && ($model->hardware->fuel[$limit->key] ?? null)?->supply->feeds() === true;
+        $key = "{$loss->share} {$loss->constant} {$edge} {$allowed} {$demand?->name} {$feeds}";
         $known = $this->shares[$limit] ?? [];
-        $known[$key] ??= $this->shareAlong($limit, $loss, $edge, $allowed, $demand);
+        $known[$key] ??= $this->shareAlong($limit, $loss, $edge, $allowed, $demand, $feeds);
         $this->shares[$limit] = $known;
 
         return $known[$key];
@@ -350,8 +351,9 @@ final class LimitCheck
     /**
      * @param  float  $factor  what is allowed counts so much
      * @param  ?FuelDemand  $demand  of a limit of fuel flow
+     * @param  bool  $feeds  it stands before all others of the fuel system
      */
-    private function shareAlong(Limit $limit, Loss $loss, bool $edge, float $factor, ?FuelDemand $demand): CurveQuantity
+    private function shareAlong(Limit $limit, Loss $loss, bool $edge, float $factor, ?FuelDemand $demand, bool $feeds): CurveQuantity
     {
         $torque = $limit->quantity->isTorque();
         $borne = LinearInterpolation::spread(array_column($limit->points, 0), array_column($limit->points, $edge ? 2 : 1), $this->rpms);
@@ -360,7 +362,7 @@ final class LimitCheck
             $omega = $rpm * Rpm::OMEGA;
             $most = $borne[$place] * $factor / ($demand?->perWatt($rpm) ?? 1.0);
             $scale[] = 1.0 / ((1.0 - $loss->percentageShare()) * $most * ($torque ? $omega : 1.0));
-            $shift[] = ($loss->torque * ($torque ? 1.0 : $omega) + ($demand?->drive($rpm) ?? 0.0)) / $most;
+            $shift[] = ($loss->torque * ($torque ? 1.0 : $omega) + ($demand?->besides($rpm, $feeds) ?? 0.0)) / $most;
         }
 
         return new CurveQuantity($scale, $shift);

@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Evaluation\Model;
 
+use Pebblerun\Core\Catalog\Parts\AddedPower;
 use Pebblerun\Core\Physics\Fuel\Blend;
 use Pebblerun\Core\Physics\Fuel\FullLoad;
 
@@ -11,10 +12,13 @@ final readonly class FuelDemand
     /** Equal ones have equal names. */
     public string $name;
 
-    /** @param  list<array{float, float}>  $drive  rpm and W that a belt-driven compressor takes; none without one */
-    public function __construct(private FullLoad $load, private Blend $blend, private array $drive)
+    /**
+     * @param  list<array{float, float}>  $drive  rpm and W that a belt-driven compressor takes; none without one
+     * @param  list<AddedPower>  $wet  power at the crank whose fuel comes through a jet of its own: the feed pump alone gives it
+     */
+    public function __construct(private FullLoad $load, private Blend $blend, private array $drive, private array $wet = [])
     {
-        $this->name = hash('xxh3', serialize([$load->consumption, $blend->density, $drive]));
+        $this->name = hash('xxh3', serialize([$load->consumption, $blend->density, $drive, array_map(fn (AddedPower $window): array => [$window->from, $window->to, $window->power->name()], $wet)]));
     }
 
     /** kg/s for each W of the crank and the drive. */
@@ -23,8 +27,17 @@ final readonly class FuelDemand
         return $this->load->fuelPerJoule($rpm, $this->blend);
     }
 
-    /** W. */
-    public function drive(float $rpm): float
+    /**
+     * What a component must give fuel for besides what the crank gives, or need not: W.
+     *
+     * @param  bool  $feeds  it stands before all others
+     */
+    public function besides(float $rpm, bool $feeds): float
+    {
+        return $this->drive($rpm) - ($feeds ? 0.0 : array_sum(array_map(fn (AddedPower $window): float => $window->power->likely * $window->at($rpm), $this->wet)));
+    }
+
+    private function drive(float $rpm): float
     {
         $before = $this->drive[0] ?? [0.0, 0.0];
         foreach ($this->drive as $point) {

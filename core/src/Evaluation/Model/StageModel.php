@@ -35,6 +35,7 @@ final readonly class StageModel
      * @param  list<Limit>  $limits  each component's: the platform's where it is stock, a part's own where it brings some
      * @param  float  $timing  what multiplies the power by the octane that its map was written for: no air
      * @param  ?DayAir  $day  null for the standard day
+     * @param  bool  $canHoldFuel  boost can be held low enough for what the fuel system gives
      */
     public function __construct(
         public Build $build,
@@ -49,6 +50,7 @@ final readonly class StageModel
         public ?FuelDemand $demand = null,
         public float $timing = 1.0,
         public ?DayAir $day = null,
+        private bool $canHoldFuel = true,
     ) {
         $engine = $driveline = [];
         foreach ($gains as $gain) {
@@ -121,10 +123,11 @@ final readonly class StageModel
      *
      * @param  list<Ceiling>  $ceilings  of it
      * @param  list<Limit>  $limits  of it
+     * @param  bool  $canHold  boost can be held low enough for it
      */
-    public function fuelled(array $ceilings, array $limits, FuelDemand $demand): self
+    public function fuelled(array $ceilings, array $limits, FuelDemand $demand, bool $canHold): self
     {
-        return new self($this->build, $this->gains, $this->spools, $this->added, [...$this->ceilings, ...$ceilings], [...$this->limits, ...$limits], $this->revLimit, $this->hardware, $this->fuel, $demand, $this->timing, $this->day);
+        return new self($this->build, $this->gains, $this->spools, $this->added, [...$this->ceilings, ...$ceilings], [...$this->limits, ...$limits], $this->revLimit, $this->hardware, $this->fuel, $demand, $this->timing, $this->day, $canHold);
     }
 
     /**
@@ -136,7 +139,7 @@ final readonly class StageModel
         $map = $this->build->map()?->map;
         $alone = $this->build->situation->hasTag('nitrous') || $this->build->situation->hasTag('water-methanol');
 
-        return $this->build->fuel->kind === FuelKind::Diesel || (! $alone && $map !== null && $map->kind->isCustom() && $this->coversAll());
+        return $this->build->fuel->kind === FuelKind::Diesel || (! $alone && $this->canHoldFuel && $map !== null && $map->kind->isCustom() && $this->coversAll());
     }
 
     /** A fuel component with the part that it is: equal ones deliver the same. */
@@ -153,13 +156,13 @@ final readonly class StageModel
     /** The same build as if nothing held it back. */
     public function withoutCeilings(): self
     {
-        return new self($this->build, $this->gains, $this->spools, $this->added, [], $this->limits, $this->revLimit, $this->hardware, $this->fuel, $this->demand, $this->timing);
+        return new self($this->build, $this->gains, $this->spools, $this->added, [], $this->limits, $this->revLimit, $this->hardware, $this->fuel, $this->demand, $this->timing, canHoldFuel: $this->canHoldFuel);
     }
 
     /** The same build on another day. */
     public function on(DayAir $day): self
     {
-        return new self($this->build, $this->gains, $this->spools, $this->added, $this->ceilings, $this->limits, $this->revLimit, $this->hardware, $this->fuel, $this->demand, $this->timing, $day);
+        return new self($this->build, $this->gains, $this->spools, $this->added, $this->ceilings, $this->limits, $this->revLimit, $this->hardware, $this->fuel, $this->demand, $this->timing, $day, $this->canHoldFuel);
     }
 
     /**
@@ -177,7 +180,7 @@ final readonly class StageModel
             array_values(array_filter($this->spools, $kept)),
             array_values(array_filter($this->added, $kept)),
             $this->ceilings, $this->limits, $this->revLimit, $this->hardware, $this->fuel, $this->demand,
-            isset($parts[$this->build->map()?->key]) ? $this->timing : 1.0, $this->day,
+            isset($parts[$this->build->map()?->key]) ? $this->timing : 1.0, $this->day, $this->canHoldFuel,
         );
     }
 }

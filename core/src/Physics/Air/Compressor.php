@@ -14,14 +14,18 @@ final readonly class Compressor
 
     private const CP = 1005.0;
 
+    /** Pa over ambient, of a wastegate that states none. */
+    public const SPRING = 0.4e5;
+
     /** Of a belt drive. */
     private const BELT = 0.92;
 
     /**
      * @param  float  $efficiency  η, isentropic, 0–1
      * @param  ?float  $ratedFlow  kg/s of corrected air; null where it is not stated
+     * @param  float  $spring  Pa over ambient that a turbo's gate holds by its spring alone: less it cannot give
      */
-    public function __construct(public float $efficiency, public ?float $ratedFlow = null) {}
+    public function __construct(public float $efficiency, public ?float $ratedFlow = null, public float $spring = self::SPRING) {}
 
     /**
      * T2 = T1·(1 + (PR^0.2857 − 1)/η).

@@ -21,6 +21,16 @@ final readonly class CamPump implements Supply
         return $this->volume * $rpm / 60.0 * $blend->density;
     }
 
+    public function followsBoost(): bool
+    {
+        return false;
+    }
+
+    public function feeds(): bool
+    {
+        return false;
+    }
+
     public function safe(): float
     {
         return self::SAFE;

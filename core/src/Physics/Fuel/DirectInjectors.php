@@ -21,6 +21,16 @@ final readonly class DirectInjectors implements Supply
         return $this->count * $this->flow * sqrt(max(0.0, $this->rail - $manifold) / $this->rated) * $blend->density * self::EDGE / 720.0;
     }
 
+    public function followsBoost(): bool
+    {
+        return false;
+    }
+
+    public function feeds(): bool
+    {
+        return false;
+    }
+
     public function safe(): float
     {
         return self::SAFE / self::EDGE;

@@ -7,8 +7,14 @@ final readonly class FeedPump implements Supply
 {
     private const SAFE = 1.0 / 1.1;
 
-    /** @param  float  $flow  m³/s at rail pressure */
-    public function __construct(private float $flow) {}
+    /** Of the flow that a bar of boost takes where the rail follows it. */
+    private const PER_BAR = 0.12;
+
+    /**
+     * @param  float  $flow  m³/s at rail pressure
+     * @param  bool  $follows  the rail follows the manifold's pressure
+     */
+    public function __construct(private float $flow, private bool $follows = false) {}
 
     /** @param  float  $volume  m³/s that it gives for good */
     public static function goodFor(float $volume): self
@@ -18,7 +24,17 @@ final readonly class FeedPump implements Supply
 
     public function edge(float $rpm, float $manifold, Blend $blend): float
     {
-        return $this->flow * $blend->density;
+        return $this->flow * $blend->density * ($this->follows ? max(0.0, 1.0 - self::PER_BAR * $manifold / 1e5) : 1.0);
+    }
+
+    public function followsBoost(): bool
+    {
+        return $this->follows;
+    }
+
+    public function feeds(): bool
+    {
+        return true;
     }
 
     public function safe(): float

@@ -24,6 +24,16 @@ final readonly class PortInjectors implements Supply
         return $this->count * $this->flow * sqrt($left / $this->rated) * $blend->density * self::EDGE;
     }
 
+    public function followsBoost(): bool
+    {
+        return ! $this->follows;
+    }
+
+    public function feeds(): bool
+    {
+        return false;
+    }
+
     public function safe(): float
     {
         return self::SAFE / self::EDGE;

@@ -14,6 +14,12 @@ interface Supply
      */
     public function edge(float $rpm, float $manifold, Blend $blend): float;
 
+    /** Whether pressure in the manifold takes of it. */
+    public function followsBoost(): bool;
+
+    /** Whether it stands before all others: what a nitrous jet burns passes it as well. */
+    public function feeds(): bool;
+
     /** What of that may be used for good, 0–1. */
     public function safe(): float;
 }
