@@ -58,7 +58,7 @@ final readonly class Curve
             [$power->rpm, $power->value / ($power->rpm * Rpm::OMEGA)],
             [$redline, 0.88 * $power->value / ($redline * Rpm::OMEGA)],
         ], true);
-        $clipped = array_map(fn (float $newtonMetres, float $rpm): float => min($newtonMetres, $torque->value, $power->value / ($rpm * Rpm::OMEGA)), $curve->torque, $curve->rpms());
+        $clipped = array_map(fn (float $newtonMetres, float $rpm): float => min($newtonMetres, $torque->value, $power->powerAt($rpm) / ($rpm * Rpm::OMEGA)), $curve->torque, $curve->rpms());
 
         return new self($curve->first, $clipped, true);
     }

@@ -51,6 +51,7 @@ final class InspectorTest extends TestCase
         yield 'another fuel than the map was written on' => [['plan.stages.1.fuel' => 'strong'], FindingKind::WrongFuel, 'Map was written on Pump 98: Strong blend is 22.4 % leaner than it was written for, more than the 6 % that can be followed: it runs lean. No full load on it: map again on this fuel, or fill the other.', 'map'];
         yield 'no calibration' => [['parts.0.gains.0.when' => ['ethanol' => ['at_least' => 40]]], FindingKind::NotAllowed, 'Map has no calibration for Pump 98 with this build.', 'map'];
         yield 'closed courses' => [['parts.3.law' => ['track_only' => true, 'note' => 'closed courses only.']], FindingKind::Law, 'Cooler is for closed courses only: closed courses only.', 'cooler'];
+        yield 'two for one place' => [['plan.stages.1.changes' => [['fit' => 'late'], ['fit' => 'cooler']]], FindingKind::Displaced, 'Late is chosen, and Cooler after it for the same place: Late is neither fitted nor billed. Take one of them out.', 'cooler'];
         yield 'a broken kit' => [['plan.stages.0.changes' => [['fit' => 'map'], ['fit' => 'kit']], 'plan.stages.1.changes' => [['fit' => 'pipe']]], FindingKind::KitBroken, 'Kit is broken up, so its measured gain no longer holds: Filter counts by itself.', 'filter'];
     }
 

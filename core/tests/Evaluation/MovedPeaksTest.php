@@ -11,6 +11,7 @@ use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Parts\PartPrice;
 use Pebblerun\Core\Catalog\Parts\PartWork;
 use Pebblerun\Core\Evaluation\Model\MovedPeaksCurve;
+use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Tests\Lyre;
 use Pebblerun\Core\Units\Range;
 use PHPUnit\Framework\TestCase;
@@ -63,5 +64,19 @@ final class MovedPeaksTest extends TestCase
         $lyre->parts['cams'] = new Part('cams', 'Cams', 'Orsken', ['turbo'], [], [], null, [$case], true, new Effects(revLimit: 7000.0), PartPrice::free(), new PartWork);
 
         return $lyre;
+    }
+
+    /** A single that its governor ends: without it the engine comes to its stated peak, though the governed curve falls away before. */
+    public function test_an_engine_without_its_governor_comes_to_its_stated_peak(): void
+    {
+        $governed = Curve::fromPoints([[1500.0, 7.4], [2500.0, 9.6], [3300.0, 9.42], [3500.0, 9.3], [3600.0, 8.95]]);
+        $moved = (new MovedPeaksCurve($governed, 3600.0))->of(new MovedPeaks(4300.0, 2500.0, null), Range::exact(0.11), Range::exact(0.0), 4600.0);
+        $engine = $governed->endingAt(4600.0);
+        $power = [];
+        foreach ($moved[0] as $i => $rpm) {
+            $power[(string) $rpm] = $engine->torqueAt($rpm) * $rpm * M_PI / 30.0 * (1.0 + $moved[1][$i]->likely);
+        }
+        self::assertSame(4300.0, (float) array_search(max($power), $power, true));
+        self::assertEqualsWithDelta(1.11 * $governed->peakPower()->value, max($power), 1.0);
     }
 }

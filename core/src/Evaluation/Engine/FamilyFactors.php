@@ -112,12 +112,15 @@ final class FamilyFactors
             return [self::along($gain, $columns, $grid, 1.0, -1.0 / $ceiling), null];
         }
         $open = $rest = [];
-        foreach (self::along($gain, $columns, $grid) as $g) {
-            $open[] = $g > 0.0 ? ($g < $ceiling ? 1.0 - $g / $ceiling : 0.0) : 1.0;
-            $rest[] = $g > 0.0 ? 1.0 : 1.0 + $g;
+        $rows = $this->draws?->count() ?? 1;
+        $within = array_map(fn (float $rpm): bool => $rpm <= $gain->comparedTo, $grid->rpms);
+        foreach (self::along($gain, $columns, $grid) as $at => $g) {
+            $counts = $g > 0.0 && $within[intdiv($at, $rows)];
+            $open[] = $counts ? ($g < $ceiling ? 1.0 - $g / $ceiling : 0.0) : 1.0;
+            $rest[] = $counts ? 1.0 : 1.0 + $g;
         }
 
-        return [$open, $gain->least() < 0.0 ? $rest : null];
+        return [$open, $gain->least() < 0.0 || in_array(false, $within, true) ? $rest : null];
     }
 
     /**

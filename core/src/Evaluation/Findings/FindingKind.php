@@ -26,6 +26,8 @@ enum FindingKind: string
     case Advised = 'advised';
     /** A kit was broken up: its measured gain no longer holds. */
     case KitBroken = 'kit-broken';
+    /** A part that another of the same stage takes the slot of: it is not fitted, and not billed. */
+    case Displaced = 'displaced';
     /** A part that is no longer offered. */
     case Retired = 'retired';
 
@@ -34,7 +36,7 @@ enum FindingKind: string
     {
         return match ($this) {
             self::Missing, self::Conflict, self::Gated, self::NotAllowed, self::WrongFuel, self::Law, self::Unwanted => true,
-            self::PoorFuel, self::Uncovered, self::Advised, self::KitBroken, self::Retired => false,
+            self::PoorFuel, self::Uncovered, self::Advised, self::KitBroken, self::Displaced, self::Retired => false,
         };
     }
 }

@@ -40,6 +40,10 @@ final readonly class Inspector
             }
         }
 
+        foreach ($build->displaced as $part) {
+            $notes[] = new Finding(FindingKind::Displaced, $part, other: $build->fitted[array_values(array_intersect($part->slots, array_keys($build->fitted)))[0] ?? ''] ?? null);
+        }
+
         return [...$faults, ...$notes];
     }
 

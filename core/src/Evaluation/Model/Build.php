@@ -36,6 +36,7 @@ final readonly class Build
      * @param  array<string, Part>  $kits  the kit a part was taken out of when the kit was broken up, by the part's key
      * @param  array<string, Acceptance>  $accepted  by key of the limit that is passed knowingly
      * @param  ?TorqueHold  $hold  torque that its map is to hold
+     * @param  list<Part>  $displaced  chosen in its stage and taken out by what was chosen after it for the same slot
      */
     public function __construct(
         public Catalog $catalog,
@@ -48,6 +49,7 @@ final readonly class Build
         public array $kits = [],
         public ?TorqueHold $hold = null,
         public array $accepted = [],
+        public array $displaced = [],
     ) {
         $ordered = $parts = [];
         $map = null;

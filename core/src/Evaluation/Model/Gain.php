@@ -27,6 +27,7 @@ final readonly class Gain
      * @param  bool  $induction  forced induction on a natural engine
      * @param  ?float  $fadesFrom  the grid's first rpm, when a gain shrinks below the first anchor
      * @param  AirRole  $air  how it moves the air that the engine gets
+     * @param  float  $comparedTo  rpm up to which the engine that it is compared with gives something: beyond, no ceiling of the family counts
      * @param  ?self  $onPump  of a map on strong fuel: what it gives on pump fuel
      */
     public function __construct(
@@ -44,6 +45,7 @@ final readonly class Gain
         public bool $induction = false,
         public AirRole $air = AirRole::None,
         public ?self $onPump = null,
+        public float $comparedTo = INF,
     ) {
         $figures = array_map(fn (Range $fraction): string => $fraction->name(), $fractions);
         $this->signature = hash('xxh128', implode('/', [$part->key, $share, $ceiling, $fadesFrom, ...$rpms, ...$figures, ...$ratios]));

@@ -164,7 +164,7 @@ final class GainFinder
         return new Gain(
             $part, $case, $family->key, $ceiling, $rpms, $fractions, $ratios, $share, $covered,
             $fades && $this->fullFrom > $this->baseline->first ? $this->baseline->first : null,
-            $family->driveline, $induction, $family->air, $onPump,
+            $family->driveline, $induction, $family->air, $onPump, $case->peaks === null ? INF : $this->platform->engine->revLimit,
         );
     }
 

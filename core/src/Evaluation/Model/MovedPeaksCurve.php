@@ -50,11 +50,12 @@ final readonly class MovedPeaksCurve
     {
         $limit = max($revLimit, $peaks->power + Curve::STEP);
         $old = $this->old($limit);
+        $base = $this->baseline->endingAt($limit);
         $of = fn (float $powerShare, float $torqueShare): Curve => $this->moved($peaks, $powerShare, $torqueShare, $limit);
         $curves = [$of($power->low, $torque->low), $of($power->likely, $torque->likely), $of($power->high, $torque->high)];
         $rpms = $gains = [];
         for ($rpm = $this->baseline->first; $rpm <= $limit; $rpm += Curve::STEP) {
-            $here = array_map(fn (Curve $curve): float => $curve->torqueAt($rpm) / $old->torqueAt($rpm) - 1.0, $curves);
+            $here = array_map(fn (Curve $curve): float => $curve->torqueAt($rpm) / ($rpm > $this->revLimit ? $base : $old)->torqueAt($rpm) - 1.0, $curves);
             $rpms[] = $rpm;
             $gains[] = Range::of(min($here), $here[1], max($here));
         }
@@ -73,7 +74,7 @@ final readonly class MovedPeaksCurve
             [$this->plateauEnd, self::PLATEAU * $this->torque],
             [$this->powerRpm, $this->power / ($this->powerRpm * Rpm::OMEGA)],
             [$this->revLimit, $end->torqueAt($this->revLimit)],
-        ], $this->torque, $this->power)->endingAt($limit, new Peak($this->powerRpm, $this->power));
+        ], $this->torque, new Peak($this->powerRpm, $this->power))->endingAt($limit, new Peak($this->powerRpm, $this->power));
     }
 
     private function moved(MovedPeaks $peaks, float $powerShare, float $torqueShare, float $limit): Curve
@@ -90,7 +91,7 @@ final readonly class MovedPeaksCurve
             ...($plateau > $torqueRpm + Curve::STEP && $plateau < $peaks->power ? [[$plateau, $torque * (1.0 - (1.0 - self::PLATEAU) * min(1.0, ($plateau - $torqueRpm) / $span))]] : []),
             [$peaks->power, $power / ($peaks->power * Rpm::OMEGA)],
             [$limit, self::AT_LIMIT * $power / ($limit * Rpm::OMEGA)],
-        ], $torque, $power);
+        ], $torque, new Peak($peaks->power, $power));
     }
 
     /**
@@ -98,7 +99,7 @@ final readonly class MovedPeaksCurve
      *
      * @param  non-empty-list<array{float, float}>  $anchors  rpm and N·m
      */
-    private static function sketch(array $anchors, float $torque, float $power): Curve
+    private static function sketch(array $anchors, float $torque, Peak $power): Curve
     {
         $points = [array_shift($anchors)];
         foreach ($anchors as [$rpm, $value]) {
@@ -110,7 +111,7 @@ final readonly class MovedPeaksCurve
         $first = $points[0][0];
         $values = [];
         for ($rpm = $first; $rpm <= $points[count($points) - 1][0] + 1e-9; $rpm += Curve::STEP) {
-            $values[] = max(1e-6, min($cubic->at($rpm), $torque, $power / ($rpm * Rpm::OMEGA)));
+            $values[] = max(1e-6, min($cubic->at($rpm), $torque, $power->powerAt($rpm) / ($rpm * Rpm::OMEGA)));
         }
 
         /** @var non-empty-list<float> $values */

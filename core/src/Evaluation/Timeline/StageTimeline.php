@@ -4,6 +4,7 @@ namespace Pebblerun\Core\Evaluation\Timeline;
 
 use Pebblerun\Core\Catalog\Cars\Car;
 use Pebblerun\Core\Catalog\Catalog;
+use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\UnknownChoice;
 use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\Model\Coverage;
@@ -80,8 +81,10 @@ final readonly class StageTimeline
             }
             $since = self::since($fitting, $since, $index);
         }
+        $stays = fn (Purchase $purchase): bool => in_array($purchase->part, $fitting->fitted, true) || in_array($purchase->part, $fitting->kits, true);
+        $displaced = array_values(array_map(fn (Purchase $purchase): Part => $purchase->part, array_filter($bought, fn (Purchase $purchase): bool => ! $stays($purchase))));
 
-        return $this->state($index, $stage, $stage->fuel, $fitting, $since, $mappedAt, $before->build, $bought, $replaced);
+        return $this->state($index, $stage, $stage->fuel, $fitting, $since, $mappedAt, $before->build, array_values(array_filter($bought, $stays)), $replaced, $displaced);
     }
 
     /**
@@ -104,9 +107,10 @@ final readonly class StageTimeline
     /**
      * @param  array<string, int>  $since
      * @param  list<Purchase>  $bought
-     * @param  list<\Pebblerun\Core\Catalog\Parts\Part>  $replaced
+     * @param  list<Part>  $replaced
+     * @param  list<Part>  $displaced
      */
-    private function state(int $index, ?Stage $stage, string $fuel, Fitting $fitting, array $since, ?int $mappedAt, ?Build $before, array $bought, array $replaced): StageState
+    private function state(int $index, ?Stage $stage, string $fuel, Fitting $fitting, array $since, ?int $mappedAt, ?Build $before, array $bought, array $replaced, array $displaced = []): StageState
     {
         $fuel = $this->catalog->fuel($fuel);
         $map = null;
@@ -124,6 +128,7 @@ final readonly class StageTimeline
             $mappedAt === $index ? $fuel : $before?->mappedFor,
             array_fill_keys(array_keys($since, 0, true), true), $fitting->kits, $stage?->hold,
             [...$before->accepted ?? [], ...array_column($stage->accepts ?? [], null, 'limit')],
+            $displaced,
         );
 
         return new StageState($index, $stage, $build, $since, $mappedAt, $bought, $replaced);

@@ -37,6 +37,7 @@ final readonly class FindingWords
             FindingKind::Law => "{$part} is for closed courses only".(($finding->part->law->note ?? '') === '' ? '.' : ": {$finding->part?->law->note}"),
             FindingKind::Unwanted => $finding->refusal === null ? $part : "{$part} ".Terms::refusedEffect($finding->refusal).', and the customer refuses that.',
             FindingKind::Retired => "{$part} is no longer offered".$this->successor($finding->part).'.',
+            FindingKind::Displaced => "{$part} is chosen, and {$finding->other?->name} after it for the same place: {$part} is neither fitted nor billed. Take one of them out.",
             FindingKind::KitBroken => "{$finding->other?->name} is broken up, so its measured gain no longer holds: {$part} counts by itself.",
         };
     }
