@@ -5,6 +5,7 @@ namespace App\Queries;
 use App\Assembly\DraftLibrary;
 use App\Assembly\Reading;
 use App\Models\User;
+use Pebblerun\Core\Advice\Library\ClaimedAir;
 use Pebblerun\Core\Advice\Library\LibraryDoubt;
 use Pebblerun\Core\Advice\Library\PartNotes;
 use Pebblerun\Core\Advice\Library\PartsCheck;
@@ -59,7 +60,9 @@ final readonly class LibraryLook
         /** @var list<array<string, mixed>> $platform */
         $platform = $this->platform()['doubts'];
 
-        return [...$platform, ...$this->words((new PartsCheck($opened->bundle->catalog))->all(), $this->say())];
+        $catalog = $opened->bundle->catalog;
+
+        return [...$platform, ...$this->words([...(new PartsCheck($catalog))->all(), ...ClaimedAir::of(Estimate::of($opened->bundle), array_values($catalog->parts->all()))], $this->say())];
     }
 
     /** @return array<string, mixed> */
@@ -92,7 +95,7 @@ final readonly class LibraryLook
         $part = $bundle->catalog->part($key);
         $say = $this->say();
 
-        return ['faults' => [], 'doubts' => $this->words((new PartsCheck($bundle->catalog))->of($part), $say), 'notes' => self::notes($bundle, $part, $say), 'picture' => null, 'preview' => (new PartPreviewDocument($bundle, $say))->of($part)];
+        return ['faults' => [], 'doubts' => $this->words([...(new PartsCheck($bundle->catalog))->of($part), ...ClaimedAir::of(Estimate::of($bundle), [$part])], $say), 'notes' => self::notes($bundle, $part, $say), 'picture' => null, 'preview' => (new PartPreviewDocument($bundle, $say))->of($part)];
     }
 
     /** @return list<string> */

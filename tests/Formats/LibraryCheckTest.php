@@ -2,6 +2,7 @@
 
 namespace Tests\Formats;
 
+use Pebblerun\Core\Advice\Library\ClaimedAir;
 use Pebblerun\Core\Advice\Library\LibraryChange;
 use Pebblerun\Core\Advice\Library\LibraryDifference;
 use Pebblerun\Core\Advice\Library\LibraryDoubt;
@@ -61,8 +62,22 @@ final class LibraryCheckTest extends TestCase
     {
         $opened = self::opened(key: $key, year: $year);
         $say = new LibraryDoubtWords(UnitFormatter::for($opened->bundle, $opened->units));
-        $doubts = [...PlatformCheck::of(Estimate::of($opened->bundle)), ...(new PartsCheck($opened->bundle->catalog))->all()];
+        $stock = Estimate::of($opened->bundle);
+        $doubts = [...PlatformCheck::of($stock), ...(new PartsCheck($opened->bundle->catalog))->all(), ...ClaimedAir::of($stock, array_values($opened->bundle->catalog->parts->all()))];
         self::assertSame([], array_map(fn (LibraryDoubt $doubt): string => "{$doubt->part} {$say->of($doubt)}", $doubts));
+    }
+
+    public function test_a_blower_that_claims_more_than_its_air_is_pointed_out_with_the_boost_it_asks(): void
+    {
+        $claims = function (int $power): array {
+            $opened = self::opened(parts: fn (array $parts): array => array_map(fn (array $part): array => $part['key'] === 'kolvane-mer-pd' ? [...$part, 'gains' => [[...$part['gains'][0], 'power' => [$power - 10, $power, $power + 10]]]] : $part, $parts), key: 'ondra-meridian-48');
+            $say = new LibraryDoubtWords(UnitFormatter::for($opened->bundle, $opened->units));
+
+            return array_map($say->of(...), ClaimedAir::of(Estimate::of($opened->bundle), [$opened->bundle->catalog->part('kolvane-mer-pd')]));
+        };
+        self::assertSame([], $claims(90));
+        self::assertMatchesRegularExpression('/^It claims 1\.[12]\d times .* A pressure ratio of [12]\.\d\d at the power peak would explain it\.$/', $claims(190)[0] ?? '');
+        self::assertStringContainsString('No boost explains this claim.', $claims(900)[0] ?? '');
     }
 
     /** @return iterable<string, array{callable, string, string}> what is changed of the platform, the doubt, a part of its words */

@@ -30,7 +30,7 @@ final class MeasuredCarTest extends TestCase
     public function test_a_part_that_makes_no_power_moves_nothing(string $job): void
     {
         $bundle = DocumentReader::standard()->open((new Folder(dirname(__DIR__, 2).'/demo', DocumentReader::standard()))->bundle($job))->bundle;
-        $supporting = array_filter($bundle->catalog->parts->all(), fn (Part $part): bool => $part->isSupporting());
+        $supporting = array_filter($bundle->catalog->parts->all(), fn (Part $part): bool => $part->isSupporting() && $part->effects->compression === 0.0);
         self::assertNotEmpty($supporting);
         foreach ($supporting as $part) {
             $plan = new Plan(new Settings, [new Stage('s1', '', $bundle->brief->received->fuel, [Change::fit($part->key)])]);

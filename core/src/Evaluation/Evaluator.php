@@ -6,6 +6,7 @@ use Pebblerun\Core\Catalog\Catalog;
 use Pebblerun\Core\Catalog\Shop\Rates;
 use Pebblerun\Core\Evaluation\Air\Breath;
 use Pebblerun\Core\Evaluation\Air\Breathing;
+use Pebblerun\Core\Evaluation\Air\Induction;
 use Pebblerun\Core\Evaluation\Air\StockAir;
 use Pebblerun\Core\Evaluation\Engine\ExpectedPeaks;
 use Pebblerun\Core\Evaluation\Findings\Finding;
@@ -40,6 +41,8 @@ final readonly class Evaluator
 
     private ModelBuilder $models;
 
+    private Induction $induction;
+
     private LikelyCurves $curves;
 
     private DrawnFigures $drawn;
@@ -67,9 +70,11 @@ final readonly class Evaluator
         $this->models = new ModelBuilder($platform);
         $this->inspector = new Inspector($brief->constraints);
         $this->pricing = new Pricing($rates, $settings->priceBasis);
-        $start = $this->models->of($known->build);
+        $stock = new StockAir($platform, $brief->car->baselineLossShare());
+        $this->induction = new Induction($platform, $stock);
+        $start = $this->induction->of($this->models->of($known->build));
         $this->curves = new LikelyCurves($platform, $known, $start, $this->losses[$settings->constantLoss ? 1 : 0], $settings->stacking);
-        $this->breathing = new Breathing($platform, new StockAir($platform, $brief->car->baselineLossShare()), $this->curves->engine, $start, $brief->outside->hottestDay(), $this->curves->of(...));
+        $this->breathing = new Breathing($platform, $stock, $this->curves->engine, $start, $brief->outside->hottestDay(), $this->curves->of(...));
         $this->fuel = new FuelSupply($platform, $this->breathing, $start, $this->losses, $this->curves->of(...));
         $limits = new LimitChecks($platform, $brief, $this->losses);
         $this->drawn = new DrawnFigures($brief, $this->curves, $this->breathing, $limits, $start, $draws);
@@ -78,7 +83,20 @@ final readonly class Evaluator
 
     public function model(Build $build): StageModel
     {
-        return $this->fuel->of($this->models->of($build));
+        return $this->fuel->of($this->induction->of($this->models->of($build)));
+    }
+
+    /**
+     * How much of what forced induction claims the air of its stated boost brings, times, and the ratio that would bring all of it.
+     *
+     * @return ?array{float, ?float} null where no boost is stated; no ratio where none explains it
+     */
+    public function claimedAir(Build $build): ?array
+    {
+        $model = $this->models->of($build);
+        $believed = $this->induction->believed($model);
+
+        return $believed === null ? null : [$believed, $this->induction->explaining($model)];
     }
 
     public function likely(StageModel $model): Likely

@@ -252,6 +252,7 @@ final readonly class PartReader
             ($effects->maybe('gearing_percent')?->number() ?? 0.0) / 100.0,
             $effects->maybe('launch_seconds')?->range(),
             $effects->maybe('spray_percent')?->number() ?? 0.0,
+            $effects->maybe('drive_ratio')?->number() ?? 1.0,
         );
     }
 

@@ -59,17 +59,59 @@ final class AirOfABuildTest extends TestCase
         self::assertEqualsWithDelta(95.0 + 0.15 * (308.15 - 298.15) + 8.0 * (0.8772 - 0.99), self::reading(SmallBundle::estimate(AirBundle::natural('roots')), 'knock', 0)->typical, 1e-3, 'the stock car on the hottest day, 1,200 m up');
     }
 
-    /** The pulley holds 1.45 times the air before it: at most 0.45 of 99 kPa over the outside, less what hoses and cooler take. */
+    /** A positive-displacement blower holds volume: stated 1.48 at the power peak; below it slips more against the same air. */
     public function test_a_blower_boosts_as_its_pulley_says_and_a_centrifugal_one_with_speed(): void
     {
-        $roots = SmallBundle::estimate(AirBundle::natural('roots'))->last()->boost;
-        self::assertNotNull($roots);
-        self::assertSame(1500.0, $roots[0], 'where least air passes least is lost');
-        self::assertEqualsWithDelta(0.45 * 99e3, $roots[1], 2500.0);
+        $estimate = SmallBundle::estimate(AirBundle::natural('roots'));
+        $breath = self::breath($estimate, 2);
+        $ratio = fn (float $rpm): float => 1.0 + $breath->boost(self::place($breath, $rpm)) / 99e3;
+        // The map beside it makes the engine swallow 6 % more of the same volume.
+        self::assertEqualsWithDelta(1.48 / 1.06, $ratio($breath->stock->powerRpm), 0.01);
+        self::assertLessThan($ratio($breath->stock->powerRpm), $ratio(1500.0));
+        self::assertGreaterThan(1.25, $ratio(1500.0));
         $centrifugal = SmallBundle::estimate(AirBundle::natural('centrifugal'))->last()->boost;
         self::assertNotNull($centrifugal);
         self::assertGreaterThan(6000.0, $centrifugal[0]);
         self::assertNull(SmallBundle::estimate(AirBundle::natural('roots'))->results[1]->boost, 'none before it is fitted');
+    }
+
+    /** Heads that fill better lower a positive-displacement blower's boost and give power; a pulley raises boost, charge, octane and drive. */
+    public function test_what_changes_a_blowers_air_changes_its_boost(): void
+    {
+        $built = function (?array $more): array {
+            $document = AirBundle::natural('roots');
+            if ($more !== null) {
+                $document['parts'][] = ['key' => 'more', 'name' => 'More', 'maker' => 'Kolvane', 'slots' => ['filter'], 'price' => ['new' => 1], ...$more];
+                array_unshift($document['plan']['stages'][1]['changes'], ['fit' => 'more']);
+            }
+            $estimate = SmallBundle::estimate($document);
+            $breath = self::breath($estimate, 2);
+            $top = self::place($breath, $breath->stock->powerRpm);
+
+            return [$breath->boost($top), $breath->charge($top)->cool, self::reading($estimate, 'knock', 2)->typical, $breath->drive($top), $estimate->results[2]->likely->peakPower()->value];
+        };
+        $plain = $built(null);
+        $heads = $built(['gains' => [['power' => [18, 24, 30], 'torque' => [18, 24, 30], 'evidence' => ['kind' => 'maker']]]]);
+        $pulley = $built(['effects' => ['drive_ratio' => 1.1]]);
+        self::assertLessThan($plain[0], $heads[0]);
+        self::assertGreaterThan($plain[4], $heads[4]);
+        foreach ([0, 1, 2, 3] as $which) {
+            self::assertGreaterThan($plain[$which], $pulley[$which], "figure {$which}");
+        }
+    }
+
+    /** Power never beyond its air: a claim above 1.05 of it counts no further, and at its best no further than 1.10. */
+    public function test_a_claim_beyond_its_air_counts_as_far_as_its_air_goes(): void
+    {
+        $claim = function (float $power): StageResult {
+            $document = AirBundle::natural('roots');
+            $document['parts'][0]['gains'][0]['power'] = [$power - 20, $power, $power + 20];
+
+            return SmallBundle::estimate($document)->results[2];
+        };
+        self::assertEqualsWithDelta($claim(260)->likely->peakPower()->value, $claim(320)->likely->peakPower()->value, 1.0);
+        self::assertEqualsWithDelta($claim(300)->power->p90, $claim(340)->power->p90, 500.0);
+        self::assertLessThan($claim(260)->likely->peakPower()->value, $claim(60)->likely->peakPower()->value);
     }
 
     /** What turns it is burned on top: ṁ·cp·(T2 − T1)/0.92, 20 to 40 kW for air like that (worked value: 29.0 kW for 0.40 kg/s at 1.55). */

@@ -3,10 +3,15 @@
 namespace Pebblerun\Core\Tests\Physics;
 
 use Pebblerun\Core\Physics\Air\Ambient;
+use Pebblerun\Core\Physics\Air\Centrifugal;
+use Pebblerun\Core\Physics\Air\Charge;
 use Pebblerun\Core\Physics\Air\ChargePath;
+use Pebblerun\Core\Physics\Air\Compression;
 use Pebblerun\Core\Physics\Air\Compressor;
 use Pebblerun\Core\Physics\Air\Cooler;
+use Pebblerun\Core\Physics\Air\Displacement;
 use Pebblerun\Core\Physics\Air\Filling;
+use Pebblerun\Core\Physics\Air\Gated;
 use Pebblerun\Core\Physics\Air\Pulls;
 use Pebblerun\Core\Physics\Air\Soak;
 use Pebblerun\Core\Physics\Fuel\Blend;
@@ -91,13 +96,50 @@ final class AirTest extends TestCase
         self::assertEqualsWithDelta(29.0, Compressor::drive(0.40, 298.15, $hot) / 1000.0, 0.05);
     }
 
-    public function test_a_held_ratio_gives_the_air_that_the_engine_swallows(): void
+    /** Source: the method's worked values: 4.8 L, filling 0.90 at 6,200 rpm, ratio 1.50, η 0.60, no cooler. Natural 230 kW, the case 315. */
+    public function test_positive_displacement_holds_volume_and_its_pressure_follows(): void
     {
-        $charge = (new ChargePath(Ambient::standard(), new Compressor(0.60), null, 0.3))->holding(1.5, 0.2);
-        // By hand: p = 1.5·(99 − 4·x²) with x = ṁ/0.3 and T2 = 298.15·(1 + (1.5^0.2857 − 1)/0.6) = 359.2 K, ṁ = 0.2·p/(287.05·T2).
-        self::assertEqualsWithDelta(359.2, $charge->cool, 0.1);
-        self::assertEqualsWithDelta(0.2 * $charge->manifold / (287.05 * $charge->cool), $charge->flow, 1e-4);
-        self::assertEqualsWithDelta(1.5 * (99_000.0 - 4_000.0 * ($charge->flow / 0.3) ** 2), $charge->manifold, 60.0);
+        $day = Ambient::standard();
+        $compression = new Compression(new Compressor(0.60), null);
+        $swept = fn (float $filling, float $rpm): float => $filling * 0.0048 * $rpm / 120.0;
+        $blower = Displacement::giving($compression, 1.50, 6200.0, $swept(0.90, 6200.0));
+        $drive = fn (Charge $charge): float => Compressor::drive($charge->flow, 298.15, $charge->hot) / 1000.0;
+        $stated = $blower->charge($day, 6200.0, $swept(0.90, 6200.0));
+        self::assertEqualsWithDelta([0.3215, 86.0, 2.9555, 21.4], [$stated->flow, $stated->hot - 273.15, 1000.0 * $blower->volume(), $drive($stated)], 0.051);
+        self::assertEqualsWithDelta(0.3215, $stated->flow, 0.00005);
+        self::assertEqualsWithDelta(2.9555, 1000.0 * $blower->volume(), 0.0002);
+        self::assertEqualsWithDelta(1.391, $blower->charge($day, 1000.0, $swept(0.78, 1000.0))->ratio, 0.0006);
+        self::assertEqualsWithDelta(1.431, $blower->charge($day, 1500.0, $swept(0.82, 1500.0))->ratio, 0.0006);
+        $air = fn (Charge $charge): float => $charge->ratio * 298.15 / $charge->cool;
+        self::assertEqualsWithDelta(1.2451, $air($stated), 0.0002);
+        self::assertEqualsWithDelta(1.1748, (315.0 + $drive($stated)) / (230.0 * $air($stated)), 0.0003);
+        self::assertEqualsWithDelta(279.3, 1.05 * 230.0 * $air($stated) - $drive($stated), 0.06);
+        $heads = $blower->charge($day, 6200.0, $swept(0.90 * 1.12, 6200.0));
+        self::assertEqualsWithDelta(1.2666, $heads->ratio, 0.0002);
+        self::assertEqualsWithDelta([59.7, 12.4, 302.6], [$heads->hot - 273.15, $drive($heads), 1.05 * 230.0 * 1.15 * $air($heads) - $drive($heads)], 0.06);
+        self::assertEqualsWithDelta(0.3281, $heads->flow, 0.0001);
+        $pulley = $blower->driven(1.12)->charge($day, 6200.0, $swept(0.90, 6200.0));
+        self::assertEqualsWithDelta(1.7610, $pulley->ratio, 0.0003);
+        self::assertEqualsWithDelta([112.2, 33.5, 295.5], [$pulley->hot - 273.15, $drive($pulley), 1.05 * 230.0 * $air($pulley) - $drive($pulley)], 0.06);
+        self::assertEqualsWithDelta(0.3518, $pulley->flow, 0.0001);
+    }
+
+    /** Source: the method's worked values: 1.45 at 6,000 rpm; a pulley of 1.1. */
+    public function test_a_centrifugal_blowers_boost_grows_with_the_square_of_its_speed(): void
+    {
+        $compression = new Compression(new Compressor(0.60), null);
+        self::assertEqualsWithDelta(1.2531, (new Centrifugal($compression, 6000.0, 1.45))->charge(Ambient::standard(), 4500.0, 0.2)->ratio, 0.00005);
+        self::assertEqualsWithDelta(1.5445, (new Centrifugal($compression, 6000.0, 1.45, 1.1))->charge(Ambient::standard(), 6000.0, 0.2)->ratio, 0.00005);
+    }
+
+    public function test_a_gate_holds_absolute_pressure_and_below_one_a_bypass_opens(): void
+    {
+        $gated = new Gated(new Compression(new Compressor(0.70), new Cooler(0.70, 1.0, 900.0)), [1500.0, 2500.0], [99_000.0, 148_500.0]);
+        self::assertEqualsWithDelta(1.25, $gated->charge(Ambient::standard(), 2000.0, 0.1)->ratio, 1e-9, 'growing from none at the first rpm');
+        self::assertEqualsWithDelta(1.5, $gated->charge(Ambient::standard(), 5000.0, 0.1)->ratio, 1e-9);
+        self::assertEqualsWithDelta(148_500.0, $gated->charge(Ambient::at(1500.0, 298.15), 5000.0, 0.1)->manifold, 0.01, 'whatever the height');
+        $open = (new Compression(new Compressor(0.60), null))->at(Ambient::standard(), 0.8, 0.2);
+        self::assertSame([1.0, Ambient::STANDARD_KELVIN, Ambient::STANDARD_KELVIN], [$open->ratio, $open->hot, $open->cool]);
     }
 
     /** Source: the method's worked values, 1,200 m and the steady core. */

@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Formats\Cli;
 
+use Pebblerun\Core\Advice\Library\ClaimedAir;
 use Pebblerun\Core\Advice\Library\LibraryDoubt;
 use Pebblerun\Core\Advice\Library\PartsCheck;
 use Pebblerun\Core\Advice\Library\PlatformCheck;
@@ -99,7 +100,8 @@ final class Main
     private static function doubts(OpenedBundle $opened): string
     {
         $words = new LibraryDoubtWords(UnitFormatter::for($opened->bundle, $opened->units));
-        $doubts = [...PlatformCheck::of(Estimate::of($opened->bundle)), ...(new PartsCheck($opened->bundle->catalog))->all()];
+        $stock = Estimate::of($opened->bundle);
+        $doubts = [...PlatformCheck::of($stock), ...(new PartsCheck($opened->bundle->catalog))->all(), ...ClaimedAir::of($stock, array_values($opened->bundle->catalog->parts->all()))];
 
         return implode('', array_map(fn (LibraryDoubt $doubt): string => 'Note: '.($doubt->part === null ? "platform.{$doubt->path}" : "part \"{$doubt->part}\", {$doubt->path}").": {$words->of($doubt)}\n", $doubts));
     }

@@ -35,4 +35,6 @@ enum LibraryDoubtCode: string
     case TorqueAgainstPower = 'torque-against-power';
     /** A claim above what its family can give. */
     case AboveFamily = 'above-family';
+    /** More power than its stated boost brings air for. */
+    case MoreThanItsAir = 'more-than-its-air';
 }

@@ -27,6 +27,7 @@ final readonly class Effects
      * @param  bool  $belt  the engine turns the compressor
      * @param  ?Range  $charge  K by which it moves the charge temperature
      * @param  float  $compression  points of compression ratio
+     * @param  float  $driveRatio  by which a pulley turns a blower faster, times
      * @param  float  $spray  percent of the fuel's mass that it sprays in as water-methanol
      * @param  float  $gearing  share by which the car is geared shorter in every gear: 0.07 for a final drive or tyre of 7 %
      * @param  ?Range  $launch  s that its grip saves from a standing start
@@ -49,6 +50,7 @@ final readonly class Effects
         public float $gearing = 0.0,
         public ?Range $launch = null,
         public float $spray = 0.0,
+        public float $driveRatio = 1.0,
     ) {}
 
     /** Whether the car is quicker or slower with it by its gears or its grip. */

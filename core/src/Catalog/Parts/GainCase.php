@@ -74,6 +74,14 @@ final readonly class GainCase
         );
     }
 
+    /** A pressure ratio that rises over the speeds: a centrifugal blower, whose boost grows with the square of its speed. */
+    public function growsWithSpeed(): bool
+    {
+        $points = $this->air->pressure->points ?? [];
+
+        return count($points) > 1 && $points[count($points) - 1][1] - 1.0 > 1.5 * ($points[0][1] - 1.0);
+    }
+
     /** Whether its condition speaks of a map: then it was measured with one. */
     public function wantsMap(): bool
     {

@@ -64,10 +64,10 @@ final class Breath
         return $this->there ??= ($this->onHotDay)($this);
     }
 
-    /** Whether a map holds the manifold's pressure: a turbo's does on an engine that was boosted, a belt and a stated ratio do not. */
+    /** Whether a map or a gate holds the manifold's pressure: a belt does not. */
     public function holdsPressure(): bool
     {
-        return $this->path !== null && ! $this->model->hardware->belt && $this->model->hardware->pressure === null;
+        return $this->path !== null && ! $this->model->hardware->belt;
     }
 
     /**
@@ -85,10 +85,9 @@ final class Breath
         $rpm = $this->rpms[$place];
         $air = $this->air[$place] * $more ** $this->follows[$place];
         $stock = $this->stock->charge($rpm);
-        $pressure = $this->model->hardware->pressure;
         $charge = match (true) {
             $this->path === null => new Charge($stock->manifold, 1.0, $stock->hot, $stock->cool, $stock->flow * $air, 0.0),
-            $pressure !== null => $this->path->holding($pressure->at($rpm), $this->stock->filling($rpm) * $this->air[$place] * $this->displacement * $rpm / 120.0),
+            $this->model->charger !== null => $this->charged($place, $more, Ambient::standard()),
             $this->model->hardware->measured !== null => $this->path->at(Ambient::STANDARD + $this->stock->following($this->model->hardware->measured, $rpm), $stock->flow * $air),
             default => $this->path->following($stock->manifold, $stock->flow, $stock->cool, $air, $this->easier[$place]),
         };
@@ -103,13 +102,22 @@ final class Breath
 
             return new Charge($this->hot->pressure, 1.0, $this->hot->kelvin, $this->hot->kelvin, $cool->flow * $this->hot->pressure / Ambient::STANDARD * sqrt(Ambient::STANDARD_KELVIN / $this->hot->kelvin), 0.0);
         }
-        if ($this->model->hardware->pressure !== null) {
-            $rpm = $this->rpms[$place];
-
-            return $this->shifted($this->path->on($this->hot)->holding($this->model->hardware->pressure->at($rpm), $this->stock->filling($rpm) * $this->air[$place] * $this->displacement * $rpm / 120.0), $this->hot);
+        if ($this->model->charger !== null) {
+            return $this->shifted($this->charged($place, $more, $this->hot), $this->hot);
         }
 
         return $this->heldOnHotDay($place, $more, $this->holdsPressure() ? $this->airLeft($place) : 1.0);
+    }
+
+    /** A charger holds its pressure whether a draw gives more or less: that is more or less air through it. */
+    private function charged(int $place, float $more, Ambient $day): Charge
+    {
+        $rpm = $this->rpms[$place];
+        $swept = $this->stock->filling($rpm) * $this->air[$place] * $this->displacement * $rpm / 120.0;
+        $charge = $this->model->charger?->charge($day, $rpm, $swept) ?? $this->stock->charge($rpm);
+        $air = $more ** $this->follows[$place];
+
+        return new Charge($charge->manifold, $charge->ratio, $charge->hot, $charge->cool, $charge->flow * $air, $charge->share * $air);
     }
 
     /** Share of the air that the compressor still moves on the hottest day. */
@@ -136,6 +144,9 @@ final class Breath
         $cool = $this->charge($place, $more);
         if ($this->path === null) {
             return $cool;
+        }
+        if ($this->model->charger !== null) {
+            return $this->shifted($this->charged($place, $more, $this->hot), $this->hot);
         }
         $path = $this->path->on($this->hot);
         $flow = $cool->flow * $left;

@@ -38,7 +38,7 @@ final readonly class Breathing
         $hardware = $model->hardware;
         $induction = $model->induction !== [];
         $natural = ! $this->platform->engine->boosted && ! $induction;
-        if (! $this->stock->isKnown() || ($induction && ($hardware->pressure === null || $hardware->compressor === null))) {
+        if (! $this->stock->isKnown() || ($induction && $model->charger === null)) {
             return null;
         }
         $factors = $this->engine->air($model, $this->known, $likely->grid, $likely->engine);

@@ -79,6 +79,23 @@ final readonly class Gain
         return $this->fadesFrom === null ? $this->rpms : [$this->fadesFrom, ...$this->rpms];
     }
 
+    /** @return non-empty-list<Range> at the knots, whatever a map realises of them */
+    public function rangesAtKnots(): array
+    {
+        return $this->fadesFrom === null ? $this->fractions : [$this->fractions[0]->scaled(self::LOWEST), ...$this->fractions];
+    }
+
+    /**
+     * The same part with other fractions, outside of every ceiling.
+     *
+     * @param  non-empty-list<float>  $rpms
+     * @param  non-empty-list<Range>  $fractions
+     */
+    public function giving(array $rpms, array $fractions): self
+    {
+        return new self($this->part, $this->case, $this->family, INF, $rpms, $fractions, array_fill(0, count($rpms), 1.0), $this->share, $this->covered, null, $this->driveline, $this->induction, $this->air, $this->onPump);
+    }
+
     /**
      * Gains at the knots, one row a draw.
      *

@@ -155,7 +155,7 @@ final class GainFinder
         [$rpms, $fractions, $ratios] = match (true) {
             $case->anchors !== [] => $this->overAnchors($case, $torqueRatio, $powerRatio),
             $case->peaks !== null => $this->withRatios($this->moved->of($case->peaks, $case->power->scaled(1.0 / $reference->power), $this->torqueShare($case, $reference), $revLimit), $torqueRatio, $powerRatio),
-            $belt && $part->effects->compressor !== null && $this->growsWithSpeed($case) => $this->growing($case, $reference, $torqueRatio, $powerRatio),
+            $belt && $part->effects->compressor !== null && $case->growsWithSpeed() => $this->growing($case, $reference, $torqueRatio, $powerRatio),
             default => $this->betweenPeaks($case, $reference, $torqueRatio, $powerRatio),
         };
         // A turbo on a natural engine needs revs to give; what an engine turns gives from the first rpm as its kind does.
@@ -166,14 +166,6 @@ final class GainFinder
             $fades && $this->fullFrom > $this->baseline->first ? $this->baseline->first : null,
             $family->driveline, $induction, $family->air, $onPump, $case->peaks === null ? INF : $this->platform->engine->revLimit,
         );
-    }
-
-    /** A pressure ratio that rises over the speeds: a centrifugal blower, whose boost grows with the square of its speed. */
-    private function growsWithSpeed(GainCase $case): bool
-    {
-        $points = $case->air->pressure->points ?? [];
-
-        return count($points) > 1 && $points[count($points) - 1][1] - 1.0 > 1.5 * ($points[0][1] - 1.0);
     }
 
     /**

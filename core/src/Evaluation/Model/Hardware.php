@@ -24,6 +24,7 @@ final readonly class Hardware
      * @param  ?Range  $exhaust  K before the turbine at full load, where platform or map state it
      * @param  Range  $cooling  K by which parts move that
      * @param  array<string, FuelComponent>  $fuel  by key
+     * @param  float  $driven  by which a pulley turns a blower faster, times
      * @param  float  $spray  percent of the fuel's mass that is sprayed in as water-methanol
      * @param  string  $name  of what is in it besides boost and exhaust
      */
@@ -40,6 +41,7 @@ final readonly class Hardware
         public Range $cooling,
         public array $fuel,
         public float $spray,
+        public float $driven,
         public string $name,
     ) {}
 }

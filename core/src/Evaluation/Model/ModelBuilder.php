@@ -114,6 +114,7 @@ final readonly class ModelBuilder
         $belt = $this->platform->engine->aspiration === Aspiration::Blower;
         $fuel = array_column($this->platform->fuelSystem, null, 'key');
         $charge = $compression = $spray = 0.0;
+        $driven = 1.0;
         $cooling = Range::exact(0.0);
         $names = [];
         foreach ($build->parts as $part) {
@@ -123,6 +124,7 @@ final readonly class ModelBuilder
             $charge += $effects->charge->likely ?? 0.0;
             $compression += $effects->compression;
             $spray += $effects->spray;
+            $driven *= $effects->driveRatio;
             $cooling = $effects->exhaust === null ? $cooling : $cooling->plus($effects->exhaust);
             $fuel = self::supplied($fuel, $effects);
             if (self::isHardware($effects)) {
@@ -141,7 +143,7 @@ final readonly class ModelBuilder
             $exhaust ??= $gain->part->map === null ? null : $gain->case->air->exhaust;
         }
 
-        return new Hardware($compressor, $belt, $cooler, $pressure, $charge, $compression, $measured, $stated, $exhaust?->plus($cooling), $cooling, $fuel, $spray, implode(' ', $names));
+        return new Hardware($compressor, $belt, $cooler, $pressure, $charge, $compression, $measured, $stated, $exhaust?->plus($cooling), $cooling, $fuel, $spray, $driven, implode(' ', $names));
     }
 
     /**
@@ -165,6 +167,6 @@ final readonly class ModelBuilder
 
     private static function isHardware(Effects $effects): bool
     {
-        return $effects->compressor !== null || $effects->cooler !== null || $effects->supplies !== [] || $effects->replaces !== [] || $effects->charge !== null || $effects->compression !== 0.0 || $effects->spray > 0.0;
+        return $effects->compressor !== null || $effects->cooler !== null || $effects->supplies !== [] || $effects->replaces !== [] || $effects->charge !== null || $effects->compression !== 0.0 || $effects->spray > 0.0 || $effects->driveRatio !== 1.0;
     }
 }

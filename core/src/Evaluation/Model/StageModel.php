@@ -8,6 +8,7 @@ use Pebblerun\Core\Catalog\Limits\Limit;
 use Pebblerun\Core\Catalog\Parts\AddedPower;
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Catalog\Platform\AirRole;
+use Pebblerun\Core\Physics\Air\Charger;
 use Pebblerun\Core\Physics\Fuel\FuelKind;
 use Pebblerun\Core\Physics\Fuel\OctaneLadder;
 use Pebblerun\Core\Units\Range;
@@ -35,6 +36,7 @@ final readonly class StageModel
      * @param  list<Limit>  $limits  each component's: the platform's where it is stock, a part's own where it brings some
      * @param  float  $timing  what multiplies the power by the octane that its map was written for: no air
      * @param  ?DayAir  $day  null for the standard day
+     * @param  ?Charger  $charger  that puts a natural engine under pressure
      * @param  bool  $canHoldFuel  boost can be held low enough for what the fuel system gives
      */
     public function __construct(
@@ -51,6 +53,7 @@ final readonly class StageModel
         public float $timing = 1.0,
         public ?DayAir $day = null,
         private bool $canHoldFuel = true,
+        public ?Charger $charger = null,
     ) {
         $engine = $driveline = [];
         foreach ($gains as $gain) {
@@ -127,7 +130,7 @@ final readonly class StageModel
      */
     public function fuelled(array $ceilings, array $limits, FuelDemand $demand, bool $canHold): self
     {
-        return new self($this->build, $this->gains, $this->spools, $this->added, [...$this->ceilings, ...$ceilings], [...$this->limits, ...$limits], $this->revLimit, $this->hardware, $this->fuel, $demand, $this->timing, $this->day, $canHold);
+        return new self($this->build, $this->gains, $this->spools, $this->added, [...$this->ceilings, ...$ceilings], [...$this->limits, ...$limits], $this->revLimit, $this->hardware, $this->fuel, $demand, $this->timing, $this->day, $canHold, $this->charger);
     }
 
     /**
@@ -140,6 +143,14 @@ final readonly class StageModel
         $alone = $this->build->situation->hasTag('nitrous') || $this->build->situation->hasTag('water-methanol');
 
         return $this->build->fuel->kind === FuelKind::Diesel || (! $alone && $this->canHoldFuel && $map !== null && $map->kind->isCustom() && $this->coversAll());
+    }
+
+    /** The same with a charger on its natural engine, and what that gives. */
+    public function charged(Gain $gain, Charger $charger): self
+    {
+        $gains = array_map(fn (Gain $one): Gain => $one->induction ? $gain : $one, $this->gains);
+
+        return new self($this->build, $gains, $this->spools, $this->added, $this->ceilings, $this->limits, $this->revLimit, $this->hardware, $this->fuel, $this->demand, $this->timing, $this->day, $this->canHoldFuel, $charger);
     }
 
     /** A fuel component with the part that it is: equal ones deliver the same. */
@@ -156,13 +167,13 @@ final readonly class StageModel
     /** The same build as if nothing held it back. */
     public function withoutCeilings(): self
     {
-        return new self($this->build, $this->gains, $this->spools, $this->added, [], $this->limits, $this->revLimit, $this->hardware, $this->fuel, $this->demand, $this->timing, canHoldFuel: $this->canHoldFuel);
+        return new self($this->build, $this->gains, $this->spools, $this->added, [], $this->limits, $this->revLimit, $this->hardware, $this->fuel, $this->demand, $this->timing, canHoldFuel: $this->canHoldFuel, charger: $this->charger);
     }
 
     /** The same build on another day. */
     public function on(DayAir $day): self
     {
-        return new self($this->build, $this->gains, $this->spools, $this->added, $this->ceilings, $this->limits, $this->revLimit, $this->hardware, $this->fuel, $this->demand, $this->timing, $day, $this->canHoldFuel);
+        return new self($this->build, $this->gains, $this->spools, $this->added, $this->ceilings, $this->limits, $this->revLimit, $this->hardware, $this->fuel, $this->demand, $this->timing, $day, $this->canHoldFuel, $this->charger);
     }
 
     /**
@@ -180,7 +191,7 @@ final readonly class StageModel
             array_values(array_filter($this->spools, $kept)),
             array_values(array_filter($this->added, $kept)),
             $this->ceilings, $this->limits, $this->revLimit, $this->hardware, $this->fuel, $this->demand,
-            isset($parts[$this->build->map()?->key]) ? $this->timing : 1.0, $this->day, $this->canHoldFuel,
+            isset($parts[$this->build->map()?->key]) ? $this->timing : 1.0, $this->day, $this->canHoldFuel, $this->charger,
         );
     }
 }

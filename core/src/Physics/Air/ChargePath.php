@@ -75,31 +75,6 @@ final readonly class ChargePath
         return $charge;
     }
 
-    /**
-     * What a compressor that holds a pressure ratio gives an engine of a filling: air = filling·V·rpm/120·p/(R·T3).
-     *
-     * @param  float  $ratio  PR by pulley or gate
-     * @param  float  $swallowed  m³/s at that filling
-     */
-    public function holding(float $ratio, float $swallowed): Charge
-    {
-        $flow = 0.0;
-        $charge = $this->compressed($this->ambient->pressure, $ratio, $flow, null);
-        for ($step = 0; $step < self::MOST_STEPS; $step++) {
-            $x2 = ($flow / $this->fullFlow) ** 2;
-            $manifold = max(1e4, $ratio * ($this->ambient->pressure - $this->inletLoss * $x2) - $this->lossBehind() * $x2);
-            $charge = $this->compressed($manifold, $ratio, $flow, null);
-            $next = Filling::flow($swallowed, $manifold, $charge->cool);
-            $moved = abs($next - $flow);
-            $flow = $next;
-            if ($moved < 1e-4 * $flow) {
-                break;
-            }
-        }
-
-        return $charge;
-    }
-
     /** The same charge once the cooler's core has another temperature. */
     public function warmed(Charge $charge, float $core): Charge
     {

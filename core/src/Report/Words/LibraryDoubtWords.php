@@ -35,6 +35,8 @@ final readonly class LibraryDoubtWords
             LibraryDoubtCode::ManyHours => "{$this->number((float) $values['hours'], 1)} hours to fit is longer than an engine takes out and in: minutes entered as hours?",
             LibraryDoubtCode::GivesNothing => 'This gain is zero: leave it out if the part only carries what others need.',
             LibraryDoubtCode::NoSpread => 'No gain is known to the last digit: give its lowest and its highest.',
+            LibraryDoubtCode::MoreThanItsAir => sprintf('It claims %s times the power that the air of its stated boost brings (1.05 is believed): it counts no further. ', $this->number((float) $values['times'], 2))
+                .($values['ratio'] > 0.0 ? "A pressure ratio of {$this->number((float) $values['ratio'], 2)} at the power peak would explain it." : 'No boost explains this claim.'),
             LibraryDoubtCode::AboveFamily => "A gain of {$this->percent($values['share'])} is more than \"{$values['family']}\" can give ({$this->percent($values['most'])}): it counts no further. Check the gain, what it was measured on, or the family.",
             LibraryDoubtCode::TorqueAgainstPower => 'Much power and less torque moves the peaks: say at which rpm its power peak is.',
         };
