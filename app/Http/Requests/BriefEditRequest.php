@@ -11,7 +11,7 @@ use Pebblerun\Core\Units\UnitSystem;
 /** Answers of a brief, each by its place. What the answers of the brief document may be is held against its schema as a whole. */
 final class BriefEditRequest extends EditRequest
 {
-    private const PLACE = '/^(purpose|notes|target|rpm_range|fuels|use|noise|inspection|warranty|refuses|risk|(car|received|budget|outside|warnings)\.[a-z_-]{1,30}|received\.checks\.[a-z]{1,30}|title|customer(\.[a-z]{1,20})?|car)$/D';
+    private const PLACE = '/^(purpose|notes|target|rpm_range|fuels|use|noise|inspection|warranty|refuses|risk|(car|received|budget|outside|driving|warnings)\.[a-z_-]{1,30}|received\.checks\.[a-z]{1,30}|title|customer(\.[a-z]{1,20})?|car)$/D';
 
     /** @return array<string, list<mixed>> */
     public function rules(): array

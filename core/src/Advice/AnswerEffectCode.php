@@ -4,6 +4,7 @@ namespace Pebblerun\Core\Advice;
 
 use Pebblerun\Core\Catalog\Shop\Fuel;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
+use Pebblerun\Core\Job\Brief\Driving;
 use Pebblerun\Core\Job\Brief\Outside;
 use Pebblerun\Core\Job\Brief\Risk;
 
@@ -23,6 +24,7 @@ enum AnswerEffectCode: string implements MessageCode
     case TrackPartsAllowed = 'track-parts-allowed';
     case TrackPartsLeftOut = 'track-parts-left-out';
     case GearboxLimit = 'gearbox-limit';
+    case MayBreak = 'may-break';
     case RiskAllows = 'risk-allows';
     case RiskRefuses = 'risk-refuses';
 
@@ -35,6 +37,7 @@ enum AnswerEffectCode: string implements MessageCode
             self::MonthsOfSaving => ['stage' => 'int', 'months' => 'int', 'monthly' => 'int'],
             self::PeakAboveRange => ['rpm' => 'float'],
             self::FuelGives => ['fuel' => Fuel::class, 'peak' => 'float', 'short' => 'float', 'way' => '?'.Reaching::class],
+            self::MayBreak => ['risk' => BreakingRisk::class, 'driving' => Driving::class],
             self::HottestDay => ['power' => 'float', 'outside' => Outside::class],
             self::ClimbAsks => ['power' => 'float', 'share' => 'float'],
             self::TrackPartsAllowed, self::TrackPartsLeftOut => ['count' => 'int'],

@@ -21,6 +21,7 @@ final readonly class AnswerEffects
             'range' => $this->range(),
             'fuels' => $this->fuels(),
             'outside' => $this->outside(),
+            'driving' => $this->driving(),
             'use' => $this->use(),
             'gearbox' => $this->gearbox(),
             'risk' => $this->risk(),
@@ -88,6 +89,14 @@ final readonly class AnswerEffects
         }
 
         return $messages;
+    }
+
+    /** @return list<Message> */
+    private function driving(): array
+    {
+        $risk = $this->estimate->bundle->plan->stages === [] ? null : BreakingRisk::of($this->estimate->last(), $this->estimate->bundle);
+
+        return $risk === null ? [] : [new Message(AnswerEffectCode::MayBreak, ['risk' => $risk, 'driving' => $this->estimate->bundle->brief->driving])];
     }
 
     /** @return list<Message> */

@@ -33,7 +33,7 @@ final readonly class LimitChecks
 
     public function on(SpeedGrid $grid): LimitCheck
     {
-        return $this->checks->get($grid->name) ?? $this->checks->put($grid->name, new LimitCheck($this->platform, $this->losses, $grid->rpms));
+        return $this->checks->get($grid->name) ?? $this->checks->put($grid->name, new LimitCheck($this->platform, $this->losses, $grid->rpms, $this->brief->driving->pulls()));
     }
 
     /** What depends on the air; null where nothing is known of it. */

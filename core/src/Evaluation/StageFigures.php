@@ -48,7 +48,7 @@ final readonly class StageFigures
     /** @param  list<mixed>  $known  as toArray() gave them */
     public static function known(array $known): self
     {
-        /** @var array{array{float, float, float, float, ?float}, array{float, float, float, float, ?float}, ?array{float, float, float, float, ?float}, float, list<array{?float, float, float, ?float, bool}>, ?array{float, float}, list<float>, list<array{float, float}>, ?float, ?array{float, float, float}, ?array{float, float, float, float}} $known */
+        /** @var array{array{float, float, float, float, ?float}, array{float, float, float, float, ?float}, ?array{float, float, float, float, ?float}, float, list<array{?float, float, float, ?float, bool, ?float}>, ?array{float, float}, list<float>, list<array{float, float}>, ?float, ?array{float, float, float}, ?array{float, float, float, float}} $known */
         [$power, $torque, $atTarget, $plainSum, $standings, $within, $lost, $costs, $hot, $soak, $boost] = $known;
 
         return new self(

@@ -14,6 +14,7 @@ use Pebblerun\Core\Job\Brief\Brief;
 use Pebblerun\Core\Job\Brief\Budget;
 use Pebblerun\Core\Job\Brief\Confirmation;
 use Pebblerun\Core\Job\Brief\CustomerConstraints;
+use Pebblerun\Core\Job\Brief\Driving;
 use Pebblerun\Core\Job\Brief\HealthCheck;
 use Pebblerun\Core\Job\Brief\Outside;
 use Pebblerun\Core\Job\Brief\QuarterMileTime;
@@ -48,6 +49,24 @@ final readonly class BriefReader
             ),
             $this->outside($node->maybe('outside')),
             $node->has('rpm_range'),
+            self::driving($node->maybe('driving'), $car->use),
+        );
+    }
+
+    /** Shares in percent; what is left of a hundred is daily driving. */
+    private static function driving(?DocumentNode $node, CarUse $use): Driving
+    {
+        $usual = Driving::usual($use);
+        $share = fn (string $key): float => ($node?->maybe("{$key}_percent")?->number() ?? 0.0) / 100.0;
+        [$hard, $track, $drag] = [$share('hard'), $share('track'), $share('drag')];
+        if ($node !== null && $hard + $track + $drag > 1.0 + 1e-9) {
+            $node->refuse('hard road, track and drag are more than 100 % together: lower one of them.');
+        }
+        $told = $node !== null && ($node->has('hard_percent') || $node->has('track_percent') || $node->has('drag_percent'));
+
+        return new Driving(
+            $node?->maybe('months')?->number() ?? $usual->months, $node?->maybe('km_a_month')?->number() ?? $usual->distance,
+            $told ? ['daily' => max(0.0, 1.0 - $hard - $track - $drag), 'hard' => $hard, 'track' => $track, 'drag' => $drag] : $usual->shares,
         );
     }
 

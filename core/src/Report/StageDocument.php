@@ -3,6 +3,7 @@
 namespace Pebblerun\Core\Report;
 
 use Pebblerun\Core\Advice\AdvisedFinding;
+use Pebblerun\Core\Advice\BreakingRisk;
 use Pebblerun\Core\Evaluation\Engine\CeilingCost;
 use Pebblerun\Core\Evaluation\Estimate;
 use Pebblerun\Core\Evaluation\Findings\Finding;
@@ -179,6 +180,7 @@ final readonly class StageDocument
             'hold' => $this->notes->hold($result),
             'hot' => $this->notes->hot($result->hot, $result->power, $this->estimate->bundle->brief->outside),
             'cautions' => self::cautions($result->state),
+            'breaking' => $i === 0 ? null : $this->notes->breaking(BreakingRisk::of($result, $this->estimate->bundle), $this->estimate->bundle->brief->driving),
         ];
     }
 

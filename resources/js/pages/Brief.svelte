@@ -353,6 +353,26 @@
                 <p class="w-full text-[12px] text-soft">What is left empty is as at the shop’s place.</p>
             </Question>
             <Question
+                ask="How long and how hard will it be driven?"
+                answered={true}
+                means={form.state.means.driving}
+            >
+                {#each [{ key: 'months', label: 'Asked for', unit: 'months', step: 6, min: 1 }, { key: 'km_a_month', label: 'Distance a month', unit: 'km', step: 100, min: 0 }, { key: 'hard_percent', label: 'Hard road', unit: '%', step: 5, min: 0 }, { key: 'track_percent', label: 'Track', unit: '%', step: 5, min: 0 }, { key: 'drag_percent', label: 'Drag', unit: '%', step: 5, min: 0 }] as const as field (field.key)}
+                    <NumberField
+                        label={field.label}
+                        unit={field.unit}
+                        value={form.brief.driving?.[field.key]}
+                        set={(text) => form.driving(field.key, text)}
+                        min={field.min}
+                        step={field.step}
+                    />
+                {/each}
+                <p class="w-full text-[12px] text-soft">
+                    The rest is daily driving. Left empty: 24 months, 1,000 km a month, a tenth of it hard;
+                    for the track, half of it there.
+                </p>
+            </Question>
+            <Question
                 ask="Which fuels are within reach?"
                 answered={answered('fuels')}
                 verdict={line('fuel')}

@@ -31,6 +31,12 @@ enum Quantity: string
     /** λ at full load; lower is worse. */
     case Smoke = 'smoke';
 
+    /** Whether past it something breaks: fuel, smoke and a turbo's flow run out. */
+    public function canBreak(): bool
+    {
+        return ! in_array($this, [self::FuelFlow, self::Smoke, self::TurboFlow], true);
+    }
+
     public function traits(): QuantityTraits
     {
         /** @var array<string, QuantityTraits> $known */

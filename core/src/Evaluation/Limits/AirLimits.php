@@ -8,6 +8,7 @@ use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Catalog\Limits\QuantityTraits;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Evaluation\Air\Breath;
+use Pebblerun\Core\Math\LinearInterpolation;
 use Pebblerun\Core\Math\Percentiles;
 use Pebblerun\Core\Physics\Air\Ambient;
 use Pebblerun\Core\Physics\Fuel\DieselBurn;
@@ -23,6 +24,9 @@ final readonly class AirLimits
     private const EXACT = 1.0 + 1e-9;
 
     private const HALVINGS = 14;
+
+    /** Steps of power at which what depends on the air is worked out for all draws. */
+    private const KNOTS = 8;
 
     public function __construct(private Platform $platform, private Breath $breath, private Towing $towing) {}
 
@@ -70,6 +74,29 @@ final readonly class AirLimits
         }
 
         return new Margin($least, $most);
+    }
+
+    /**
+     * Chance that it breaks where it stands worst: the mean over the draws, whose demand runs straight between a few that are worked out.
+     *
+     * @param  Closure(float): list<float>  $more
+     * @param  float  $pulls  hard ones in the time that is asked about
+     */
+    public function breaks(Limit $limit, Standing $standing, Closure $more, float $pulls): float
+    {
+        $rpm = (float) $standing->rpm;
+        $place = (int) array_search($rpm, $this->breath->rpms, true);
+        $draws = $more($rpm);
+        [$least, $most] = [min([1.0, ...$draws]), max([1.0, ...$draws])];
+        $knots = array_map(fn (int $step): float => $least + ($most - $least) * $step / self::KNOTS, range(0, self::KNOTS));
+        $shares = LinearInterpolation::spread($knots, array_map(fn (float $one): float => $this->share($limit, $place, $one, $standing->hot)[1], $knots), $draws);
+        [$safe, $edge] = $standing->hot && $limit->hot !== null ? $limit->hot : [$limit->safeAt($rpm), $limit->edgeAt($rpm)];
+        if ($limit->quantity === Quantity::Knock) {
+            return Strength::ofKnock($safe, $edge)->knocks(array_map(fn (float $share): float => QuantityTraits::STEP * ($share - 1.0), $shares));
+        }
+        $from = $limit->quantity === Quantity::Boost ? 0.0 : ($standing->hot ? $this->breath->hot : Ambient::standard())->kelvin;
+
+        return Strength::of(max(1.0, $safe - $from), max(1.0, $edge - $from), $pulls)->breaks($shares);
     }
 
     /** @return non-empty-list<bool> whether the hottest one */

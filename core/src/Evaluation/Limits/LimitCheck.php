@@ -42,8 +42,9 @@ final class LimitCheck
     /**
      * @param  list<Loss>  $losses  limits at the crank are checked under each and the worst is taken
      * @param  list<float>  $rpms  of the curves
+     * @param  float  $pulls  hard ones in the time that is asked about
      */
-    public function __construct(private readonly Platform $platform, private readonly array $losses, private readonly array $rpms)
+    public function __construct(private readonly Platform $platform, private readonly array $losses, private readonly array $rpms, private readonly float $pulls = 0.0)
     {
         $this->shares = new WeakMap;
     }
@@ -66,7 +67,7 @@ final class LimitCheck
                 ($stated = $this->statedFor($limit, $model)) !== null => self::stated($limit, $stated, $draws),
                 default => $air === null ? [Standing::unknown(), [], []] : $air->of($limit, $more),
             };
-            $standings[] = $standing;
+            $standings[] = $limit->quantity->canBreak() && $standing->median !== null ? $standing->breaking($this->breaks($limit, $model, $drawn, $standing, $air, $more)) : $standing;
             if (! isset($model->build->accepted[$limit->key])) {
                 $belowSafe = array_replace($belowSafe, $overSafe);
                 $belowEdge = array_replace($belowEdge, $overEdge);
@@ -134,6 +135,32 @@ final class LimitCheck
     private function statedFor(Limit $limit, StageModel $model): ?Range
     {
         return $limit->quantity->traits()->readAt === LimitReadAt::Stated && $this->platform->engine->fuel !== FuelKind::Diesel ? $model->hardware->exhaust : null;
+    }
+
+    /**
+     * Chance that it breaks: the mean over the draws.
+     *
+     * @param  Closure(float): list<float>  $more
+     */
+    private function breaks(Limit $limit, StageModel $model, DrawnStage $drawn, Standing $standing, ?AirLimits $air, Closure $more): float
+    {
+        if (self::alongCurve($limit)) {
+            $apart = array_map(fn (array $point): float => log($point[2] / $point[1]), $limit->points);
+
+            return Strength::of(1.0, exp(array_sum($apart) / count($apart)), $this->pulls)->breaks($this->sharesOfRows($limit, $model, self::readFrom($limit, $drawn), true));
+        }
+        if ($limit->quantity->traits()->readAt === LimitReadAt::Limiter) {
+            return Strength::of($limit->safeAt(0.0), $limit->edgeAt(0.0), $this->pulls)->breaks([$standing->edge]);
+        }
+        $stated = $this->statedFor($limit, $model);
+        if ($stated !== null) {
+            $over = fn (float $kelvin): float => $kelvin - Ambient::STANDARD_KELVIN;
+            $edge = $over($limit->edgeAt(0.0));
+
+            return Strength::of($over($limit->safeAt(0.0)), $edge, $this->pulls)->breaks(array_map(fn (int $step): float => $over($stated->quantile(($step + 0.5) / 16.0)) / $edge, range(0, 15)));
+        }
+
+        return $air?->breaks($limit, $standing, $more, $this->pulls) ?? 0.0;
     }
 
     /** @return array{Standing, array<int, false>, array<int, false>} */
@@ -238,7 +265,7 @@ final class LimitCheck
             SharedFrom::Zero => [fn (float $share): float => $share * $safe, $edge / $safe],
         };
 
-        return new LimitReading($limit, $standing->status(), max(0.0, (float) $standing->median), max(0.0, $standing->used), $of((float) $standing->median), $of($standing->used), $safe, $edge, $rpm, $standing->hot, $edgeShare, $model->build->accepted[$limit->key] ?? null);
+        return new LimitReading($limit, $standing->status(), max(0.0, (float) $standing->median), max(0.0, $standing->used), $of((float) $standing->median), $of($standing->used), $safe, $edge, $rpm, $standing->hot, $edgeShare, $model->build->accepted[$limit->key] ?? null, $standing->breaks);
     }
 
     /**
@@ -380,6 +407,6 @@ final class LimitCheck
         $safe = $limit->safeAt($rpm) * $moved;
         $isHeld = $status === Status::PastEdge && $limit->quantity->isOfTheFuel() && $model->holdsFuel();
 
-        return new LimitReading($limit, $isHeld ? Status::HeldBack : $status, $standing->median, $standing->used, (float) $standing->median * $safe, $standing->used * $safe, $safe, $limit->edgeAt($rpm) * $moved, $rpm, false, $limit->edgeAt($rpm) / $limit->safeAt($rpm), $model->build->accepted[$limit->key] ?? null);
+        return new LimitReading($limit, $isHeld ? Status::HeldBack : $status, $standing->median, $standing->used, (float) $standing->median * $safe, $standing->used * $safe, $safe, $limit->edgeAt($rpm) * $moved, $rpm, false, $limit->edgeAt($rpm) / $limit->safeAt($rpm), $model->build->accepted[$limit->key] ?? null, $standing->breaks);
     }
 }

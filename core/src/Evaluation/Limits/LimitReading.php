@@ -20,6 +20,7 @@ final readonly class LimitReading
      * @param  bool  $hot  on the hottest day, which is worse than the standard one
      * @param  float  $edgeShare  edge over safe, as the shares of demand are
      * @param  ?Acceptance  $accepted  by whom it is passed knowingly
+     * @param  ?float  $breaks  chance that it breaks in the time and use that the brief gives; null where nothing breaks
      * @param  float  $rpm  where along the curve the likely demand is worst
      */
     public function __construct(
@@ -35,6 +36,7 @@ final readonly class LimitReading
         public bool $hot = false,
         public float $edgeShare = 1.0,
         public ?Acceptance $accepted = null,
+        public ?float $breaks = null,
     ) {}
 
     /** How much the demand may still grow before safe is reached; null where it cannot be said. */

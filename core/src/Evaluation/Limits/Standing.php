@@ -14,8 +14,14 @@ final readonly class Standing
      * @param  float  $edge  P75 of demand over edge
      * @param  ?float  $rpm  where it is worst; null: where the likely curve says
      * @param  bool  $hot  on the hottest day, which is worse than the standard one
+     * @param  ?float  $breaks  chance that it breaks in the time and use that the brief gives, 0–1; null where nothing breaks, or nobody knows
      */
-    public function __construct(public ?float $median, public float $used, public float $edge, public ?float $rpm = null, public bool $hot = false) {}
+    public function __construct(public ?float $median, public float $used, public float $edge, public ?float $rpm = null, public bool $hot = false, public ?float $breaks = null) {}
+
+    public function breaking(?float $chance): self
+    {
+        return new self($this->median, $this->used, $this->edge, $this->rpm, $this->hot, $chance);
+    }
 
     public function status(): Status
     {
@@ -39,13 +45,13 @@ final readonly class Standing
         return new self(null, 0.0, 0.0);
     }
 
-    /** @return array{?float, float, float, ?float, bool} */
+    /** @return array{?float, float, float, ?float, bool, ?float} */
     public function toArray(): array
     {
-        return [$this->median, $this->used, $this->edge, $this->rpm, $this->hot];
+        return [$this->median, $this->used, $this->edge, $this->rpm, $this->hot, $this->breaks];
     }
 
-    /** @param  array{?float, float, float, ?float, bool}  $known  as toArray() gave them */
+    /** @param  array{?float, float, float, ?float, bool, ?float}  $known  as toArray() gave them */
     public static function known(array $known): self
     {
         return new self(...$known);

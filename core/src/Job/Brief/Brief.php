@@ -23,6 +23,7 @@ final readonly class Brief
         public CustomerConstraints $constraints = new CustomerConstraints,
         public Outside $outside = new Outside,
         public bool $rangeAsked = false,
+        public Driving $driving = new Driving,
     ) {}
 
     /** Whether torque over a range of speeds is the wish, and no figure at a peak or a speed. */

@@ -9,7 +9,7 @@ namespace Pebblerun\Core\Job\Brief;
 final class BriefPlaces
 {
     /** Those inside another object; every other part of the brief is one place. */
-    private const INSIDE = ['car', 'received', 'budget', 'outside'];
+    private const INSIDE = ['car', 'received', 'budget', 'outside', 'driving'];
 
     /** What stands on the car already. */
     public const STANDS = 'received.parts';

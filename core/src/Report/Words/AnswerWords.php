@@ -30,6 +30,7 @@ final readonly class AnswerWords
             AnswerEffectCode::PeakAboveRange => "Its power peak at {$this->say->sayRpm($p['rpm'])} lies above the range in use: weigh the range more than the peak.",
             AnswerEffectCode::FuelGives => $this->fuel($p),
             AnswerEffectCode::HottestDay => sprintf('On the hottest day, %s at %s m, the last stage likely gives %s; heat, turbo and knock are judged there.', $this->say->sayLimit(Quantity::ChargeTemperature, $p['outside']->hottest), $this->say->numerals->write($p['outside']->altitude), $this->say->sayPower($p['power'])),
+            AnswerEffectCode::MayBreak => (new BreakingWords($this->say))->of($p['risk'], $p['driving']),
             AnswerEffectCode::ClimbAsks => sprintf('The climb at 80 km/h asks %s of it, %d %%: what is before the turbine is judged under that load.', $this->say->sayPower($p['power']), round(100 * $p['share'])),
             AnswerEffectCode::TrackPartsAllowed => self::parts($p['count']).' for closed courses only may be proposed.',
             AnswerEffectCode::TrackPartsLeftOut => 'The road leaves out '.lcfirst(self::parts($p['count'])).' of this platform’s catalogue.',

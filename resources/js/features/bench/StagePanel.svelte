@@ -96,6 +96,8 @@
             {/each}
         </ul>
 
+        {#if detail.breaking}<p class="mt-1 text-soft">{detail.breaking.sentence}</p>{/if}
+
         {#if detail.money.lines.length > 0}
             <h3 class="mt-2 font-semibold">
                 Money <span class="font-normal text-soft">fitted, with tax</span>

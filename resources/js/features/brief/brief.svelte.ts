@@ -198,6 +198,11 @@ export class BriefForm {
         this.give({ [`outside.${key}`]: text.trim() === '' ? null : Number(text) });
     }
 
+    /** How long and how hard it will be driven; an emptied field is as usual. */
+    driving(key: 'months' | 'km_a_month' | 'hard_percent' | 'track_percent' | 'drag_percent', text: string) {
+        this.give({ [`driving.${key}`]: text.trim() === '' ? null : Number(text) });
+    }
+
     toggleFuel(key: string) {
         const fuels = this.brief.fuels ?? [];
         this.answer({
