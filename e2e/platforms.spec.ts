@@ -86,7 +86,7 @@ test('another fuel than the map was written on is a fault, and mapping again set
     await cell(page, 'Map', 3).click();
     await page.keyboard.press('Delete');
     await expect(page.getByRole('complementary')).toContainText(
-        'was written on Pump 98 and can follow 10 % of ethanol: E30 has 30 % and runs lean',
+        'was written on Pump 98: E30 is 11.4 % leaner than it was written for, more than the 6 % that can be followed: it runs lean',
     );
     await expect(page.getByRole('button', { name: /thing is open|things are open/ })).toBeVisible();
     await page.getByRole('button', { name: 'Fit Dyno map, soft ramp' }).click();

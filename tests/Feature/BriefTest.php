@@ -19,7 +19,7 @@ final class BriefTest extends TestCase
 
     public function test_an_answer_changes_the_verdict_beside_it_and_is_a_revision(): void
     {
-        $this->answer(['target' => ['power' => 250]])->assertOk()->assertJsonPath('state.verdict.0.status', 'clear');
+        $this->answer(['target' => ['power' => 250], 'risk' => 'bold'])->assertOk()->assertJsonPath('state.verdict.0.status', 'clear');
         $this->answer(['target' => ['power' => 350]])->assertOk()->assertJsonPath('state.verdict.0.status', 'over');
         $this->answer(['fuels' => ['pump-98']])->assertOk()->assertJsonPath('state.verdict.4.headline', 'E30 is out of reach');
         $this->assertDatabaseHas('brief_revisions', ['customer_job_id' => $this->job()->id, 'number' => 4]);

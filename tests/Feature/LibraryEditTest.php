@@ -184,7 +184,7 @@ final class LibraryEditTest extends TestCase
         foreach ([
             [[...$part, 'price' => [...$part['price'], 'hours' => -1]], 'price.hours'],
             [[...$part, 'gains' => [[...$part['gains'][0], 'power' => [3, 2, 1]]]], 'gains[0].power'],
-            [[...$part, 'gains' => [[...$part['gains'][0], 'power' => [50, 90, 99]]]], 'can give'],
+            [[...$part, 'gains' => [[...$part['gains'][0], 'power' => [-900, -800, -700]]]], 'leaves nothing'],
             [[...$part, 'key' => 'other'], 'A part keeps its key'],
             [[...$part, 'requires' => [['that' => ['part' => 'nobody'], 'reason' => 'x']]], 'requires[0].that'],
         ] as [$document, $words]) {

@@ -36,7 +36,7 @@ final class PlanEditingTest extends TestCase
         $after = $answer->json('state.estimate.stages.2');
         self::assertLessThan($before['power']['p50'], $after['power']['p50']);
         self::assertLessThan($before['money']['cumulative']['likely'], $after['money']['cumulative']['likely']);
-        self::assertSame(['clear', 'Knock headroom', 'over'], [$before['weakest']['status'], $after['weakest']['name'], $after['weakest']['status']], 'hotter air without its cooler');
+        self::assertSame(['close', 'Knock headroom', 'over'], [$before['weakest']['status'], $after['weakest']['name'], $after['weakest']['status']], 'hotter air without its cooler');
         self::assertSame(2, $answer->json('state.revision'));
         self::assertSame('Move Top cooler, 6 L from stage 2 to stage 3', $answer->json('state.label'));
         $this->assertDatabaseHas('plan_revisions', ['plan_id' => $this->plan()->id, 'number' => 2, 'previous' => 1, 'label' => null]);

@@ -13,9 +13,7 @@ final class SampleSpeeds
     /** A peak reaches as far as this share of its height. */
     private const WIDE = 0.97;
 
-    /** Tops fall on every second place, the ends and the middle of a peak on every eighth, so that peaks and stages share them. */
-    private const TOP = 2;
-
+    /** Tops are looked at where they are, the ends and the middle of a peak at every eighth place, so that peaks and stages share them. */
     private const STEP = 8;
 
     /**
@@ -52,8 +50,8 @@ final class SampleSpeeds
         while ($to < $last && $values[$to + 1] >= self::WIDE * $high) {
             $to++;
         }
-        $near = fn (float $place, int $step): int => min($last, $step * (int) round($place / $step));
+        $near = fn (float $place): int => min($last, self::STEP * (int) round($place / self::STEP));
 
-        return [$near($top, self::TOP), ...array_map(fn (float $place): int => $near($place, self::STEP), [$from, ($from + $to) / 2.0, $to])];
+        return [$top, ...array_map($near, [$from, ($from + $to) / 2.0, $to])];
     }
 }
