@@ -57,7 +57,7 @@ final class PhysicsFuzzTest extends TestCase
         $document = self::document($seed);
         $random = new Randomizer(new Mt19937($seed));
         $diesel = $document['platform']['engine']['fuel'] === 'diesel';
-        $fuels = array_values(array_column(array_filter($document['shop']['fuels'], fn (array $fuel): bool => (($fuel['kind'] ?? 'petrol') === 'diesel') === $diesel), 'key'));
+        $fuels = array_column(array_filter($document['shop']['fuels'], fn (array $fuel): bool => (($fuel['kind'] ?? 'petrol') === 'diesel') === $diesel), 'key');
         $stages = [];
         for ($i = 0; $i < 2; $i++) {
             $taken = $changes = [];

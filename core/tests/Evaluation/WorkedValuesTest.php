@@ -2,6 +2,7 @@
 
 namespace Pebblerun\Core\Tests\Evaluation;
 
+use Pebblerun\Core\Catalog\Conditions\EthanolAtLeast;
 use Pebblerun\Core\Catalog\Conditions\MapKind;
 use Pebblerun\Core\Catalog\Evidence;
 use Pebblerun\Core\Catalog\Limits\Ceiling;
@@ -291,5 +292,7 @@ final class WorkedValuesTest extends TestCase
         self::assertEqualsWithDelta(187.52, self::kilowatts($lyre->last(['map'])), 0.005);
         $lyre->fuels['pump'] = new Fuel('pump', 'E30', 98.0, Range::exact(30.0));
         self::assertEqualsWithDelta(200.97, self::kilowatts($lyre->last(['map'])), 0.005);
+        $lyre->ceilings = [new Ceiling('flow', 'Flow', true, false, false, [[0.0, Range::exact(190_000.0)]], new EthanolAtLeast(20.0))];
+        self::assertEqualsWithDelta(189.80, self::kilowatts($lyre->last(['map'])), 0.005, 'a ceiling that is stated for this fuel stands');
     }
 }

@@ -39,6 +39,12 @@ final readonly class Ceiling
         $this->exact = array_filter($points, fn (array $point): bool => $point[1]->low < $point[1]->high) === [];
     }
 
+    /** Whether it is stated for a content of ethanol: what that gives without air is in it. */
+    public function isForEthanol(): bool
+    {
+        return array_filter($this->when?->leaves() ?? [], fn (Term $term): bool => $term instanceof EthanolAtLeast) !== [];
+    }
+
     /** Whether it says of a fuel what a fuel component's flow should: so much power on that fuel, as the first version of the format did. */
     public function standsForFuelFlow(): bool
     {

@@ -348,8 +348,11 @@ final class Engine
         $caps = [];
         foreach ($ceilings as $ceiling) {
             $cap = $this->cache->flat("ceiling:{$ceiling->signature}", $grid, fn (SpeedGrid $grid): array => $this->cap($ceiling, $grid));
-            $cap = isset($own[$ceiling->signature]) ? CurveArithmetic::greater($cap, $before === null ? $known : CurveArithmetic::quotient($known, $before)) : $cap;
-            $caps[] = self::scaled(CurveArithmetic::times($cap, $now), $model->day->thin ?? 1.0);
+            $stated = $ceiling->isForEthanol();
+            if (isset($own[$ceiling->signature])) {
+                $cap = CurveArithmetic::greater($cap, $stated ? self::scaled($known, 1.0 / $this->known->timing) : ($before === null ? $known : CurveArithmetic::quotient($known, $before)));
+            }
+            $caps[] = self::scaled($stated ? self::scaled($cap, $model->timing) : CurveArithmetic::times($cap, $now), $model->day->thin ?? 1.0);
         }
 
         return $caps;
