@@ -41,7 +41,7 @@ final readonly class KnownCar
 
         return $measured === null
             ? new self($build, $stock->scaled(self::ofStock($brief->car)), false, self::unmeasuredDoubt($brief->car, $catalog->platform), $stock)
-            : new self($build, $measured, true, self::MEASURED, $stock);
+            : new self($build, $measured, true, hypot(self::MEASURED, $brief->received->frame->doubt()), $stock);
     }
 
     /** Whether a curve is of this very build: what was measured before something else was fitted says nothing of it. */

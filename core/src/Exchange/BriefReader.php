@@ -22,6 +22,7 @@ use Pebblerun\Core\Job\Brief\Refusal;
 use Pebblerun\Core\Job\Brief\Risk;
 use Pebblerun\Core\Job\Brief\Target;
 use Pebblerun\Core\Physics\Driveline\Gearbox;
+use Pebblerun\Core\Physics\Dyno\Frame;
 use Pebblerun\Core\Units\UnitSystem;
 
 /** Reads a brief; what is not answered yet may be absent. */
@@ -35,7 +36,7 @@ final readonly class BriefReader
 
         return new Brief(
             $car,
-            $this->received($node->get('received')),
+            $this->received($node->get('received'), $car),
             $this->target($node->maybe('target'), $car),
             $this->budget($node->maybe('budget')),
             $this->usedSpeeds($node->maybe('rpm_range')),
@@ -133,22 +134,26 @@ final readonly class BriefReader
         return $wheel > 0.0 && $wheel < $crank ? 1.0 - $wheel / $crank : $pair->refuse("{$wheel} at the wheels of {$crank} at the crank cannot be: the wheels get less than the crank gives.");
     }
 
-    private function received(DocumentNode $node): AsReceived
+    /** A sheet from elsewhere is brought to the shop's own frame. */
+    private function received(DocumentNode $node, Car $car): AsReceived
     {
         $curves = new CurveReader($this->units);
         $baseline = $node->maybe('baseline');
+        $frame = $baseline === null ? Frame::own() : FrameReader::read($baseline, $this->shop->dynoFactors, $car->lossShare());
+        $stated = $baseline === null ? null : $curves->statedPower($baseline);
 
         return new AsReceived(
             $node->strings('parts'),
             $node->get('fuel')->string(),
-            $baseline === null ? null : $curves->read($baseline, $this->platform->engine->boosted),
+            $baseline === null ? null : $curves->read($baseline, $this->platform->engine->boosted)->scaled($frame->likely(1.0)),
             self::healthy($node),
             $this->unknown($node),
             self::checked($node, 'bad'),
             $baseline === null ? null : $curves->stray($baseline),
             self::confirmation($node->maybe('baseline_confirmed')),
-            $baseline === null ? null : $curves->statedPower($baseline),
+            $stated === null ? null : $frame->likely($stated),
             array_map(fn (DocumentNode $pull): float => $pull->number() * $this->units->power->watts(), $baseline?->each('pulls') ?? []),
+            $frame,
         );
     }
 

@@ -4,6 +4,7 @@ namespace Pebblerun\Core\Job\Brief;
 
 use Pebblerun\Core\Math\Curve;
 use Pebblerun\Core\Math\StrayPoint;
+use Pebblerun\Core\Physics\Dyno\Frame;
 
 /** The car as the customer brings it. */
 final readonly class AsReceived
@@ -19,6 +20,7 @@ final readonly class AsReceived
      * @param  ?Confirmation  $confirmed  of the measurement, where it is hard to believe
      * @param  ?float  $statedPower  W, where the peaks alone were told: a sketch gives no more than its torque can
      * @param  list<float>  $pulls  W, the highest of each pull that the measurement was taken from
+     * @param  Frame  $frame  that the measurement was brought from
      */
     public function __construct(
         public array $parts,
@@ -31,6 +33,7 @@ final readonly class AsReceived
         public ?Confirmation $confirmed = null,
         public ?float $statedPower = null,
         public array $pulls = [],
+        public Frame $frame = new Frame,
     ) {}
 
     /** Whether the car was measured and is healthy. */

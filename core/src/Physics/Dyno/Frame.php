@@ -14,8 +14,15 @@ final readonly class Frame
      * @param  ?string  $dyno  kind of dyno, when it is not the shop's own
      * @param  ?Range  $factor  what its figures are multiplied by, with its doubt
      * @param  ?float  $loss  driveline share taken off a figure from the crank
+     * @param  float  $correction  what brings its correction for weather to the shop's, J1349
      */
-    public function __construct(public ?string $dyno = null, public ?Range $factor = null, public ?float $loss = null) {}
+    public function __construct(public ?string $dyno = null, public ?Range $factor = null, public ?float $loss = null, public float $correction = 1.0) {}
+
+    /** The same, corrected by another standard in the weather of that day. */
+    public function corrected(Correction $by, Weather $weather): self
+    {
+        return new self($this->dyno, $this->factor, $this->loss, Correction::J1349->factor($weather) / $by->factor($weather));
+    }
 
     public static function own(): self
     {
@@ -38,7 +45,7 @@ final readonly class Frame
     /** Whether it is the shop's own: nothing to convert. */
     public function isOwn(): bool
     {
-        return $this->factor === null && $this->loss === null;
+        return $this->factor === null && $this->loss === null && $this->correction === 1.0;
     }
 
     /** Of a whole curve, as a share, one standard deviation: what the factor between two dynos leaves open. */
@@ -50,7 +57,7 @@ final readonly class Frame
     /** A gain in the shop's frame: wider by the factor's own range. */
     public function convert(Range $gain): Range
     {
-        $kept = 1.0 - ($this->loss ?? 0.0);
+        $kept = (1.0 - ($this->loss ?? 0.0)) * $this->correction;
         $factor = $this->factor ?? Range::exact(1.0);
 
         return Range::of(
@@ -63,6 +70,6 @@ final readonly class Frame
     /** A single figure, such as a reference, in the shop's frame. */
     public function likely(float $figure): float
     {
-        return $figure * (1.0 - ($this->loss ?? 0.0)) * ($this->factor->likely ?? 1.0);
+        return $figure * (1.0 - ($this->loss ?? 0.0)) * ($this->factor->likely ?? 1.0) * $this->correction;
     }
 }
