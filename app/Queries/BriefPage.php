@@ -23,6 +23,7 @@ use Pebblerun\Core\Job\Brief\Readiness;
 use Pebblerun\Core\Job\Brief\Refusal;
 use Pebblerun\Core\Job\Brief\Warning;
 use Pebblerun\Core\Job\Bundle;
+use Pebblerun\Core\Physics\Dyno\Correction;
 use Pebblerun\Core\Report\PlanHead;
 use Pebblerun\Core\Report\Terms;
 use Pebblerun\Core\Report\UnitFormatter;
@@ -50,6 +51,8 @@ final class BriefPage
             'slots' => self::slots($opened->bundle),
             'checks' => array_map(fn (HealthCheck $check): array => ['key' => $check->value, 'words' => Terms::healthCheck($check), 'needed' => $check->isNeeded()], HealthCheck::cases()),
             'tyres' => ChoiceWords::each(Tyres::cases(), Terms::tyres(...)),
+            'dynos' => array_map(fn (string $dyno): array => ['key' => $dyno, 'words' => str_replace('-', ' ', $dyno)], array_keys($opened->bundle->shop->dynoFactors)),
+            'corrections' => ChoiceWords::each(Correction::cases(), Terms::correction(...)),
             'refusals' => array_map(fn (Refusal $refusal): array => ['key' => $refusal->value, 'words' => Terms::refusal($refusal)], Refusal::cases()),
             'warnings' => array_map(fn (Warning $warning): array => ['key' => $warning->value, 'text' => Terms::warning($warning)], Warning::cases()),
             'state' => self::state($job, Estimates::of($opened)),

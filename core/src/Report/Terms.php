@@ -22,6 +22,7 @@ use Pebblerun\Core\Job\Plan\PriceBasis;
 use Pebblerun\Core\Job\Plan\Stacking;
 use Pebblerun\Core\Job\Starting\EngineKind;
 use Pebblerun\Core\Physics\Driveline\Gearbox;
+use Pebblerun\Core\Physics\Dyno\Correction;
 
 /** What codes are called: every word for a closed set stands here. */
 final class Terms
@@ -129,6 +130,17 @@ final class Terms
             Quantity::Knock => 'whoever maps it must listen for it',
             Quantity::Smoke => 'whoever maps it must watch the exhaust under load',
             default => 'whoever builds the engine must judge it',
+        };
+    }
+
+    public static function correction(Correction $correction): string
+    {
+        return match ($correction) {
+            Correction::None => 'as observed',
+            Correction::J1349 => 'SAE J1349',
+            Correction::J607 => 'SAE J607 (STD)',
+            Correction::Din70020 => 'DIN 70020',
+            Correction::R85 => 'ECE R85',
         };
     }
 

@@ -18,7 +18,18 @@
     import { day, figure } from '@/lib/format';
     import { leaveWithPage, unsaved } from '@/lib/writing.svelte';
 
-    let { job, fuels, slots, checks, tyres, refusals, warnings, state: start }: BriefPage = $props();
+    let {
+        job,
+        fuels,
+        slots,
+        checks,
+        tyres,
+        dynos,
+        corrections,
+        refusals,
+        warnings,
+        state: start,
+    }: BriefPage = $props();
 
     const person = (page.props as unknown as { person: SignedIn }).person;
     const mayEdit = person.abilities.includes('edit-jobs');
@@ -241,7 +252,13 @@
                     set={(text) => form.car({ mass: text.trim() === '' ? undefined : Number(text) })}
                     min={1}
                 />
-                <AsReceived {form} power={form.state.labels.power} torque={form.state.labels.torque} />
+                <AsReceived
+                    {form}
+                    {dynos}
+                    {corrections}
+                    power={form.state.labels.power}
+                    torque={form.state.labels.torque}
+                />
                 <Checks {form} {checks} />
             </Question>
             <Question

@@ -3,10 +3,19 @@
     import { UNKNOWN } from './brief.svelte';
     import Ledger from './Ledger.svelte';
     import NumberField from './NumberField.svelte';
+    import type { BriefPage } from '@/generated/answers';
+    import Field from '@/ui/Field.svelte';
     import { day, today } from '@/lib/format';
 
     /** What stands on the car already, slot by slot, and its own baseline. */
-    let { form, power, torque }: { form: BriefForm; power: string; torque: string } = $props();
+    type Props = {
+        form: BriefForm;
+        dynos: BriefPage['dynos'];
+        corrections: BriefPage['corrections'];
+        power: string;
+        torque: string;
+    };
+    let { form, dynos, corrections, power, torque }: Props = $props();
     const fitted = $derived(
         form.slots.filter((slot) => form.standing(slot) !== '').map((slot) => slot.name.toLowerCase()),
     );
@@ -39,6 +48,16 @@
             form.received({ baseline: { ...baseline, pulls: pulls.length > 0 ? pulls : undefined } });
     }
     const shown = $derived(peaks ?? draft);
+
+    type Frame = NonNullable<NonNullable<typeof baseline>['frame']>;
+    const sheet = $derived<Frame>(baseline?.frame ?? {});
+    /** Where the sheet was read; on the shop's own dyno nothing is said. */
+    function read(key: 'at' | 'dyno' | 'correction', value: string) {
+        const frame = { ...$state.snapshot(sheet), [key]: value === '' ? undefined : value };
+        const said = Object.values(frame).some((one) => one !== undefined);
+        if (baseline)
+            form.received({ baseline: { ...baseline, frame: said ? (frame as Frame) : undefined } });
+    }
 
     type Peaks = typeof blank;
     type Field = {
@@ -117,10 +136,7 @@
                 />
             {/each}
         </div>
-        <p class="mt-1 text-[12.5px] text-soft">
-            At the wheels on this shop’s roller. The curve between the peaks is sketched, and its range is
-            wider.
-        </p>
+        <p class="mt-1 text-[12.5px] text-soft">The curve between the peaks is sketched.</p>
     {/if}
     {#if baseline !== undefined}
         <label class="mt-2 flex flex-col gap-0.5">
@@ -135,6 +151,37 @@
                 /><span class="text-soft">{power}</span></span
             >
         </label>
+        <div class="mt-2 flex flex-wrap items-end gap-3">
+            <Field label="Read at"
+                ><select
+                    class="field"
+                    value={sheet.at ?? ''}
+                    onchange={(event) => read('at', event.currentTarget.value)}
+                    ><option value="">the wheels</option><option value="crank">the crank</option></select
+                ></Field
+            >
+            <Field label="on"
+                ><select
+                    class="field"
+                    value={sheet.dyno ?? ''}
+                    onchange={(event) => read('dyno', event.currentTarget.value)}
+                    ><option value="">the shop’s dyno</option>{#each dynos as dyno (dyno.key)}<option
+                            value={dyno.key}>{dyno.words}</option
+                        >{/each}</select
+                ></Field
+            >
+            <Field label="corrected by"
+                ><select
+                    class="field"
+                    value={sheet.correction ?? ''}
+                    onchange={(event) => read('correction', event.currentTarget.value)}
+                    ><option value="">as the shop’s</option>{#each corrections as one (one.key)}<option
+                            value={one.key}>{one.words}</option
+                        >{/each}</select
+                ></Field
+            >
+        </div>
+        <p class="mt-1 text-[12.5px] text-soft">A sheet from elsewhere is brought to the shop’s own.</p>
         <button class="btn mt-2" onclick={() => form.received({ baseline: undefined })}
             >Remove the baseline</button
         >
