@@ -86,7 +86,7 @@ for (const theme of ['light', 'dark'] as const) {
             await page.locator('tfoot [role=gridcell]').nth(3).click();
             await expect(page.getByText('What would move it').first()).toBeVisible();
             await clean(page, 'aside');
-            await page.getByRole('button', { name: /Gearbox at/ }).click();
+            await page.getByRole('button', { name: /Knock headroom at/ }).click();
             await expect(page.getByRole('button', { name: 'Apply' }).first()).toBeVisible();
             await clean(page, 'aside');
             await strike(page, '.');

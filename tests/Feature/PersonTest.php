@@ -17,7 +17,7 @@ final class PersonTest extends TestCase
         $own = $this->getJson($url)->json('estimate');
         self::assertSame(['power' => 'wheel kW', 'torque' => 'N·m', 'money' => '€', 'tenths' => false], $own['labels']);
         self::assertEqualsWithDelta($shop['stages'][3]['power']['p50'] * 0.7457, $own['stages'][3]['power']['p50'], 0.1);
-        self::assertStringStartsWith('€ 5.807 of € 6.500', $own['verdict'][1]['headline']);
+        self::assertStringStartsWith('€ 5.881 of € 6.500', $own['verdict'][1]['headline']);
         self::assertSame($shop['stages'][3]['money'], [...$own['stages'][3]['money'], 'per_power' => $shop['stages'][3]['money']['per_power']], 'money stays the shop’s');
         $candidates = $this->getJson("{$url}/cell?slot=turbo&stage=2")->json('candidates');
         self::assertStringEndsWith('wheel kW', $candidates[0]['adds']);

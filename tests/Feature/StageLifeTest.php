@@ -101,9 +101,12 @@ final class StageLifeTest extends TestCase
         $car = $this->job()->car_id;
         $first = CarFitting::query()->where('car_id', $car)->where('part', 'fjellvent-panel')->sole();
         self::assertSame(['2026-11-20', 61_000, 's1', false, 'shelf 4', null], [$first->since, $first->km, $first->stage, $first->used, $first->stock_place, $first->left_on]);
-        // The map is written once more in stage 2: the one of stage 1 is gone.
-        $maps = CarFitting::query()->where('car_id', $car)->where('part', 'saltmarsh-dyno-soft')->orderBy('id')->get(['stage', 'left_on'])->toArray();
-        self::assertSame([['stage' => 's1', 'left_on' => '2026-11-28'], ['stage' => 's2', 'left_on' => null]], $maps);
+        // Stage 2 is mapped on the dyno: the shelf map of stage 1 is gone.
+        $maps = CarFitting::query()->where('car_id', $car)->whereIn('part', ['nullarc-shelf-a', 'saltmarsh-dyno-soft'])->orderBy('id')->get(['part', 'stage', 'left_on'])->toArray();
+        self::assertSame([
+            ['part' => 'nullarc-shelf-a', 'stage' => 's1', 'left_on' => '2026-11-28'],
+            ['part' => 'saltmarsh-dyno-soft', 'stage' => 's2', 'left_on' => null],
+        ], $maps);
         $shown = $this->getJson("/jobs/{$this->job()->id}/brief/state")->assertOk()->json('ledger');
         self::assertSame(['2026-11-28', 'Skarn Hill commuter', $this->person('advisor')->name], [$shown[0]['since'], $shown[0]['job'], $shown[0]['by']]);
         self::assertNotNull(end($shown)['left_on'], 'what left comes last');

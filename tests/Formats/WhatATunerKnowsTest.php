@@ -42,7 +42,7 @@ final class WhatATunerKnowsTest extends TestCase
         // Small things alone.
         yield 'intake alone on the factory map: 0–3 whp' => [fn () => self::between(0, 3, self::gain(self::LYRE, ['fjellvent-sealed-box']))];
         yield 'downpipe alone: 0–6 whp' => [fn () => self::between(0, 6, self::gain(self::LYRE, ['brimstall-dp-cat']))];
-        yield 'downpipe alone: boost creep mentioned' => [fn () => self::says('creep', self::last(self::LYRE, ['brimstall-dp-cat']), FindingKind::Advised)];
+        yield 'downpipe alone: boost creep, three ports are needed' => [fn () => self::says('creep', self::last(self::LYRE, ['brimstall-dp-cat']), FindingKind::Missing)];
         yield 'cat-back on a turbo car: 0–6 whp' => [fn () => self::between(0, 6, self::gain(self::LYRE, ['brimstall-catback-open']))];
         yield 'cat-back on a natural engine: 1–5 whp' => [fn () => self::between(1, 5, self::gain(self::TERN, ['brimstall-tern-catback']))];
         yield 'front cooler at stock boost: 0–2 whp on the first pull' => [fn () => self::between(0, 2, self::gain(self::LYRE, ['kolvane-pipe-alu', 'kolvane-front-9']) - self::gain(self::LYRE, ['kolvane-pipe-alu']))];

@@ -21,7 +21,7 @@ final readonly class Finding
      * @param  ?Part  $other  the map that does not cover it, or the kit that was broken up
      * @param  ?Refusal  $refusal  what the customer will not live with
      * @param  ?FuelMatch  $fuel  what is wrong with the fuel
-     * @param  ?Fuel  $writtenFor  the fuel that the map was written on, where the tank holds another
+     * @param  ?Fuel  $writtenFor  the fuel that a map of the shop was written on, where the tank holds another; null for what comes from a shelf
      */
     public function __construct(
         public FindingKind $kind,

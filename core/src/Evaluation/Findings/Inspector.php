@@ -139,7 +139,7 @@ final readonly class Inspector
         };
         $map = $build->map();
 
-        return $kind === null ? [] : [new Finding($kind, $map, writtenFor: $map === null ? null : $build->mappedFor, fuel: $match)];
+        return $kind === null ? [] : [new Finding($kind, $map, writtenFor: $map?->map?->kind->isCustom() === true ? $build->mappedFor : null, fuel: $match)];
     }
 
     /**
