@@ -207,7 +207,8 @@ test('a returning customer is found while one types, and comes with a second car
     await dialog.getByLabel('Platform').selectOption({ label: 'Marlow Tern 2.4' });
     await dialog.getByRole('button', { name: 'Start' }).click();
     await expect(page.getByRole('heading', { name: /^Brief/ })).toBeVisible();
-    const theirs = (count: number) => (count === 1 ? 'One more job is theirs' : `${count} more jobs are theirs`);
+    const theirs = (count: number) =>
+        count === 1 ? 'One more job is theirs' : `${count} more jobs are theirs`;
     await expect(page.getByText(theirs(jobs))).toBeVisible();
     await page.getByLabel('Registration').fill('PE 21 555');
     await page.getByLabel('Registration').press('Tab');
