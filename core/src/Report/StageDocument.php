@@ -14,6 +14,7 @@ use Pebblerun\Core\Evaluation\StageResult;
 use Pebblerun\Core\Evaluation\Timeline\StageState;
 use Pebblerun\Core\Job\Brief\Risk;
 use Pebblerun\Core\Math\Percentiles;
+use Pebblerun\Core\Report\Words\BreakingWords;
 use Pebblerun\Core\Report\Words\FindingWords;
 use Pebblerun\Core\Report\Words\GainWords;
 use Pebblerun\Core\Report\Words\LimitWords;
@@ -180,7 +181,7 @@ final readonly class StageDocument
             'hold' => $this->notes->hold($result),
             'hot' => $this->notes->hot($result->hot, $result->power, $this->estimate->bundle->brief->outside),
             'cautions' => self::cautions($result->state),
-            'breaking' => $i === 0 ? null : $this->notes->breaking(BreakingRisk::of($result, $this->estimate->bundle), $this->estimate->bundle->brief->driving),
+            'breaking' => $i === 0 ? null : $this->breaking($result),
         ];
     }
 
@@ -265,5 +266,18 @@ final readonly class StageDocument
         }
 
         return array_values($cautions);
+    }
+
+    /** @return ?array{chance_percent: float, cost: float, sentence: string} */
+    private function breaking(StageResult $result): ?array
+    {
+        $bundle = $this->estimate->bundle;
+        $risk = BreakingRisk::of($result, $bundle);
+
+        return $risk === null ? null : [
+            'chance_percent' => round(100 * $risk->chance, UnitFormatter::PRECISION),
+            'cost' => $this->say->money($risk->cost),
+            'sentence' => (new BreakingWords($this->say))->of($risk, $bundle->brief->driving),
+        ];
     }
 }

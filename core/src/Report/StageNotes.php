@@ -2,18 +2,15 @@
 
 namespace Pebblerun\Core\Report;
 
-use Pebblerun\Core\Advice\BreakingRisk;
 use Pebblerun\Core\Catalog\Limits\Quantity;
 use Pebblerun\Core\Catalog\Parts\RoadChange;
 use Pebblerun\Core\Catalog\Platform\Platform;
 use Pebblerun\Core\Evaluation\Model\Build;
 use Pebblerun\Core\Evaluation\StageResult;
 use Pebblerun\Core\Evaluation\TorqueLoss;
-use Pebblerun\Core\Job\Brief\Driving;
 use Pebblerun\Core\Job\Brief\Outside;
 use Pebblerun\Core\Math\Percentiles;
 use Pebblerun\Core\Physics\Air\Soak;
-use Pebblerun\Core\Report\Words\BreakingWords;
 
 /** Writes what a stage does besides its peaks: heat, mass, torque given away. */
 final readonly class StageNotes
@@ -22,20 +19,6 @@ final readonly class StageNotes
     private const FAR = 0.2;
 
     public function __construct(private Platform $platform, private UnitFormatter $say) {}
-
-    /** @return ?array{chance_percent: float, cost: float, sentence: string} */
-    public function breaking(?BreakingRisk $risk, Driving $driving): ?array
-    {
-        if ($risk === null) {
-            return null;
-        }
-
-        return [
-            'chance_percent' => round(100 * $risk->chance, UnitFormatter::PRECISION),
-            'cost' => $this->say->money($risk->cost),
-            'sentence' => (new BreakingWords($this->say))->of($risk, $driving),
-        ];
-    }
 
     /**
      * @param  float  $power  W, the headline, which is the first pull's
