@@ -3,6 +3,7 @@
 namespace App\Exceptions;
 
 use App\Security\WrongRole;
+use Illuminate\Database\LostConnectionDetector;
 use Illuminate\Http\JsonResponse;
 use Illuminate\Http\Request;
 use Illuminate\Http\Response;
@@ -24,7 +25,8 @@ final class Outage
     {
         $state = $fault->errorInfo[0] ?? (preg_match('/SQLSTATE\[(\w{5})\]/', $fault->getMessage(), $found) === 1 ? $found[1] : '');
 
-        return preg_match(self::STATES, (string) $state) === 1;
+        // A rollback on a connection that was just lost tells no state of PostgreSQL's.
+        return preg_match(self::STATES, (string) $state) === 1 || (new LostConnectionDetector)->causedByLostConnection($fault);
     }
 
     /** Also where nothing is served because the web has another role than its own. */
