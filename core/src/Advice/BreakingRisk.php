@@ -4,8 +4,12 @@ namespace Pebblerun\Core\Advice;
 
 use Pebblerun\Core\Catalog\Parts\Part;
 use Pebblerun\Core\Evaluation\Limits\LimitReading;
+use Pebblerun\Core\Evaluation\Money\Pricing;
 use Pebblerun\Core\Evaluation\StageResult;
+use Pebblerun\Core\Evaluation\Timeline\Purchase;
 use Pebblerun\Core\Job\Bundle;
+use Pebblerun\Core\Job\Plan\Change;
+use Pebblerun\Core\Job\Plan\PriceBasis;
 
 /**
  * What may break of a stage in the time and use that the brief gives, and what that would cost: beside the reserve, never in it.
@@ -38,11 +42,12 @@ final readonly class BreakingRisk
         return new self(1.0 - $holds, (int) round($cost), $readings);
     }
 
-    /** Minor units without tax of the least that stands in its place, fitted; null where the library has nothing for it. */
+    /** Minor units, fitted and with tax, of the least that goes in its place; null where the library has nothing for it. */
     private static function repair(LimitReading $reading, Bundle $bundle): ?int
     {
+        $pricing = new Pricing($bundle->shop->rates, PriceBasis::New);
         $costs = array_map(
-            fn (Part $part): int => $part->price->new->likely + (int) round($part->work->hours * $bundle->shop->rates->labour / 100.0),
+            fn (Part $part): int => $pricing->of([new Purchase($part, Change::fit($part->key))])->lines[0]->gross->likely,
             array_values(array_filter($bundle->catalog->forSlot($reading->limit->slot), fn (Part $part): bool => $part->retired === null && ! $part->isKit())),
         );
 

@@ -329,7 +329,7 @@
                         label={sum.label}
                         unit={form.state.labels.money}
                         value={form.brief.budget?.[sum.key]}
-                        set={(text) => form.money(sum.key, text)}
+                        set={(text) => form.figure(`budget.${sum.key}`, text)}
                         step={sum.step}
                     />
                 {/each}
@@ -362,7 +362,7 @@
                         label={field.label}
                         unit={field.unit}
                         value={form.brief.outside?.[field.key]}
-                        set={(text) => form.outside(field.key, text)}
+                        set={(text) => form.figure(`outside.${field.key}`, text)}
                         min={field.min}
                         step={field.step}
                     />
@@ -379,14 +379,13 @@
                         label={field.label}
                         unit={field.unit}
                         value={form.brief.driving?.[field.key]}
-                        set={(text) => form.driving(field.key, text)}
+                        set={(text) => form.figure(`driving.${field.key}`, text)}
                         min={field.min}
                         step={field.step}
                     />
                 {/each}
                 <p class="w-full text-[12px] text-soft">
-                    The rest is daily driving. Left empty: 24 months, 1,000 km a month, a tenth of it hard;
-                    for the track, half of it there.
+                    The rest is daily driving. What is left empty is as usual for the use.
                 </p>
             </Question>
             <Question

@@ -25,7 +25,7 @@ final readonly class BreakingWords
         $named = array_map(fn (LimitReading $reading): string => "{$reading->limit->name} {$this->percent((float) $reading->breaks)}", array_slice($likely, 0, self::NAMED));
         $cost = $risk->cost < self::WORTH_MONEY ? '' : ", {$this->say->sayMoney($risk->cost)} of repairs to be expected beside the reserve";
 
-        return "{$this->percent($risk->chance)} chance that something breaks within {$this->say->numerals->write($driving->months)} months of such driving ({$this->say->numerals->write($driving->pulls())} hard pulls){$cost}"
+        return "{$this->percent($risk->chance)} chance that something breaks within {$this->say->numerals->write($driving->months)} months at {$this->say->numerals->write($driving->distance)} km a month ({$this->say->numerals->write($driving->pulls())} hard pulls){$cost}"
             .($named === [] ? '.' : ': '.Listing::join($named, 'and').'.').' Judgement; nothing is said of steering, brakes and tyres, which must be right.';
     }
 

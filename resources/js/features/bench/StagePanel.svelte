@@ -49,12 +49,12 @@
         <span class="text-soft">8 cars in 10:</span>
         <b>{output(stage.power.p10, labels.tenths)}–{output(stage.power.p90, labels.tenths)} {labels.power}</b
         ><span class="text-soft"
-            >, likely {output(stage.power.likely, labels.tenths)} near {figure(stage.power.rpm)} rpm</span
+            >, likely {output(stage.power.p50, labels.tenths)} near {figure(stage.power.rpm)} rpm</span
         >
     </p>
     <p class="text-soft">
         {output(stage.torque.p10, labels.tenths)}–{output(stage.torque.p90, labels.tenths)}
-        {labels.torque}, likely {output(stage.torque.likely, labels.tenths)} near {figure(stage.torque.rpm)} rpm.
+        {labels.torque}, likely {output(stage.torque.p50, labels.tenths)} near {figure(stage.torque.rpm)} rpm.
         Plain sum: {output(stage.power.plain_sum, labels.tenths)}
         {labels.power}.
     </p>

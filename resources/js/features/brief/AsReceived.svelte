@@ -60,15 +60,15 @@
     }
 
     type Peaks = typeof blank;
-    type Field = {
+    type PeakField = {
         key: string;
         label: string;
         unit: string;
         of: (peaks: Peaks) => number;
         set: (peaks: Peaks, value: number) => void;
     };
-    const fields = $derived<Field[]>([
-        ...(['torque', 'power'] as const).flatMap((peak): Field[] => [
+    const fields = $derived<PeakField[]>([
+        ...(['torque', 'power'] as const).flatMap((peak): PeakField[] => [
             {
                 key: peak,
                 label: `Peak ${peak}`,
@@ -84,7 +84,7 @@
                 set: (peaks, value) => (peaks[peak].rpm = value),
             },
         ]),
-        ...(['lowest_rpm', 'redline'] as const).map((end): Field => ({
+        ...(['lowest_rpm', 'redline'] as const).map((end): PeakField => ({
             key: end,
             label: end === 'redline' ? 'to' : 'Pull from',
             unit: 'rpm',

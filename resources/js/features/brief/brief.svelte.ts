@@ -13,6 +13,10 @@ export type Refused = NonNullable<Brief['refuses']>[number];
 type Kind = 'power' | 'torque' | 'time' | 'none';
 type Figures = { power?: number; torque?: number; at_rpm?: number; quarter_mile?: number };
 type Range = NonNullable<Brief['rpm_range']>;
+type FigurePlace =
+    | `budget.${'total' | 'now' | 'monthly'}`
+    | `outside.${'altitude_m' | 'hottest_c' | 'trailer' | 'grade_percent'}`
+    | `driving.${keyof NonNullable<Brief['driving']>}`;
 
 /** The brief as it is being asked: answers show at once, and go to the server one behind another. */
 export class BriefForm {
@@ -189,18 +193,9 @@ export class BriefForm {
         return this.slots.flatMap((slot) => slot.parts).find((one) => one.key === part)?.slots ?? [];
     }
 
-    money(key: 'total' | 'now' | 'monthly', text: string) {
-        this.give({ [`budget.${key}`]: text.trim() === '' ? null : Number(text) });
-    }
-
-    /** Where it is driven and what it tows; an emptied field is as at the shop's place. */
-    outside(key: 'altitude_m' | 'hottest_c' | 'trailer' | 'grade_percent', text: string) {
-        this.give({ [`outside.${key}`]: text.trim() === '' ? null : Number(text) });
-    }
-
-    /** How long and how hard it will be driven; an emptied field is as usual. */
-    driving(key: 'months' | 'km_a_month' | 'hard_percent' | 'track_percent' | 'drag_percent', text: string) {
-        this.give({ [`driving.${key}`]: text.trim() === '' ? null : Number(text) });
+    /** A figure of the brief; an emptied field is not said, and what is usual holds. */
+    figure(place: FigurePlace, text: string) {
+        this.give({ [place]: text.trim() === '' ? null : Number(text) });
     }
 
     toggleFuel(key: string) {
