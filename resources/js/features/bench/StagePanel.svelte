@@ -54,8 +54,8 @@
     </p>
     <p class="text-soft">
         {output(stage.torque.p10, labels.tenths)}–{output(stage.torque.p90, labels.tenths)}
-        {labels.torque}, likely {output(stage.torque.p50, labels.tenths)} near {figure(stage.torque.rpm)} rpm.
-        Plain sum: {output(stage.power.plain_sum, labels.tenths)}
+        {labels.torque}, likely {output(stage.torque.p50, labels.tenths)} near {figure(stage.torque.rpm)} rpm. Plain
+        sum: {output(stage.power.plain_sum, labels.tenths)}
         {labels.power}.
     </p>
     {#if stage.chance !== null}<p class="text-soft">
